@@ -1,0 +1,8 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'default' => env('QUEUE_CONNECTION', 'sync'),
+    'connections' => ['sync' => ['driver' => 'sync']],
+];

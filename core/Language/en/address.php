@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+// Words of postal addresses, GB and US.
+return [
+    'streets' => [
+        'street', 'st', 'road', 'rd', 'lane', 'ln', 'avenue', 'ave', 'drive', 'dr', 'close', 'court', 'ct', 'crescent', 'place', 'pl', 'way', 'terrace', 'grove', 'gardens', 'gardens', 'square', 'hill', 'row', 'mews', 'walk', 'park', 'parade', 'rise', 'view', 'green', 'boulevard', 'blvd', 'highway', 'hwy', 'parkway', 'pkwy', 'circle', 'cir', 'trail', 'alley', 'bank', 'quay', 'wharf', 'yard', 'gate', 'bridge', 'common', 'end', 'approach', 'broadway', 'mount', 'vale', 'drove', 'wynd', 'brae', 'croft', 'fold', 'industrial estate', 'business park', 'trading estate', 'retail park', 'estate', 'high street', 'turnpike', 'pike', 'plaza', 'loop', 'heights', 'meadow', 'meadows', 'embankment', 'esplanade', 'promenade', 'chase', 'causeway', 'orchard', 'spinney', 'ridge', 'cottages', 'villas',
+    ],
+    'units' => ['flat', 'unit', 'apartment', 'apt', 'suite', 'room', 'plot', 'floor', 'number', 'no', 'block', 'building', 'house', 'studio', 'lot', 'bay', 'warehouse', 'office'],
+    'intro' => ["it's", 'its', 'it is', 'the address is', 'my address is', 'our address is', 'address is', 'the address', 'address', "that's", 'that is', 'that would be', "that'd be", "we're at", 'we are at', "i'm at", 'i am at', 'i live at', 'i live on', 'i live in', 'we live at', 'we live in', 'live at', 'at', 'to', 'deliver to', 'deliver it to', 'send it to', 'going to', "it's going to", 'site is', 'the site is', 'site address is', 'the site address is', 'the delivery address is', 'delivery address is', 'the job is at', 'the property is', 'the property is at', "the property's at", 'home is', 'you can find us at', "you'll find us at", 'the postcode is', 'postcode', 'post code', 'zip code', 'zip', 'we are based at', "we're based at", 'based at', 'located at', "it's at", 'that will be', 'the job is on', 'bring it to', 'come to', 'could you come to'],
+    'states' => ['alabama' => 'AL', 'alaska' => 'AK', 'arizona' => 'AZ', 'arkansas' => 'AR', 'california' => 'CA', 'colorado' => 'CO', 'connecticut' => 'CT', 'delaware' => 'DE', 'florida' => 'FL', 'georgia' => 'GA', 'hawaii' => 'HI', 'idaho' => 'ID', 'illinois' => 'IL', 'indiana' => 'IN', 'iowa' => 'IA', 'kansas' => 'KS', 'kentucky' => 'KY', 'louisiana' => 'LA', 'maine' => 'ME', 'maryland' => 'MD', 'massachusetts' => 'MA', 'michigan' => 'MI', 'minnesota' => 'MN', 'mississippi' => 'MS', 'missouri' => 'MO', 'montana' => 'MT', 'nebraska' => 'NE', 'nevada' => 'NV', 'new hampshire' => 'NH', 'new jersey' => 'NJ', 'new mexico' => 'NM', 'new york' => 'NY', 'north carolina' => 'NC', 'north dakota' => 'ND', 'ohio' => 'OH', 'oklahoma' => 'OK', 'oregon' => 'OR', 'pennsylvania' => 'PA', 'rhode island' => 'RI', 'south carolina' => 'SC', 'south dakota' => 'SD', 'tennessee' => 'TN', 'texas' => 'TX', 'utah' => 'UT', 'vermont' => 'VT', 'virginia' => 'VA', 'washington' => 'WA', 'west virginia' => 'WV', 'wisconsin' => 'WI', 'wyoming' => 'WY'],
+    'minor' => ['of', 'the', 'and', 'upon', 'on', 'in', 'by', 'le', 'de', 'under', 'with'],
+    'connecting' => ['in', 'near', 'the', 'and', 'at', 'town of', 'city of'],
+    'outro' => ['is the postcode', 'for the postcode', 'is the address', 'is the zip', 'if you need it', 'near the station', 'by the church'],
+];

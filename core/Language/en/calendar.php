@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+// Words for days and times of English.
+return [
+    'months' => [
+        'january' => 1, 'february' => 2, 'march' => 3, 'april' => 4, 'may' => 5, 'june' => 6, 'july' => 7, 'august' => 8, 'september' => 9, 'october' => 10, 'november' => 11, 'december' => 12,
+        'jan' => 1, 'feb' => 2, 'mar' => 3, 'apr' => 4, 'jun' => 6, 'jul' => 7, 'aug' => 8, 'sep' => 9, 'sept' => 9, 'oct' => 10, 'nov' => 11, 'dec' => 12, 'febuary' => 2,
+    ],
+    'weekdays' => [
+        'monday' => 1, 'tuesday' => 2, 'wednesday' => 3, 'thursday' => 4, 'friday' => 5, 'saturday' => 6, 'sunday' => 7,
+        'mon' => 1, 'tue' => 2, 'tues' => 2, 'wed' => 3, 'weds' => 3, 'thu' => 4, 'thur' => 4, 'thurs' => 4, 'fri' => 5, 'sat' => 6, 'sun' => 7, 'wensday' => 3,
+        'mondays' => 1, 'tuesdays' => 2, 'wednesdays' => 3, 'thursdays' => 4, 'fridays' => 5, 'saturdays' => 6, 'sundays' => 7,
+    ],
+    // Whole phrases for one day, counted from today.
+    'relative' => [
+        'today' => 0, 'tonight' => 0, 'this morning' => 0, 'this afternoon' => 0, 'this evening' => 0, 'now' => 0, 'right now' => 0, 'straight away' => 0, 'later today' => 0, 'later on today' => 0, 'same day' => 0,
+        'tomorrow' => 1, 'tommorow' => 1, 'tomorow' => 1, 'tomoz' => 1, 'the day after tomorrow' => 2, 'day after tomorrow' => 2, 'the day after' => null,
+        'yesterday' => -1, 'last night' => -1, 'the day before yesterday' => -2, 'day before yesterday' => -2,
+    ],
+    // Fixed feasts: month and day.
+    'feasts' => [
+        'christmas day' => [12, 25], 'christmas' => [12, 25], 'xmas' => [12, 25], 'xmas day' => [12, 25], 'christmas eve' => [12, 24], 'xmas eve' => [12, 24], 'boxing day' => [12, 26],
+        'new years day' => [1, 1], "new year's day" => [1, 1], 'new year day' => [1, 1], 'new years eve' => [12, 31], "new year's eve" => [12, 31], 'new year eve' => [12, 31],
+        'valentines day' => [2, 14], "valentine's day" => [2, 14], "valentine's" => [2, 14], 'halloween' => [10, 31], 'bonfire night' => [11, 5], 'saint patricks day' => [3, 17], "st patrick's day" => [3, 17],
+        'independence day' => [7, 4], 'april fools day' => [4, 1], "april fool's day" => [4, 1], 'midsummers day' => [6, 24], 'leap day' => [2, 29], 'veterans day' => [11, 11],
+    ],
+    // Feasts that move with Easter: days after Easter Sunday.
+    'easter' => ['good friday' => -2, 'easter saturday' => -1, 'easter sunday' => 0, 'easter monday' => 1, 'easter day' => 0, 'ash wednesday' => -46, 'shrove tuesday' => -47, 'pancake day' => -47],
+    'counted' => ['day' => 'day', 'days' => 'day', 'week' => 'week', 'weeks' => 'week', 'fortnight' => 'fortnight', 'fortnights' => 'fortnight', 'month' => 'month', 'months' => 'month', 'year' => 'year', 'years' => 'year'],
+    'clock_units' => ['hour' => 60, 'hours' => 60, 'hr' => 60, 'hrs' => 60, 'minute' => 1, 'minutes' => 1, 'min' => 1, 'mins' => 1],
+    'day_parts' => [
+        'in the morning' => 'am', 'the morning' => 'am', 'morning' => 'am', 'this morning' => 'am', 'am' => 'am', 'a.m' => 'am', 'a.m.' => 'am',
+        'in the afternoon' => 'pm', 'the afternoon' => 'pm', 'afternoon' => 'pm', 'this afternoon' => 'pm', 'pm' => 'pm', 'p.m' => 'pm', 'p.m.' => 'pm',
+        'in the evening' => 'pm', 'the evening' => 'pm', 'evening' => 'pm', 'this evening' => 'pm', 'at night' => 'night', 'tonight' => 'pm', 'night' => 'night', 'in the night' => 'am',
+        'after lunch' => null, 'before lunch' => null, 'early doors' => null,
+    ],
+    'clock_words' => [
+        'noon' => '12:00', 'midday' => '12:00', 'mid day' => '12:00', 'twelve noon' => '12:00', '12 noon' => '12:00', 'twelve midday' => '12:00', 'midnight' => '00:00', 'twelve midnight' => '00:00', '12 midnight' => '00:00',
+        'first thing' => '09:00', 'first thing in the morning' => '09:00', 'twelve at night' => '00:00', '12 at night' => '00:00', '12 midday' => '12:00',
+    ],
+    'oclock' => ["o'clock", 'oclock', "o'clocks", "o'"],
+    // Words that make a time no time of its own.
+    'vague_times' => [
+        'lunchtime', 'lunch time', 'teatime', 'tea time', 'dinner time', 'any time', 'anytime', 'whenever', 'some time', 'sometime', 'end of the day', 'end of day', 'close of business', 'close of play', 'mid morning', 'mid afternoon', 'midmorning',
+        'dawn', 'dusk', 'first light', 'last thing', 'as soon as possible', 'asap',
+    ],
+    'vague_days' => [
+        'some day', 'someday', 'any day', 'any time', 'anytime', 'whenever', 'soon', 'the weekend', 'weekend', 'this week', 'next week', 'next month', 'this month', 'later this week', 'one day', 'every day', 'weekdays', 'weekday',
+        'as soon as possible', 'asap', 'sometime', 'some time', 'the other day', 'a few days', 'few days', 'couple of days or so',
+    ],
+    'bounds' => ['before', 'after', 'between', 'until', 'till', 'not before', 'not after', 'no later than', 'no earlier than', 'earlier than', 'later than', 'at the earliest', 'at the latest', 'onwards', 'or later', 'or earlier', 'past', 'since'],
+];

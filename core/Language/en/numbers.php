@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+// Number words of English.
+return [
+    'zero' => ['zero' => 0, 'oh' => 0, 'o' => 0, 'nought' => 0, 'naught' => 0, 'nil' => 0, 'zilch' => 0],
+    'units' => ['one' => 1, 'two' => 2, 'three' => 3, 'four' => 4, 'five' => 5, 'six' => 6, 'seven' => 7, 'eight' => 8, 'nine' => 9, 'niner' => 9],
+    'teens' => ['ten' => 10, 'eleven' => 11, 'twelve' => 12, 'thirteen' => 13, 'fourteen' => 14, 'fifteen' => 15, 'sixteen' => 16, 'seventeen' => 17, 'eighteen' => 18, 'nineteen' => 19],
+    'tens' => ['twenty' => 20, 'thirty' => 30, 'forty' => 40, 'fourty' => 40, 'fifty' => 50, 'sixty' => 60, 'seventy' => 70, 'eighty' => 80, 'ninety' => 90],
+    'scales' => ['hundred' => 100, 'thousand' => 1000, 'grand' => 1000, 'million' => 1_000_000, 'billion' => 1_000_000_000],
+    'scale_letters' => ['k' => 1000, 'm' => 1_000_000],
+    'ordinals' => [
+        'first' => 1, 'second' => 2, 'third' => 3, 'fourth' => 4, 'fifth' => 5, 'sixth' => 6, 'seventh' => 7, 'eighth' => 8, 'ninth' => 9,
+        'tenth' => 10, 'eleventh' => 11, 'twelfth' => 12, 'thirteenth' => 13, 'fourteenth' => 14, 'fifteenth' => 15, 'sixteenth' => 16,
+        'seventeenth' => 17, 'eighteenth' => 18, 'nineteenth' => 19, 'twentieth' => 20, 'thirtieth' => 30, 'fortieth' => 40, 'fiftieth' => 50,
+    ],
+    'collective' => ['dozen' => 12, 'couple' => 2, 'pair' => 2, 'score' => 20, 'brace' => 2],
+    'fractions' => ['half' => 0.5, 'quarter' => 0.25, 'third' => 0.3333333333, 'thirds' => 0.3333333333, 'quarters' => 0.25, 'halves' => 0.5, 'tenth' => 0.1, 'tenths' => 0.1],
+    'lone' => ['none' => 0, 'both' => 2, 'single' => 1, 'nothing' => 0, 'once' => 1, 'twice' => 2],
+    'multiples' => ['double' => 2, 'dubble' => 2, 'triple' => 3, 'treble' => 3, 'quadruple' => 4],
+    // What recognisers write for a digit; believed only between other digits.
+    'soundalikes' => ['to' => 2, 'too' => 2, 'for' => 4, 'fore' => 4, 'ate' => 8, 'won' => 1, 'tree' => 3, 'sex' => 6, 'nein' => 9, 'owe' => 0, 'free' => 3],
+    'point' => ['point', 'dot'],
+    'minus' => ['minus', 'negative'],
+    'vague' => [
+        'a few', 'few', 'several', 'some', 'a handful', 'handful', 'lots', 'loads', 'a lot', 'many', 'plenty', 'numerous', 'a bunch', 'dozens', 'hundreds', 'thousands', 'tons',
+        'a couple or so', 'umpteen', 'any number', 'no idea', 'not many', 'a load', 'most', 'enough',
+    ],
+    'odd' => ['odd', 'something', 'ish', 'plus', 'somethings'],
+    'bounds' => [
+        'at least', 'at most', 'more than', 'less than', 'fewer than', 'over', 'under', 'up to', 'no more than', 'no less than', 'no fewer than', 'not more than', 'not less than',
+        'above', 'below', 'upwards of', 'north of', 'anything up to', 'a maximum of', 'a minimum of', 'minimum', 'maximum', 'getting on for', 'nearly', 'almost', 'just over', 'just under', 'well over', 'somewhere between',
+    ],
+];

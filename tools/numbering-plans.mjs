@@ -1,0 +1,24 @@
+// Derives core/Numbering/plans.json from the metadata of the npm package libphonenumber-js.
+// Run: node tools/numbering-plans.mjs   (after npm install; only when the package is updated)
+import {readFileSync, writeFileSync} from 'node:fs';
+
+const source = JSON.parse(readFileSync(new URL('../node_modules/libphonenumber-js/metadata.max.json', import.meta.url)));
+const countries = {};
+for (const [country, row] of Object.entries(source.countries)) {
+    const [code, , pattern, lengths, formats, nationalPrefix, , prefixForParsing, transform, , leadingDigits, types] = row;
+    countries[country] = {
+        code,
+        pattern,
+        lengths,
+        prefix: nationalPrefix || null,
+        parsing: prefixForParsing || null,
+        transform: transform || null,
+        leading: leadingDigits || null,
+        international: row[1] || null,
+        types: (types || []).map((type) => (type ? type[0] : null)).filter(Boolean),
+        formats: (formats || []).map(([match, format, leading, rule, optional]) => ({
+            match, format, leading: leading && leading.length ? leading[leading.length - 1] : null, rule: rule || null, optional: Boolean(optional),
+        })),
+    };
+}
+writeFileSync(new URL('../core/Numbering/plans.json', import.meta.url), JSON.stringify({callingCodes: source.country_calling_codes, countries}));
