@@ -52,6 +52,7 @@ foreach (['noun', 'verb', 'adj', 'adv'] as $part) {
         if (preg_match('/^\d{8} \d\d . ([0-9a-f]{2}) (\S+)/', $line, $m) === 1) {
             $words = array_slice(explode(' ', $line), 4, 2 * (int) hexdec($m[1]));
             foreach ($words as $i => $word) {
+                $word = (string) preg_replace('/\(\w+\)$/', '', $word);
                 if ($i % 2 === 0 && $word === strtolower($word)) {
                     $lower[$word] = true;
                 }

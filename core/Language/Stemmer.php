@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Language;
+
+/**
+ * Brings the forms of an English word together: hire, hires, hired, hiring.
+ *
+ * A light suffix stripper in the manner of steps 1 to 3 of M. F. Porter, "An algorithm for suffix stripping" (1980);
+ * the result is a key for comparing, not a word.
+ */
+final class Stemmer
+{
+    private const IRREGULAR = [
+        'broke' => 'break', 'broken' => 'break', 'bought' => 'buy', 'brought' => 'bring', 'booking' => 'book', 'bookings' => 'book', 'delivery' => 'deliver', 'deliveries' => 'deliver', 'paid' => 'pay', 'payment' => 'pay', 'payments' => 'pay',
+        'sent' => 'send', 'went' => 'go', 'gone' => 'go', 'got' => 'get', 'left' => 'leave', 'lost' => 'lose', 'men' => 'man', 'women' => 'woman', 'children' => 'child', 'people' => 'person', 'feet' => 'foot', 'teeth' => 'tooth', 'kept' => 'keep', 'stuck' => 'stick', 'stole' => 'steal', 'stolen' => 'steal', 'sold' => 'sell', 'made' => 'make', 'spoke' => 'speak', 'spoken' => 'speak', 'told' => 'tell', 'wrote' => 'write', 'written' => 'write', 'took' => 'take', 'taken' => 'take', 'gave' => 'give', 'given' => 'give', 'came' => 'come', 'rang' => 'ring', 'rung' => 'ring', 'knives' => 'knife', 'does' => 'do', 'is' => 'be', 'are' => 'be', 'was' => 'be', 'were' => 'be', 'has' => 'have', 'had' => 'have', 'bills' => 'bill', 'news' => 'news', 'this' => 'this', 'gas' => 'gas', 'bus' => 'bus', 'yes' => 'yes',
+    ];
+
+    public function stem(string $word): string
+    {
+        $word = str_replace(["'s", "'"], '', $word);
+        if (isset(self::IRREGULAR[$word])) {
+            return self::IRREGULAR[$word];
+        }
+        if (strlen($word) < 4 || ! ctype_alpha($word)) {
+            return $word;
+        }
+        $word = $this->plural($word);
+        foreach (['ational' => 'ate', 'ization' => 'ize', 'isation' => 'ise', 'fulness' => 'ful', 'iveness' => 'ive', 'ations' => 'ate', 'ation' => 'ate', 'ctions' => 'ct', 'ction' => 'ct', 'ssion' => 'ss', 'ptions' => 'pt', 'ption' => 'pt', 'ments' => '', 'ment' => '', 'ness' => '', 'ings' => '', 'ing' => '', 'edly' => '', 'ed' => '', 'ers' => 'er', 'ly' => ''] as $suffix => $instead) {
+            if (str_ends_with($word, $suffix)) {
+                $stem = substr($word, 0, -strlen($suffix));
+                if (strlen($stem) >= 3 && preg_match('/[aeiouy]/', $stem) === 1) {
+                    $word = $this->undouble($stem.$instead);
+                }
+
+                break;
+            }
+        }
+        if (strlen($word) > 3 && str_ends_with($word, 'e')) {
+            $word = substr($word, 0, -1);
+        }
+        if (strlen($word) > 3 && str_ends_with($word, 'y') && preg_match('/[aeiou]y$/', $word) === 0) {
+            $word = substr($word, 0, -1).'i';
+        }
+
+        return $word;
+    }
+
+    private function plural(string $word): string
+    {
+        return match (true) {
+            str_ends_with($word, 'sses'), str_ends_with($word, 'xes'), str_ends_with($word, 'ches'), str_ends_with($word, 'shes') => substr($word, 0, -2),
+            str_ends_with($word, 'ies') && strlen($word) > 4 => substr($word, 0, -3).'y',
+            str_ends_with($word, 'ss'), str_ends_with($word, 'us'), str_ends_with($word, 'is') => $word,
+            str_ends_with($word, 's') => substr($word, 0, -1),
+            default => $word,
+        };
+    }
+
+    private function undouble(string $stem): string
+    {
+        return preg_match('/([bdgmnprt])\1$/', $stem) === 1 ? substr($stem, 0, -1) : $stem;
+    }
+}

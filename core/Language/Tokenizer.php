@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Language;
+
+/** Cuts a line of speech, as recognisers and people write it, into tokens. */
+final class Tokenizer
+{
+    private const PATTERN = <<<'RE'
+        ~(?:[\w.+%-]+@[\w-]+(?:\.[\w-]+)+)
+        |\d+(?:st|nd|rd|th)\b
+        |\d{1,3}(?:,\d{3})+(?:\.\d+)?(?!\d)
+        |\d{4}-\d{2}-\d{2}(?!\d)
+        |\d{1,2}:\d{2}(?!\d)
+        |\d{1,4}(?:/\d{1,4}){1,2}(?!\d)
+        |\d+(?:\.\d+)+
+        |\d+
+        |(?<!\w)[ap]\.\s?m\b\.?
+        |\p{L}+(?:'\p{L}+)*
+        |[£$€¥₹¢@\#*&%+_/½¼¾]~xui
+        RE;
+
+    /** @return list<Token> */
+    public function tokens(string $line): array
+    {
+        $line = str_replace(['’', '‘', '`'], "'", $line);
+        if (! mb_check_encoding($line, 'UTF-8')) {
+            $line = mb_convert_encoding($line, 'UTF-8', 'ISO-8859-1');
+        }
+        preg_match_all(self::PATTERN, $line, $found, PREG_OFFSET_CAPTURE);
+        $tokens = [];
+        $last = 0;
+        foreach ($found[0] as [$piece, $at]) {
+            $text = mb_strtolower($piece);
+            if (preg_match('/^[ap]\.\s?m\.?$/', $text) === 1) {
+                $text = $text[0].'m';
+            }
+            $end = $at + strlen($piece);
+            $tokens[] = new Token($text, $piece, $at, $end, substr($line, $last, $at - $last));
+            $last = $end;
+        }
+
+        return $tokens;
+    }
+
+    /** @return list<string> the token texts of a line */
+    public function words(string $line): array
+    {
+        return array_map(static fn (Token $token): string => $token->text, $this->tokens($line));
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding;
+
+/**
+ * What a reader must know besides the words.
+ *
+ * `now` carries the time zone in which days and times are meant. `country` is an ISO 3166 code; it decides numeric dates, currency and numbering.
+ * `asked` is false where the value was not asked for: then a reader takes only what says itself what it is.
+ */
+final readonly class Context
+{
+    /**
+     * @param list<array{key: string, label: string, phrases: list<string>}> $options of a choice
+     * @param ?string $pattern a regular expression (JSON Schema) that a reference must match
+     */
+    public function __construct(
+        public \DateTimeImmutable $now,
+        public string $country = 'GB',
+        public array $options = [],
+        public bool $asked = true,
+        public ?string $pattern = null,
+    ) {
+    }
+
+    public function volunteered(): self
+    {
+        return new self($this->now, $this->country, $this->options, false, $this->pattern);
+    }
+
+    /** @param list<array{key: string, label: string, phrases: list<string>}> $options */
+    public function withOptions(array $options, ?string $pattern = null): self
+    {
+        return new self($this->now, $this->country, $options, $this->asked, $pattern ?? $this->pattern);
+    }
+
+    /** Whether numeric dates put the month first. */
+    public function monthFirst(): bool
+    {
+        return in_array($this->country, ['US', 'PH', 'FM', 'MH', 'PW', 'GU', 'PR'], true);
+    }
+}

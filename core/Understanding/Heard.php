@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding;
+
+use Ringo\Language\Token;
+use Ringo\Language\Tokenizer;
+use Ringo\Language\Vocabulary;
+
+/**
+ * One utterance: the words as they came, and the same with the recogniser's and the speaker's noise taken out.
+ *
+ * The original is kept; every token knows its place in it.
+ */
+final readonly class Heard
+{
+    /**
+     * @param list<Token> $tokens cleaned
+     * @param list<Token> $all as they came
+     */
+    private function __construct(public string $original, public array $tokens, public array $all)
+    {
+    }
+
+    public static function of(string $original, Vocabulary $words): self
+    {
+        if (! mb_check_encoding($original, 'UTF-8')) {
+            $original = mb_convert_encoding($original, 'UTF-8', 'ISO-8859-1');
+        }
+        $original = mb_substr($original, 0, 4000);
+        $straight = str_replace(['’', '‘', '`'], "'", $original);
+        $all = (new Tokenizer)->tokens($straight);
+        $tokens = self::unstutter($words->phrases('talk', 'fillers')->without($all), $words);
+
+        return new self($straight, $tokens, $all);
+    }
+
+    /** What was heard after cleaning, as one line. */
+    public function cleaned(): string
+    {
+        return implode(' ', array_map(static fn (Token $token): string => $token->text, $this->tokens));
+    }
+
+    public function isEmpty(): bool
+    {
+        return $this->tokens === [];
+    }
+
+    /**
+     * The same utterance, seen through fewer tokens.
+     *
+     * @param list<Token> $tokens
+     */
+    public function only(array $tokens): self
+    {
+        return new self($this->original, $tokens, $this->all);
+    }
+
+    /** The original words between two byte offsets. */
+    public function between(int $start, int $end): string
+    {
+        return substr($this->original, $start, $end - $start);
+    }
+
+    /** Share of the content words that lie between two byte offsets, from 0 to 1. */
+    public function explained(int $start, int $end, Vocabulary $words): float
+    {
+        $small = $words->phrases('talk', 'soft', 'about', 'corrections');
+        $inside = 0;
+        $outside = 0;
+        foreach ($small->without($this->tokens) as $token) {
+            if ($token->start >= $start && $token->end <= $end) {
+                $inside++;
+            } elseif (strlen($token->text) > 3) {
+                $outside++;
+            }
+        }
+
+        return $inside === 0 ? 0.5 : $inside / ($inside + 0.5 * $outside);
+    }
+
+    /** @param list<Token> $tokens @return list<Token> without 'the the', 'I I', 'on on' */
+    private static function unstutter(array $tokens, Vocabulary $words): array
+    {
+        $digits = $words->section('numbers', 'zero') + $words->section('numbers', 'units') + $words->section('numbers', 'teens') + $words->section('numbers', 'tens');
+        $kept = [];
+        $last = null;
+        foreach ($tokens as $token) {
+            $repeatable = isset($digits[$token->text]) || preg_match('/^[\d£$€]/', $token->text) === 1 || ($token->isLetter() && ! in_array($token->text, ['a', 'i'], true)) || in_array($token->text, ['no', 'yes', 'bye', 'ha', 'double'], true);
+            if ($last !== null && $last->text === $token->text && ! $repeatable && ! $token->glued()) {
+                continue;
+            }
+            $kept[] = $last = $token;
+        }
+
+        return $kept;
+    }
+}

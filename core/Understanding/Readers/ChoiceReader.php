@@ -1,0 +1,404 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding\Readers;
+
+use Ringo\Language\Stemmer;
+use Ringo\Language\Token;
+use Ringo\Language\Tokenizer;
+use Ringo\Language\Vocabulary;
+use Ringo\Understanding\Context;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Numerals;
+use Ringo\Understanding\Reader;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\Repairs;
+
+/** Reads which of several options was meant: by label, synonym, position, key, description or exclusion. */
+final readonly class ChoiceReader implements Reader
+{
+    private const SMALL = ['the', 'a', 'an', 'of', 'to', 'and', 'or', 'one', 'ones', 'for', 'in', 'on', 'at', 'my', 'your', 'our', 'it', 'is', 'i', 'we', 'me', 'with', 'that', 'this', 'please', 'be', 'do', 'need', 'want', 'would', 'like', 'have', 'get', 'can', 'will', 'you', 'some', 'any', 'no', 'not', 'yes', 'by', 'from', 'up', 'if', 'about', 'just', 'are', 'was', 'as'];
+
+    private Repairs $repairs;
+
+    private Numerals $numerals;
+
+    private Stemmer $stemmer;
+
+    private Tokenizer $tokenizer;
+
+    public function __construct(private Vocabulary $words)
+    {
+        $this->repairs = new Repairs($words);
+        $this->numerals = new Numerals($words);
+        $this->stemmer = new Stemmer;
+        $this->tokenizer = new Tokenizer;
+    }
+
+    public function read(Heard $heard, Context $context): Reading
+    {
+        if ($context->options === []) {
+            return Reading::none();
+        }
+        $best = null;
+        $doubt = null;
+        foreach ($this->repairs->stretches($heard->tokens) as $stretch) {
+            if ($stretch['tokens'] === []) {
+                continue;
+            }
+            if ($stretch['restart']) {
+                $best = $doubt = null;
+            }
+            [$wanted, $denied] = $this->parted($stretch['tokens']);
+            $hit = $this->hit($wanted, $context, $heard);
+            if ($hit === null && $denied !== []) {
+                $hit = $this->excluded($denied, $context, $heard);
+            }
+            if ($hit instanceof Reading) {
+                $best = $hit;
+                $doubt = null;
+            } elseif ($hit !== null) {
+                $best = null;
+                $doubt = $hit;
+            }
+        }
+
+        return $best ?? Reading::none($doubt);
+    }
+
+    /**
+     * Parts what is wanted from what is turned down: 'not the small one, the big one', 'anything but blue', 'X rather than Y'.
+     *
+     * @param list<Token> $t
+     *
+     * @return array{list<Token>, list<Token>}
+     */
+    private function parted(array $t): array
+    {
+        $wanted = [];
+        $denied = [];
+        $off = false;
+        foreach ($t as $i => $token) {
+            $next = $t[$i + 1]->text ?? '';
+            if ($off && ($token->afterBreak() || in_array($token->text, ['but', 'so', "it's", 'its', 'i', "i'd", "i'll", 'we', 'then'], true)) && ! ($token->text === 'but' && in_array($t[$i - 1]->text ?? '', ['anything', 'any', 'everything', 'all'], true))) {
+                $off = false;
+            }
+            if ($token->text === 'not' && ! in_array($next, ['sure', 'bothered', 'fussed', 'too', 'so', 'that'], true)
+                || in_array($token->text, ["don't", "isn't", "wouldn't", "doesn't", 'except', 'excluding'], true) && ! in_array($next, ['mind', 'know', 'care', 'think'], true)
+                || $token->text === 'but' && in_array($t[$i - 1]->text ?? '', ['anything', 'any', 'everything', 'all'], true)
+                || $token->text === 'rather' && $next === 'than'
+                || $token->text === 'than' && ($t[$i - 1]->text ?? '') === 'other'
+                || $token->text === 'instead' && $next === 'of') {
+                $off = true;
+            }
+            if ($off) {
+                $denied[] = $token;
+            } else {
+                $wanted[] = $token;
+            }
+        }
+
+        return [$wanted, $denied];
+    }
+
+    /** @param list<Token> $t @return Reading|string|null the reading, or why there is none */
+    private function hit(array $t, Context $context, Heard $heard): Reading|string|null
+    {
+        if ($t === []) {
+            return null;
+        }
+        $exact = $this->exact($t, $context);
+        if (count(array_unique(array_column($exact, 0))) === 1) {
+            [$key, $i, $length, $weight] = $exact[0];
+
+            return $this->reading($key, 0.7 + 0.27 * min(1.0, $weight), $t, $i, $length, $heard);
+        }
+        if ($exact !== []) {
+            return $this->among($exact, $t, $context, $heard);
+        }
+        if (! $context->asked) {
+            return null;
+        }
+
+        return $this->position($t, $context, $heard) ?? $this->alike($t, $context, $heard);
+    }
+
+    /**
+     * Options whose label, phrase or key stands in the words; a longer match hides a shorter one inside it.
+     *
+     * @param list<Token> $t
+     *
+     * @return list<array{string, int, int, float}> key, place, length, weight
+     */
+    private function exact(array $t, Context $context): array
+    {
+        $stemmed = array_map(fn (Token $token): Token => new Token($this->stemmer->stem($token->text), $token->original, $token->start, $token->end, $token->gap), $t);
+        $hits = [];
+        foreach ($context->options as $option) {
+            foreach ($this->named($option) as [$phrase, $weight]) {
+                $words = array_map($this->stemmer->stem(...), $this->tokenizer->words($phrase));
+                if ($words === []) {
+                    continue;
+                }
+                foreach ([...$this->placesOf($words, $stemmed), ...$this->joinedPlaces($words, $t)] as [$i, $length]) {
+                    if (! $context->asked && $length === 1 && in_array($t[$i]->text, self::SMALL, true)) {
+                        continue;
+                    }
+                    $hits[] = [$option['key'], $i, $length, $weight];
+                }
+            }
+        }
+        $kept = array_values(array_filter($hits, static function (array $hit) use ($hits): bool {
+            foreach ($hits as $other) {
+                if ($other[2] > $hit[2] && $other[1] < $hit[1] + $hit[2] && $hit[1] < $other[1] + $other[2]) {
+                    return false;
+                }
+            }
+
+            return true;
+        }));
+        usort($kept, static fn (array $a, array $b): int => [$a[1], -$a[3]] <=> [$b[1], -$b[3]]);
+
+        return $kept;
+    }
+
+    /** @param array{key: string, label: string, phrases: list<string>} $option @return list<array{string, float}> */
+    private function named(array $option): array
+    {
+        $label = trim((string) preg_replace('/\(.*?\)/', '', $option['label']));
+        $names = [[$label, 1.0], [str_replace(['_', '-'], ' ', $option['key']), 0.9]];
+        foreach ($option['phrases'] as $phrase) {
+            $names[] = [$phrase, 0.97];
+        }
+        // 'Mini digger, 1.5 t' answers to 'mini digger' too.
+        if (preg_match('/^([^,;:–—]{3,})[,;:–—]/u', $label, $m) === 1) {
+            $names[] = [$m[1], 0.95];
+        }
+        if (preg_match('/^(?:the|a|an|my|your)\s+(.+)$/i', $label, $m) === 1) {
+            $names[] = [$m[1], 0.98];
+        }
+
+        return $names;
+    }
+
+    /**
+     * @param list<string> $words
+     * @param list<Token> $t
+     *
+     * @return list<array{int, int}>
+     */
+    private function placesOf(array $words, array $t): array
+    {
+        $places = [];
+        $size = count($words);
+        for ($i = 0, $n = count($t) - $size; $i <= $n; $i++) {
+            for ($k = 0; $k < $size; $k++) {
+                if ($t[$i + $k]->text !== $words[$k]) {
+                    continue 2;
+                }
+            }
+            $places[] = [$i, $size];
+        }
+
+        return $places;
+    }
+
+    /**
+     * 'jackhammer' for 'jack hammer', and the other way round.
+     *
+     * @param list<string> $words
+     * @param list<Token> $t
+     *
+     * @return list<array{int, int}>
+     */
+    private function joinedPlaces(array $words, array $t): array
+    {
+        $joined = implode('', $words);
+        $places = [];
+        foreach ($t as $i => $token) {
+            if (count($words) > 1 && strlen($joined) > 4 && $this->stemmer->stem($token->text) === $joined) {
+                $places[] = [$i, 1];
+            }
+            if (count($words) === 1 && strlen($joined) > 5 && isset($t[$i + 1]) && $this->stemmer->stem($token->text.$t[$i + 1]->text) === $joined) {
+                $places[] = [$i, 2];
+            }
+        }
+
+        return $places;
+    }
+
+    /**
+     * Several options named: the last after a change of mind, or none where they stand as alternatives.
+     *
+     * @param non-empty-list<array{string, int, int, float}> $hits
+     * @param list<Token> $t
+     */
+    private function among(array $hits, array $t, Context $context, Heard $heard): Reading|string|null
+    {
+        // A longer description that fits only one settles it: 'digger, the mini one'.
+        $all = [];
+        foreach ($hits as $hit) {
+            $all[$hit[0]] = ($all[$hit[0]] ?? 0) + $hit[2] * $hit[3];
+        }
+        arsort($all);
+        $keys = array_keys($all);
+        $ambiguous = array_filter($hits, static fn (array $a): bool => array_filter($hits, static fn (array $b): bool => $b[0] !== $a[0] && $b[1] === $a[1] && $b[2] === $a[2]) !== []);
+        if ($ambiguous !== [] && count($ambiguous) === count($hits)) {
+            $scored = $this->alike($t, $context, $heard);
+            if ($scored instanceof Reading) {
+                return $scored;
+            }
+        } elseif ($ambiguous !== []) {
+            $clear = array_values(array_filter($hits, static fn (array $hit): bool => ! in_array($hit, $ambiguous, true)));
+            if (count(array_unique(array_column($clear, 0))) === 1) {
+                return $this->reading($clear[0][0], 0.86, $t, $clear[0][1], $clear[0][2], $heard);
+            }
+        }
+
+        return 'more than one was named: '.implode(', ', $keys);
+    }
+
+    /** @param list<Token> $t 'the second one', 'number two', 'the last', 'option three', 'two' */
+    private function position(array $t, Context $context, Heard $heard): Reading|string|null
+    {
+        $count = count($context->options);
+        $found = [];
+        foreach ($t as $i => $token) {
+            $word = $token->text;
+            $next = $t[$i + 1]->text ?? '';
+            $nth = $this->numerals->ordinal($t, $i);
+            $index = null;
+            $length = 1;
+            if ($nth !== null && ! in_array($next, ['floor', 'time', 'name', 'thing', 'week', 'hand', 'of'], true)) {
+                $index = $nth->whole() - 1;
+                $length = $nth->length;
+                if (in_array($t[$i + $length]->text ?? '', ['last', 'from'], true)) {
+                    $index = $t[$i + $length]->text === 'last' ? $count - $nth->whole() : null;
+                }
+            } elseif (in_array($word, ['last', 'final', 'latter', 'bottom'], true)) {
+                $index = $count - 1;
+            } elseif (in_array($word, ['former', 'top'], true)) {
+                $index = 0;
+            } elseif ($word === 'middle' && $count % 2 === 1) {
+                $index = intdiv($count, 2);
+            } else {
+                $number = $this->numerals->cardinal($t, $i);
+                $led = in_array($t[$i - 1]->text ?? '', ['number', 'option', 'choice', 'press', 'key', 'line', 'item', 'answer'], true);
+                if ($number !== null && $number->isWhole() && ($led || count($t) <= 2) && ! ($word === 'one' && ! $led && $i > 0)) {
+                    $index = $number->whole() - 1;
+                }
+            }
+            if ($index !== null) {
+                if ($index < 0 || $index >= $count) {
+                    return 'there is no such option';
+                }
+                $found[$index] = [$i, $length];
+            }
+        }
+        if (count($found) !== 1) {
+            return $found === [] ? null : 'more than one was named';
+        }
+        $index = array_key_first($found);
+
+        return $this->reading($context->options[$index]['key'], 0.9, $t, $found[$index][0], $found[$index][1], $heard);
+    }
+
+    /**
+     * The option that shares the most telling words, forgiving the recogniser small errors.
+     *
+     * @param list<Token> $t
+     */
+    private function alike(array $t, Context $context, Heard $heard): Reading|string|null
+    {
+        $bags = [];
+        $holders = [];
+        foreach ($context->options as $option) {
+            foreach ($this->named($option) as [$phrase, $weight]) {
+                foreach ($this->tokenizer->words($phrase) as $word) {
+                    if (in_array($word, self::SMALL, true) || strlen($word) < 2 && ! ctype_digit($word)) {
+                        continue;
+                    }
+                    $stem = $this->stemmer->stem($word);
+                    $bags[$option['key']][$stem] = max($bags[$option['key']][$stem] ?? 0, $weight);
+                    $holders[$stem][$option['key']] = true;
+                }
+            }
+        }
+        $scores = [];
+        $first = [];
+        $last = [];
+        foreach ($t as $i => $token) {
+            if (in_array($token->text, self::SMALL, true)) {
+                continue;
+            }
+            $stem = $this->stemmer->stem($token->text);
+            foreach ($bags as $key => $bag) {
+                $best = 0.0;
+                foreach ($bag as $other => $weight) {
+                    $same = $this->sameness($stem, (string) $other) * $weight / count($holders[$other]);
+                    $best = max($best, $same);
+                }
+                if ($best > 0) {
+                    $scores[$key] = ($scores[$key] ?? 0.0) + $best;
+                    $first[$key] ??= $i;
+                    $last[$key] = $i;
+                }
+            }
+        }
+        arsort($scores);
+        $keys = array_keys($scores);
+        if ($keys === [] || $scores[$keys[0]] < 0.6) {
+            return null;
+        }
+        $lead = $scores[$keys[0]] - ($scores[$keys[1] ?? ''] ?? 0.0);
+        if ($lead < 0.3) {
+            return 'that fits more than one: '.implode(', ', array_slice($keys, 0, 3));
+        }
+        $key = (string) $keys[0];
+
+        return $this->reading($key, 0.6 + 0.22 * min(1.0, $lead), $t, $first[$key], $last[$key] - $first[$key] + 1, $heard);
+    }
+
+    /** Likeness of two stems from 0 to 1: equal, one letter off, or alike in sound. */
+    private function sameness(string $a, string $b): float
+    {
+        if ($a === $b) {
+            return 1.0;
+        }
+        if (strlen($a) < 4 || strlen($b) < 4 || ctype_digit($a) || ctype_digit($b)) {
+            return 0.0;
+        }
+        $distance = levenshtein(substr($a, 0, 60), substr($b, 0, 60));
+        $length = max(strlen($a), strlen($b));
+        if ($distance <= ($length >= 8 ? 2 : 1) && $length >= 5) {
+            return 0.8;
+        }
+
+        return $length >= 5 && metaphone($a) === metaphone($b) && strlen(metaphone($a)) >= 3 ? 0.75 : 0.0;
+    }
+
+    /** @param list<Token> $denied with everything else denied, the one that is left */
+    private function excluded(array $denied, Context $context, Heard $heard): ?Reading
+    {
+        $out = array_unique(array_column($this->exact($denied, $context), 0));
+        if ($out === [] && ($alike = $this->position($denied, $context, $heard) ?? $this->alike($denied, $context, $heard)) instanceof Reading) {
+            $out = [$alike->value];
+        }
+        $left = array_values(array_filter($context->options, static fn (array $option): bool => ! in_array($option['key'], $out, true)));
+        if ($out === [] || count($left) !== 1) {
+            return null;
+        }
+
+        return $this->reading($left[0]['key'], 0.75, $denied, 0, count($denied), $heard);
+    }
+
+    /** @param list<Token> $t */
+    private function reading(string $key, float $confidence, array $t, int $i, int $length, Heard $heard): Reading
+    {
+        $from = $t[$i]->start;
+        $to = $t[$i + $length - 1]->end;
+
+        return Reading::of($key, $confidence, $heard->between($from, $to), $from, $to);
+    }
+}

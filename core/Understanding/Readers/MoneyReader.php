@@ -1,0 +1,272 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding\Readers;
+
+use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
+use Ringo\Understanding\Context;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Numerals;
+use Ringo\Understanding\Reader;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\Repairs;
+
+/** Reads an amount of money: '£249.50', 'forty quid', 'a pound fifty', 'nineteen ninety nine', 'two and a half grand'. */
+final readonly class MoneyReader implements Reader
+{
+    private Numerals $numerals;
+
+    private Repairs $repairs;
+
+    /** @var array<string, string> */
+    private array $currencies;
+
+    public function __construct(private Vocabulary $words)
+    {
+        $this->numerals = new Numerals($words);
+        $this->repairs = new Repairs($words);
+        $this->currencies = $words->section('units', 'currencies');
+    }
+
+    public function read(Heard $heard, Context $context): Reading
+    {
+        $home = $this->words->section('units', 'country_currency')[$context->country] ?? 'USD';
+        $best = null;
+        $currency = null;
+        $doubt = null;
+        foreach ($this->repairs->stretches($heard->tokens) as $stretch) {
+            if ($stretch['restart']) {
+                $best = $doubt = $currency = null;
+            }
+            $t = $this->repairs->withoutDenied($stretch['tokens']);
+            $vague = $this->vague($t);
+            $t = $this->words->phrases('talk', 'about')->without($t);
+            $found = $this->amounts($t, $context);
+            if ($found === [] && $vague === null) {
+                continue;
+            }
+            $values = array_unique(array_map(static fn (array $amount): string => sprintf('%.2f', $amount[0]), $found));
+            if ($vague !== null || count($values) > 1) {
+                $doubt = $vague ?? 'more than one amount was named';
+                $best = null;
+
+                continue;
+            }
+            $doubt = null;
+            [$amount, $unit, $from, $to] = $found[0];
+            $currency = $unit ?? $currency ?? $home;
+            $amount = round($amount, 2);
+            $best = Reading::of(
+                ['amount' => floor($amount) === $amount ? (int) $amount : $amount, 'currency' => $currency],
+                0.6 + 0.36 * $heard->explained($t[$from]->start, $t[$to]->end, $this->words) - ($unit === null ? 0.06 : 0.0),
+                $heard->between($t[$from]->start, $t[$to]->end),
+                $t[$from]->start,
+                $t[$to]->end,
+            );
+        }
+
+        return $best ?? Reading::none($doubt);
+    }
+
+    /**
+     * @param list<Token> $t
+     *
+     * @return list<array{float, ?string, int, int}> amount, currency where said, first and last token
+     */
+    private function amounts(array $t, Context $context): array
+    {
+        $found = [];
+        for ($i = 0, $n = count($t); $i < $n;) {
+            $hit = $this->note($t, $i) ?? $this->amount($t, $i, $context);
+            if ($hit !== null) {
+                $found[] = [$hit[0], $hit[1], $i, $i + $hit[2] - 1];
+                $i += $hit[2];
+            } else {
+                $i++;
+            }
+        }
+        $named = array_values(array_filter($found, static fn (array $amount): bool => $amount[1] !== null));
+        if ($named !== []) {
+            return $named;
+        }
+
+        return $context->asked ? $found : [];
+    }
+
+    /** @param list<Token> $t 'a tenner', 'two grand' @return array{float, ?string, int}|null */
+    private function note(array $t, int $i): ?array
+    {
+        $notes = $this->words->section('units', 'notes');
+        $number = in_array($t[$i]->text, ['a', 'an'], true) ? null : $this->numerals->at($t, $i);
+        $length = $number->length ?? (in_array($t[$i]->text, ['a', 'an'], true) ? 1 : 0);
+        $note = $notes[$t[$i + $length]->text ?? ''] ?? null;
+        if ($note === null || $t[$i + $length]->text === 'grand' && $length === 0) {
+            return null;
+        }
+
+        return [($number->value ?? 1.0) * $note[0], $note[1], $length + 1];
+    }
+
+    /** @param list<Token> $t @return array{float, ?string, int}|null */
+    private function amount(array $t, int $i, Context $context): ?array
+    {
+        // '£40', '£1.2 million', '£1.5k', 'GBP 40'
+        $sign = $this->currencies[$t[$i]->text] ?? null;
+        if ($sign !== null && (! ctype_alpha($t[$i]->text) || strlen($t[$i]->text) === 3)) {
+            $number = isset($t[$i + 1]) ? $this->numerals->at($t, $i + 1) : null;
+            if ($number === null) {
+                return null;
+            }
+            $end = $i + 1 + $number->length;
+            $pence = $this->pence($t, $end, $number->value);
+
+            return [$number->value + $pence[0], $sign, 1 + $number->length + $pence[1] + $this->unitAt($t, $end + $pence[1])[1]];
+        }
+        if (in_array($t[$i]->text, ['a', 'an', 'one'], true) && ($unit = $this->unitAt($t, $i + 1))[1] > 0) {
+            return $this->afterUnit($t, $i, 1.0, $unit, 1);
+        }
+        // 'half a pound' and the like are rare and doubtful; 'half a million' is read by the numerals.
+        [$chunks, $chunkLength, $written] = $this->numerals->chunks($t, $i);
+        $number = $this->numerals->at($t, $i);
+        if ($number === null || $number->value < 0) {
+            return null;
+        }
+        // 'fifty pence', '99p'
+        if (($cents = $this->centsAt($t, $i + $number->length)) !== null) {
+            return [$number->value / 100, $cents[0] ?? ($context->country === 'US' ? 'USD' : null), $number->length + $cents[1]];
+        }
+        if (($unit = $this->unitAt($t, $i + $number->length))[1] > 0) {
+            return $this->afterUnit($t, $i, $number->value, $unit, $number->length);
+        }
+        if (count($chunks) > 1 && $chunkLength > $number->length) {
+            $unit = $this->unitAt($t, $i + $chunkLength);
+            $joined = $this->joined($chunks);
+            if ($unit[1] > 0 && $joined !== null) {
+                return $this->afterUnit($t, $i, (float) $joined, $unit, $chunkLength);
+            }
+            // The last pair is pence or cents: 'nineteen ninety nine', 'two fifty', 'twelve oh five'
+            $last = array_pop($chunks);
+            $oh = $last < 10 && end($chunks) === 0 && count($chunks) > 1;
+            if ($oh) {
+                array_pop($chunks);
+            }
+            $whole = count($chunks) === 1 ? $chunks[0] : $this->joined($chunks);
+            if ($whole !== null && ($oh || $last >= 10 && $last <= 99 || strlen((string) end($written)) === 2)) {
+                return [$whole + $last / 100, null, $chunkLength];
+            }
+
+            return null;
+        }
+        // A number that counts something else is no price: 'three weeks'.
+        $next = $t[$i + $number->length]->text ?? '';
+        if (isset($this->words->section('units', 'durations')[$next]) || in_array($next, ['people', 'percent', '%', 'of', "o'clock", 'am', 'pm', 'st', 'nd', 'rd', 'th', 'times'], true)) {
+            return null;
+        }
+        if ($t[$i]->text === 'one' && $number->length === 1 && $i > 0 && ! $t[$i]->afterBreak()) {
+            return null;
+        }
+
+        return [$number->value, null, $number->length];
+    }
+
+    /**
+     * @param list<Token> $t
+     * @param array{?string, int} $unit
+     *
+     * @return array{float, ?string, int}
+     */
+    private function afterUnit(array $t, int $i, float $value, array $unit, int $length): array
+    {
+        $end = $i + $length + $unit[1];
+        $pence = $this->pence($t, $end, $value);
+        // 'three pounds and a half' is said of pounds too
+        if ($pence[1] === 0 && ($t[$end]->text ?? '') === 'and' && ($part = $this->numerals->at($t, $end + 1)) !== null && $part->value < 1 && $part->value > 0) {
+            $pence = [$part->value, 1 + $part->length];
+        }
+
+        return [$value + $pence[0], $unit[0], $length + $unit[1] + $pence[1]];
+    }
+
+    /** @param list<Token> $t pence after the pounds: 'fifty', 'and fifty pence' @return array{float, int} */
+    private function pence(array $t, int $at, float $pounds): array
+    {
+        $and = ($t[$at]->text ?? '') === 'and' ? 1 : 0;
+        if (! isset($t[$at + $and]) || ($t[$at]->afterBreak() && $and === 0) || floor($pounds) !== $pounds) {
+            return [0.0, 0];
+        }
+        $skip = in_array($t[$at + $and]->text, ['oh', 'o', 'zero'], true) ? 1 : 0;
+        $number = isset($t[$at + $and + $skip]) ? $this->numerals->cardinal($t, $at + $and + $skip) : null;
+        if ($number === null || ! $number->isWhole() || $number->value < 1 || $number->value > 99) {
+            return [0.0, 0];
+        }
+        $end = $at + $and + $skip + $number->length;
+        $cents = $this->centsAt($t, $end);
+        $next = $t[$end]->text ?? '';
+        if ($cents === null && ($and === 1 || $number->value < 10 && $skip === 0 && $number->written !== '0'.$number->whole() || isset($this->words->section('units', 'durations')[$next]) || in_array($next, ['people', 'hundred', 'thousand', 'of'], true))) {
+            return [0.0, 0];
+        }
+
+        return [$number->value / 100, $and + $skip + $number->length + ($cents[1] ?? 0)];
+    }
+
+    /** @param list<Token> $t @return array{?string, int} */
+    private function unitAt(array $t, int $at): array
+    {
+        $hit = $this->words->phrases('units', 'currencies')->at($t, $at);
+
+        return $hit === null ? [null, 0] : [$hit[0], $hit[1]];
+    }
+
+    /** @param list<Token> $t @return array{?string, int}|null */
+    private function centsAt(array $t, int $at): ?array
+    {
+        $cents = $this->words->section('units', 'cents');
+        $word = $t[$at]->text ?? '';
+        if (! array_key_exists($word, $cents) || $word === '') {
+            return null;
+        }
+
+        return [$cents[$word], 1];
+    }
+
+    /** @param list<int> $chunks */
+    private function joined(array $chunks): ?int
+    {
+        $digits = '';
+        foreach ($chunks as $chunk) {
+            if ($chunk > 99) {
+                return null;
+            }
+            $digits .= $chunk;
+        }
+
+        return strlen($digits) <= 7 ? (int) $digits : null;
+    }
+
+    /** @param list<Token> $t */
+    private function vague(array $t): ?string
+    {
+        $line = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $t)).' ';
+        foreach (['a few', 'several', 'some', 'hundreds', 'thousands', 'a couple of hundred or so', ...$this->words->section('numbers', 'bounds')] as $phrase) {
+            if (str_contains($line, " {$phrase} ")) {
+                return "“{$phrase}” is not an exact amount";
+            }
+        }
+        if (preg_match('/ (?:\S+) (?:odd|something) | plus $/', $line) === 1 || preg_match('/ between .* and | from .*\d.* to /', $line) === 1) {
+            return 'that is not an exact amount';
+        }
+        for ($i = 1, $n = count($t); $i < $n - 1; $i++) {
+            if (in_array($t[$i]->text, ['or', 'to'], true)) {
+                $after = $this->numerals->at($t, $i + 1 + (isset($this->currencies[$t[$i + 1]->text]) ? 1 : 0));
+                $before = array_slice($t, max(0, $i - 4), min($i, 4));
+                if ($after !== null && array_filter(array_keys($before), fn (int $k): bool => $this->numerals->at($before, $k) !== null) !== []) {
+                    return 'that is a range or a choice of amounts';
+                }
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,175 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding\Readers;
+
+use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
+use Ringo\Understanding\Context;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Numerals;
+use Ringo\Understanding\Reader;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\Repairs;
+use Ringo\Understanding\When\ClockFinder;
+use Ringo\Understanding\When\DayFinder;
+
+/** Reads a plain number: 'twelve hundred', 'half a dozen', 'two and a half', 'a couple'. Ranges and vague amounts are none. */
+final readonly class NumberReader implements Reader
+{
+    private Numerals $numerals;
+
+    private Repairs $repairs;
+
+    private DayFinder $days;
+
+    private ClockFinder $clocks;
+
+    public function __construct(private Vocabulary $words)
+    {
+        $this->numerals = new Numerals($words);
+        $this->repairs = new Repairs($words);
+        $this->days = new DayFinder($words, $this->numerals);
+        $this->clocks = new ClockFinder($words, $this->numerals);
+    }
+
+    public function read(Heard $heard, Context $context): Reading
+    {
+        $best = null;
+        $doubt = null;
+        foreach ($this->repairs->stretches($heard->tokens) as $stretch) {
+            if ($stretch['restart']) {
+                $best = $doubt = null;
+            }
+            $t = $this->repairs->withoutDenied($stretch['tokens']);
+            $vague = $this->vague($t);
+            $t = $this->words->phrases('talk', 'about')->without($t);
+            $found = $this->numbers($t, $context);
+            if ($found === [] && $vague === null) {
+                continue;
+            }
+            $values = array_unique(array_column($found, 0));
+            if ($vague !== null || count($values) > 1) {
+                $doubt = $vague ?? 'more than one number was named: '.implode(', ', $values);
+                $best = null;
+
+                continue;
+            }
+            $doubt = null;
+            [$value, $from, $to] = $found[0];
+            $best = Reading::of($value, 0.62 + 0.36 * $heard->explained($t[$from]->start, $t[$to]->end, $this->words), $heard->between($t[$from]->start, $t[$to]->end), $t[$from]->start, $t[$to]->end);
+        }
+
+        return $best ?? Reading::none($doubt);
+    }
+
+    /**
+     * @param list<Token> $t
+     *
+     * @return list<array{int|float, int, int}> value, first and last token
+     */
+    private function numbers(array $t, Context $context): array
+    {
+        $all = $this->allNumbers($t);
+        if (count($all) < 2) {
+            return $all !== [] ? $all : $this->lone($t);
+        }
+        // Numbers that belong to a day or a time beside the one asked for are left aside.
+        $taken = [];
+        $days = $this->days->find($t, $context);
+        foreach ([...$days, ...$this->clocks->find($t, $context, $days, false)] as $span) {
+            for ($i = $span->from; $i < $span->end(); $i++) {
+                $taken[$i] = true;
+            }
+        }
+        $free = array_values(array_filter($all, static fn (array $number): bool => ! isset($taken[$number[1]])));
+
+        return $free !== [] ? $free : $all;
+    }
+
+    /** @param list<Token> $t @return list<array{int|float, int, int}> */
+    private function allNumbers(array $t): array
+    {
+        $found = [];
+        for ($i = 0, $n = count($t); $i < $n;) {
+            [$chunks, $length] = $this->numerals->chunks($t, $i);
+            $single = $this->numerals->at($t, $i);
+            if (count($chunks) > 1 && ($single === null || $length > $single->length) && ($joined = $this->joined($chunks)) !== null) {
+                $found[] = [$joined, $i, $i + $length - 1];
+                $i += $length;
+
+                continue;
+            }
+            // 'one' as a pronoun: 'the big one', 'that one'
+            if ($single !== null && ! ($t[$i]->text === 'one' && $single->length === 1 && $i > 0 && ! $t[$i]->afterBreak() && ! in_array($t[$i - 1]->text, ['just', 'only', 'is', 'for', 'of', 'number', "it's", "that's", 'say', 'the', 'and', 'need', 'want', 'be', 'got', 'have', 'with', 'at', 'a'], true))) {
+                if ($t[$i]->text !== 'second') {
+                    $found[] = [$single->plain(), $i, $i + $single->length - 1];
+                }
+                $i += $single->length;
+
+                continue;
+            }
+            $i++;
+        }
+
+        return $found;
+    }
+
+    /** @param list<Token> $t 'none', 'both', or an ordinal where nothing else is said @return list<array{int|float, int, int}> */
+    private function lone(array $t): array
+    {
+        $lone = $this->words->section('numbers', 'lone');
+        foreach ($t as $i => $token) {
+            if (isset($lone[$token->text]) && count($t) <= 6) {
+                return [[$lone[$token->text], $i, $i]];
+            }
+            if (in_array($token->text, ['zero', 'nought', 'nil', 'zilch', 'naught'], true)) {
+                return [[0, $i, $i]];
+            }
+        }
+
+        return [];
+    }
+
+    /** @param list<int> $chunks 'nineteen ninety nine', 'two fifty', 'one five zero', 'four oh five' */
+    private function joined(array $chunks): ?int
+    {
+        $digits = '';
+        foreach ($chunks as $i => $chunk) {
+            if ($chunk > 99 || ($i > 0 && $chunk < 10 && $chunks[$i - 1] >= 10 && $chunks[$i - 1] % 10 !== 0 && count($chunks) === 2)) {
+                return null;
+            }
+            $digits .= $chunk;
+        }
+
+        return strlen($digits) <= 9 ? (int) $digits : null;
+    }
+
+    /** @param list<Token> $t */
+    private function vague(array $t): ?string
+    {
+        $line = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $t)).' ';
+        $line = str_replace([' or so ', ' or thereabouts ', ' give or take '], ' ', $line);
+        foreach ([...$this->words->section('numbers', 'vague'), ...$this->words->section('numbers', 'bounds')] as $phrase) {
+            if (str_contains($line, " {$phrase} ") && ! ($phrase === 'over' && str_contains($line, ' over here ')) && ! (in_array($phrase, ['some', 'few', 'many', 'most', 'enough'], true) && $this->allNumbers($t) !== [])) {
+                return "“{$phrase}” is not an exact number";
+            }
+        }
+        $found = $this->allNumbers($t);
+        for ($i = 1; $i < count($found); $i++) {
+            $between = array_map(static fn (Token $token): string => $token->text, array_slice($t, $found[$i - 1][2] + 1, $found[$i][1] - $found[$i - 1][2] - 1));
+            $gap = $t[$found[$i][1]]->gap;
+            if ($between === ['or'] || $between === ['to'] || $between === ['maybe'] || $between === ['or', 'maybe'] || $between === [] && preg_match('/^\s?[-–]\s?$/u', $gap) === 1) {
+                return 'that is a range or a choice of numbers';
+            }
+        }
+        foreach ($found as [, , $last]) {
+            if (in_array($t[$last + 1]->text ?? '', ['odd', 'something', 'plus', 'ish'], true) && ($t[$last + 1]->text !== 'ish')) {
+                return 'that is not an exact number';
+            }
+        }
+
+        return null;
+    }
+}

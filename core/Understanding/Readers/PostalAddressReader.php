@@ -1,0 +1,419 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding\Readers;
+
+use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
+use Ringo\Understanding\Context;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Numerals;
+use Ringo\Understanding\Reader;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\Repairs;
+use Ringo\Understanding\Spelling;
+
+/**
+ * Reads a postal address of one line: house, street, town and postcode.
+ *
+ * A postcode (GB) or a state and ZIP code (US) is checked for its form and written as the post writes it.
+ */
+final readonly class PostalAddressReader implements Reader
+{
+    /** Form of a GB postcode, after BS 7666. */
+    private const GB = '/^(?:GIR0AA|[A-Z]{1,2}\d[A-Z\d]?\d[A-Z]{2})$/';
+
+    private Numerals $numerals;
+
+    private Spelling $spelling;
+
+    private Repairs $repairs;
+
+    public function __construct(private Vocabulary $words)
+    {
+        $this->numerals = new Numerals($words);
+        $this->spelling = new Spelling($words);
+        $this->repairs = new Repairs($words);
+    }
+
+    public function read(Heard $heard, Context $context): Reading
+    {
+        $lines = null;
+        $from = PHP_INT_MAX;
+        $to = 0;
+        foreach ($this->repairs->stretches($heard->tokens) as $stretch) {
+            if ($stretch['restart']) {
+                [$lines, $from] = [null, PHP_INT_MAX];
+            }
+            $t = $this->repairs->withoutDenied($stretch['tokens']);
+            $found = $this->lines($t, $context, $lines !== null);
+            if ($found === null) {
+                continue;
+            }
+            $from = min($from, $found['from']);
+            $to = max($to, $found['to']);
+            $lines = $lines === null ? $found['lines'] : $this->replaced($lines, $found['lines']);
+        }
+        if ($lines === null || ! $this->whole($lines, $context)) {
+            return Reading::none($lines === null ? null : 'that is only part of an address');
+        }
+        $confidence = 0.66 + ($lines['code'] !== '' ? 0.14 : 0.0) + ($lines['town'] !== '' ? 0.06 : 0.0) + (preg_match('/^\d|^(?:Flat|Unit)/', $lines['street']) === 1 ? 0.06 : 0.0);
+
+        return Reading::of($this->joined($lines), $confidence, $heard->between($from, $to), $from, $to);
+    }
+
+    /**
+     * @param list<Token> $t
+     *
+     * @return array{lines: array{street: string, town: string, code: string}, from: int, to: int}|null
+     */
+    private function lines(array $t, Context $context, bool $repair): ?array
+    {
+        $start = 0;
+        $intro = $this->words->phrases('address', 'intro');
+        foreach ($intro->all($t) as [$phrase, $place, $length]) {
+            if ($place > 0 && in_array($phrase, ['at', 'to', 'address', 'no', "it's", 'its', 'it is'], true) && $this->hasStreet(array_slice($t, 0, $place))) {
+                continue;
+            }
+            if (in_array($phrase, ['the postcode is', 'postcode', 'post code', 'zip', 'zip code', "that's", 'that is'], true) && $place > 0) {
+                continue;
+            }
+            $start = max($start, $place + $length);
+        }
+        $soft = $this->words->phrases('talk', 'soft');
+        while (isset($t[$start]) && ($hit = $soft->at($t, $start)) !== null) {
+            $start += $hit[1];
+        }
+        $t = array_values(array_slice($t, $start));
+        if ($t === []) {
+            return null;
+        }
+        [$code, $codeFrom, $codeTo] = $this->postcode($t, $context);
+        $before = $codeFrom === null ? $t : array_slice($t, 0, $codeFrom);
+        while ($before !== [] && in_array(end($before)->text, ['postcode', 'code', 'post', 'is', 'the', 'zip', "that's", 'and', 'its', "it's"], true)) {
+            array_pop($before);
+        }
+        $before = $this->ended($before);
+        $parts = $this->parts($before);
+        if ($parts === [] && $code === '') {
+            return null;
+        }
+        $street = [];
+        $town = [];
+        $seen = false;
+        foreach ($parts as $part) {
+            if ($seen) {
+                $town[] = $part['text'];
+
+                continue;
+            }
+            $street[] = $part['text'];
+            $seen = $part['street'] || $part['numbered'] && ! $this->aheadStreet($parts, $part);
+        }
+        if (! $seen && ! $repair && $code === '') {
+            return null;
+        }
+        if (! $seen && $street !== [] && count($street) > 1) {
+            $town[] = array_pop($street);
+        } elseif (! $seen && $repair) {
+            $town = $street;
+            $street = [];
+        }
+        $last = $codeTo !== null ? $t[$codeTo] : (end($before) ?: $t[0]);
+
+        return ['lines' => ['street' => implode(', ', $street), 'town' => implode(', ', $town), 'code' => $code], 'from' => $t[0]->start, 'to' => $last->end];
+    }
+
+    /** @param list<array{text: string, street: bool, numbered: bool}> $parts @param array{text: string, street: bool, numbered: bool} $part */
+    private function aheadStreet(array $parts, array $part): bool
+    {
+        $after = false;
+        foreach ($parts as $one) {
+            if ($after && $one['street']) {
+                return true;
+            }
+            $after = $after || $one === $part;
+        }
+
+        return false;
+    }
+
+    /** @param list<Token> $t @return list<Token> cut where the sentence goes on about something else */
+    private function ended(array $t): array
+    {
+        foreach ($t as $i => $token) {
+            if ($i > 2 && in_array($token->text, ['please', 'because', 'if', 'and', 'but', 'thanks', 'thank', 'by', 'is', 'for', 'so', 'where', 'which', 'if'], true) && ($i + 1 >= count($t) || ! ($this->hasStreet(array_slice($t, $i)) || in_array($token->text, ['and', 'by'], true) && ! $token->afterBreak() && count($t) - $i < 3))) {
+                return array_slice($t, 0, $i);
+            }
+        }
+
+        return $t;
+    }
+
+    /**
+     * Cuts the words into lines: at commas, and behind a street's kind.
+     *
+     * @param list<Token> $t
+     *
+     * @return list<array{text: string, street: bool, numbered: bool}>
+     */
+    private function parts(array $t): array
+    {
+        $kinds = $this->words->phrases('address', 'streets');
+        $parts = [];
+        $current = [];
+        $numbered = false;
+        $flush = static function (bool $street) use (&$parts, &$current, &$numbered): void {
+            if ($current !== []) {
+                $parts[] = ['text' => implode(' ', $current), 'street' => $street, 'numbered' => $numbered];
+            }
+            $current = [];
+            $numbered = false;
+        };
+        for ($i = 0, $n = count($t); $i < $n;) {
+            if ($current !== [] && $t[$i]->afterBreak()) {
+                // '14, Mill Lane' is one line.
+                if (! (count($current) === 1 && preg_match('/^\d+[A-Z]?$/', $current[0]) === 1)) {
+                    $flush(false);
+                }
+            }
+            $word = $t[$i]->text;
+            if (in_array($word, ['number', 'no'], true) && $this->numberAt($t, $i + 1) !== null && ! $this->afterUnit($t, $i)) {
+                $i++;
+
+                continue;
+            }
+            if ($current === [] && in_array($word, ['in', 'near', 'and', 'at', 'on', 'the', 'a', 'then', 'off'], true) && $parts !== []) {
+                $i++;
+
+                continue;
+            }
+            $number = $this->numberAt($t, $i);
+            if ($number !== null) {
+                $current[] = $number[0];
+                $numbered = true;
+                $i += $number[1];
+                // 'Flat 3 14 Mill Lane': a second number begins the house.
+                if (isset($t[$i]) && $this->numberAt($t, $i) !== null && count($current) === 2 && in_array(strtolower($current[0]), $this->words->section('address', 'units'), true) && ! in_array(strtolower($t[$i]->text), ['floor'], true)) {
+                    $flush(false);
+                }
+
+                continue;
+            }
+            $ordinal = $this->numerals->ordinal($t, $i);
+            if ($ordinal !== null && $kinds->at($t, $i + $ordinal->length) !== null) {
+                $current[] = $ordinal->whole().$this->suffix($ordinal->whole());
+                $i += $ordinal->length;
+
+                continue;
+            }
+            $kind = $current === [] && $word !== 'high' ? null : $kinds->at($t, $i);
+            $goesOn = $kind !== null && isset($t[$i + $kind[1]]) && ! $t[$i + $kind[1]]->afterBreak() && $kinds->at($t, $i + $kind[1]) !== null;
+            if ($kind !== null && $current !== [] && ! $goesOn && ! (count($current) === 1 && $numbered && $kind[1] === 1 && ! in_array($word, ['broadway', 'esplanade', 'promenade', 'embankment'], true)) && ! (in_array($word, ['st'], true) && isset($t[$i + 1]) && count($current) === 1 && $numbered)) {
+                for ($k = 0; $k < $kind[1]; $k++) {
+                    $current[] = $this->cased($t[$i + $k]->text, false);
+                }
+                $i += $kind[1];
+                // 'Mill Lane North'
+                if (isset($t[$i]) && in_array($t[$i]->text, ['north', 'south', 'east', 'west'], true) && (! isset($t[$i + 1]) || $t[$i + 1]->afterBreak())) {
+                    $current[] = $this->cased($t[$i]->text, false);
+                    $i++;
+                }
+                $flush(true);
+
+                continue;
+            }
+            if ($current !== [] && $t[$i]->gap === '-') {
+                $current[count($current) - 1] .= '-'.$this->cased($word, true);
+            } else {
+                $current[] = $this->cased($word, $current !== [] && ! (count($current) === 1 && $numbered));
+            }
+            $i++;
+        }
+        $flush(false);
+
+        return array_values(array_filter($parts, static fn (array $part): bool => ! in_array(strtolower($part['text']), ['the', 'so', 'postcode', 'the postcode', 'just'], true)));
+    }
+
+    /** @param list<Token> $t */
+    private function afterUnit(array $t, int $i): bool
+    {
+        return in_array($t[$i - 1]->text ?? '', $this->words->section('address', 'units'), true);
+    }
+
+    /** @param list<Token> $t a house number: '14', 'fourteen', 'fourteen b', 'one twenty three', 'twelve to fourteen' @return array{string, int}|null */
+    private function numberAt(array $t, int $i): ?array
+    {
+        if (! isset($t[$i])) {
+            return null;
+        }
+        [$chunks, $length] = $this->numerals->chunks($t, $i);
+        if ($chunks === [] || in_array($t[$i]->text, ['oh', 'o'], true)) {
+            return null;
+        }
+        if ($t[$i]->isDigits()) {
+            $number = $t[$i]->text;
+            $length = 1;
+        } else {
+            $number = count($chunks) === 1 ? (string) $chunks[0] : implode('', array_map(strval(...), $chunks));
+        }
+        $next = $t[$i + $length] ?? null;
+        if ($next !== null && $next->isLetter() && ! $next->afterBreak() && ! ($next->text === 'a' && isset($t[$i + $length + 1]) && ! $next->glued() && false)) {
+            return [$number.strtoupper($next->text), $length + 1];
+        }
+
+        return [$number, $length];
+    }
+
+    /**
+     * The postcode or ZIP code at the end, however it is said.
+     *
+     * @param list<Token> $t
+     *
+     * @return array{string, ?int, ?int} code, first and last token
+     */
+    private function postcode(array $t, Context $context): array
+    {
+        $n = count($t);
+        if ($context->country === 'US') {
+            return $this->zip($t);
+        }
+        for ($i = max(0, $n - 14); $i < $n; $i++) {
+            $text = '';
+            $pieces = 0;
+            for ($j = $i; $j < $n && $pieces < 8;) {
+                $word = $t[$j]->text;
+                if ($pieces > 0 && in_array($word, ['space', 'then', 'and'], true)) {
+                    $j++;
+
+                    continue;
+                }
+                $piece = null;
+                if (preg_match('/^[a-z]{1,2}$/', $word) === 1 && ! in_array($word, ['at', 'in', 'on', 'to', 'is', 'it', 'of', 'by', 'my', 'no', 'so', 'we', 'up', 'st', 'rd', 'dr'], true)) {
+                    $piece = $this->spelling->letter($t, $j, true) ?? [$word, 1];
+                    $piece = strlen($word) === 2 && ! isset($this->words->section('letters', 'names')[$word]) ? [$word, 1] : $piece;
+                } else {
+                    $piece = $this->spelling->digits($t, $j, $pieces > 0) ?? $this->spelling->letter($t, $j, $pieces > 0);
+                }
+                if ($piece === null) {
+                    break;
+                }
+                $text .= strtoupper($piece[0]);
+                $pieces++;
+                $j += $piece[1];
+                $end = $j >= $n || $t[$j]->afterBreak() || in_array($t[$j]->text, ['please', 'is', 'if', 'thanks', 'and', 'that', 'for', 'by'], true);
+                if ($end && preg_match(self::GB, $text) === 1) {
+                    return [substr($text, 0, -3).' '.substr($text, -3), $i, $j - 1];
+                }
+            }
+        }
+
+        return ['', null, null];
+    }
+
+    /** @param list<Token> $t @return array{string, ?int, ?int} */
+    private function zip(array $t): array
+    {
+        $n = count($t);
+        $states = $this->words->phrases('address', 'states');
+        for ($i = $n - 1; $i >= max(1, $n - 8); $i--) {
+            $digits = '';
+            for ($j = $i; $j < $n && strlen($digits) < 5 && ($piece = $this->spelling->digits($t, $j, true)) !== null;) {
+                $digits .= $piece[0];
+                $j += $piece[1];
+            }
+            if (strlen($digits) === 5 && $j >= $n) {
+                // The state stands right before it.
+                foreach ([3, 2, 1] as $back) {
+                    $name = $i - $back >= 0 ? $states->at($t, $i - $back) : null;
+                    if ($name !== null && $name[1] === $back) {
+                        return [$name[0].' '.$digits, $i - $back, $j - 1];
+                    }
+                }
+                $before = strtoupper($t[$i - 1]->text);
+                if (in_array($before, $this->words->section('address', 'states'), true)) {
+                    return [$before.' '.$digits, $i - 1, $j - 1];
+                }
+                $previous = $this->spelling->digits($t, $i - 1, true);
+                if ($previous === null && strlen((string) preg_replace('/\D/', '', $digits)) === 5) {
+                    return [$digits, $i, $j - 1];
+                }
+            }
+        }
+        foreach ([3, 2, 1] as $back) {
+            $name = $n - $back > 1 ? $states->at($t, $n - $back) : null;
+            if ($name !== null && $name[1] === $back) {
+                return [$name[0], $n - $back, $n - 1];
+            }
+        }
+        $last = strtoupper($t[$n - 1]->text);
+
+        return $n > 3 && strlen($last) === 2 && in_array($last, $this->words->section('address', 'states'), true) ? [$last, $n - 1, $n - 1] : ['', null, null];
+    }
+
+    /** @param list<Token> $t */
+    private function hasStreet(array $t): bool
+    {
+        return $this->words->phrases('address', 'streets')->in($t);
+    }
+
+    /** @param array{street: string, town: string, code: string} $lines */
+    private function whole(array $lines, Context $context): bool
+    {
+        $kind = preg_match('/\b(?:'.implode('|', array_map(preg_quote(...), $this->words->section('address', 'streets'))).')\b/i', $lines['street']) === 1;
+        $number = preg_match('/\d/', $lines['street']) === 1;
+        if (! $context->asked) {
+            return $number && $kind && ($lines['town'] !== '' || $lines['code'] !== '');
+        }
+
+        return $kind && ($number || $lines['town'] !== '' || $lines['code'] !== '') || $number && ($lines['code'] !== '' || $lines['town'] !== '') || $lines['street'] !== '' && $lines['code'] !== '' && $lines['town'] !== '';
+    }
+
+    /**
+     * @param array{street: string, town: string, code: string} $old
+     * @param array{street: string, town: string, code: string} $new
+     *
+     * @return array{street: string, town: string, code: string}
+     */
+    private function replaced(array $old, array $new): array
+    {
+        // 'number 16, not 14' replaces the house number alone.
+        if (preg_match('/^\d+[A-Z]?$/', $new['street']) === 1 && $new['town'] === '') {
+            $new['street'] = (string) preg_replace('/^\d+[A-Z]?/', $new['street'], $old['street']);
+        } elseif ($new['street'] !== '' && preg_match('/^\d/', $new['street']) !== 1 && preg_match('/^(\d+[A-Z]?) /', $old['street'], $m) === 1) {
+            $new['street'] = $m[1].' '.$new['street'];
+        }
+
+        return [
+            'street' => $new['street'] !== '' ? $new['street'] : $old['street'],
+            'town' => $new['town'] !== '' ? $new['town'] : $old['town'],
+            'code' => $new['code'] !== '' ? $new['code'] : $old['code'],
+        ];
+    }
+
+    /** @param array{street: string, town: string, code: string} $lines */
+    private function joined(array $lines): string
+    {
+        return implode(', ', array_filter([$lines['street'], $lines['town'], $lines['code']], static fn (string $line): bool => $line !== ''));
+    }
+
+    private function cased(string $word, bool $inner): string
+    {
+        if ($inner && in_array($word, $this->words->section('address', 'minor'), true)) {
+            return $word;
+        }
+        $cased = mb_convert_case($word, MB_CASE_TITLE);
+
+        return (string) preg_replace_callback("/^(O'|D'|Mc)(\\p{Ll})/u", static fn (array $m): string => $m[1].mb_strtoupper($m[2]), str_replace("'S", "'s", $cased));
+    }
+
+    private function suffix(int $n): string
+    {
+        return match (true) {
+            $n % 100 >= 11 && $n % 100 <= 13 => 'th',
+            $n % 10 === 1 => 'st', $n % 10 === 2 => 'nd', $n % 10 === 3 => 'rd',
+            default => 'th',
+        };
+    }
+}

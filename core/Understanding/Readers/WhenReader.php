@@ -1,0 +1,199 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding\Readers;
+
+use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
+use Ringo\Understanding\Context;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Numerals;
+use Ringo\Understanding\Reader;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\Repairs;
+use Ringo\Value\ValueType;
+use Ringo\Understanding\When\Clock;
+use Ringo\Understanding\When\ClockFinder;
+use Ringo\Understanding\When\Day;
+use Ringo\Understanding\When\DayFinder;
+use Ringo\Understanding\When\Span;
+
+/** Reads dates, times of day, and both together. */
+final readonly class WhenReader implements Reader
+{
+    private DayFinder $days;
+
+    private ClockFinder $clocks;
+
+    private Repairs $repairs;
+
+    public function __construct(private Vocabulary $words, private ValueType $type)
+    {
+        $numerals = new Numerals($words);
+        $this->days = new DayFinder($words, $numerals);
+        $this->clocks = new ClockFinder($words, $numerals);
+        $this->repairs = new Repairs($words);
+    }
+
+    public function read(Heard $heard, Context $context): Reading
+    {
+        $day = null;
+        $clock = null;
+        $moment = null;
+        $doubt = null;
+        $from = PHP_INT_MAX;
+        $to = 0;
+        foreach ($this->repairs->stretches($heard->tokens) as $stretch) {
+            if ($stretch['restart']) {
+                $day = $clock = $moment = $doubt = null;
+                $from = PHP_INT_MAX;
+            }
+            $t = $this->repairs->withoutDenied($this->words->phrases('talk', 'about')->without($stretch['tokens']));
+            $days = $this->days->find($t, $context);
+            $clocks = $this->type === ValueType::Date ? $this->elapsedOnly($t, $context, $days) : $this->clocks->find($t, $context, $days, $context->asked);
+            if ($days === [] && $clocks === []) {
+                $doubt = $this->vague($t) ?? $doubt;
+
+                continue;
+            }
+            $doubt = null;
+            foreach ([...$days, ...$clocks] as $span) {
+                $from = min($from, $t[$span->from]->start);
+                $to = max($to, $t[$span->end() - 1]->end);
+            }
+            $doubt = $this->several($days, $t, $context) ?? $this->several($clocks, $t, $context) ?? $this->bounded($days, $clocks, $t);
+            foreach ($days as $span) {
+                if ($span->what instanceof Day) {
+                    $day = $span->what->after($day, $context->now);
+                    $moment = null;
+                }
+            }
+            foreach ($clocks as $span) {
+                if ($span->what instanceof Clock) {
+                    $clock = $span->what->after($clock);
+                    $moment = null;
+                } elseif ($span->what instanceof \DateTimeImmutable) {
+                    $moment = $span->what;
+                }
+            }
+        }
+        if ($doubt !== null) {
+            return Reading::none($doubt);
+        }
+        if ($day === null && $clock === null && $moment === null) {
+            return Reading::none();
+        }
+        [$value, $doubt] = $this->value($day, $clock, $moment, $context);
+        if ($value === null) {
+            return Reading::none($doubt);
+        }
+
+        return Reading::of($value, 0.62 + 0.36 * $heard->explained($from, $to, $this->words), $heard->between($from, $to), $from, $to);
+    }
+
+    /** @return array{?string, ?string} the value, or why there is none */
+    private function value(?Day $day, ?Clock $clock, ?\DateTimeImmutable $moment, Context $context): array
+    {
+        if ($moment !== null) {
+            return [match ($this->type) {
+                ValueType::Date => $moment->format('Y-m-d'),
+                ValueType::Time => $moment->format('H:i'),
+                default => $moment->format('Y-m-d\TH:i'),
+            }, null];
+        }
+        $date = $day?->resolve($context->now);
+        $time = $clock?->resolve();
+        if ($this->type === ValueType::Date) {
+            return [$date?->format('Y-m-d'), $day === null ? null : 'that is not a whole date, or there is no such day'];
+        }
+        if ($this->type === ValueType::Time) {
+            return [$time, $clock === null ? null : 'that is only a part of a day'];
+        }
+        if ($date === null || $time === null) {
+            return [null, match (true) {
+                $day === null => 'the day is missing',
+                $clock === null => 'the time is missing',
+                default => 'there is no such day or time',
+            }];
+        }
+        $local = $date->format('Y-m-d').'T'.$time;
+        // A local time that a clock change leaps over does not exist.
+        $there = new \DateTimeImmutable($local, $context->now->getTimezone());
+
+        return $there->format('Y-m-d\TH:i') === $local ? [$local, null] : [null, 'the clocks change then: there is no such time that day'];
+    }
+
+    /**
+     * @param list<Token> $t
+     * @param list<Span> $days
+     *
+     * @return list<Span>
+     */
+    private function elapsedOnly(array $t, Context $context, array $days): array
+    {
+        return $days !== [] ? [] : array_values(array_filter($this->clocks->find($t, $context, [], false), static fn (Span $span): bool => $span->what instanceof \DateTimeImmutable));
+    }
+
+    /**
+     * Two different days or times in one stretch are alternatives or a range.
+     *
+     * @param list<Span> $spans
+     * @param list<Token> $t
+     */
+    private function several(array $spans, array $t, Context $context): ?string
+    {
+        $said = [];
+        foreach ($spans as $span) {
+            if ($span->what instanceof Clock && ! $span->what->complete()) {
+                continue;
+            }
+            if ($span->what instanceof Day && $span->what->resolve($context->now) === null && $span->what->day === null) {
+                continue;
+            }
+            $said[match (true) {
+                $span->what instanceof Day => $span->what->resolve($context->now)?->format('Y-m-d') ?? 'none',
+                $span->what instanceof Clock => $span->what->resolve() ?? 'none',
+                default => $span->what->format('c'),
+            }] = implode(' ', array_map(static fn (Token $token): string => $token->original, array_slice($t, $span->from, $span->length)));
+        }
+
+        return count($said) > 1 ? 'more than one was named: '.implode(', ', $said) : null;
+    }
+
+    /**
+     * @param list<Span> $days
+     * @param list<Span> $clocks
+     * @param list<Token> $t
+     */
+    private function bounded(array $days, array $clocks, array $t): ?string
+    {
+        $spans = $this->type === ValueType::Date ? $days : ($this->type === ValueType::Time ? $clocks : [...$days, ...$clocks]);
+        foreach ($spans as $span) {
+            $before = array_map(static fn (Token $token): string => $token->text, array_slice($t, max(0, $span->from - 3), min(3, $span->from)));
+            $last = end($before) ?: '';
+            if ($last === 'the' || $last === 'on') {
+                array_pop($before);
+                $last = end($before) ?: '';
+            }
+            if (in_array($last, ['before', 'after', 'between', 'past', 'beyond'], true)
+                || in_array(implode(' ', array_slice($before, -2)), ['earlier than', 'later than', 'end of', 'start of', 'beginning of', 'middle of', 'not until', 'week of', 'week commencing', 'week beginning', 'weekend of'], true)) {
+                return 'that is a range, not one '.($span->what instanceof Day ? 'day' : 'time');
+            }
+            $after = implode(' ', array_map(static fn (Token $token): string => $token->text, array_slice($t, $span->end(), 2)));
+            if (preg_match('/^(onwards|or later|or earlier|or after|or before|or sooner|ish or|or so or)/', $after) === 1) {
+                return 'that is a range, not one '.($span->what instanceof Day ? 'day' : 'time');
+            }
+        }
+
+        return null;
+    }
+
+    /** @param list<Token> $t */
+    private function vague(array $t): ?string
+    {
+        $hit = $this->words->phrases('calendar', $this->type === ValueType::Time ? 'vague_times' : 'vague_days')->first($t);
+
+        return $hit === null ? null : "“{$hit[0]}” is not an exact ".($this->type === ValueType::Time ? 'time' : 'day');
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding;
+
+use Ringo\Language\Vocabulary;
+use Ringo\Numbering\NumberingPlan;
+use Ringo\Value\ValueType;
+
+/** Turns what was heard into values: one reader for each type, over the word tables of one language. */
+final class Understanding
+{
+    /** @var array<string, Reader> */
+    private array $readers = [];
+
+    public function __construct(public readonly Vocabulary $words, private readonly NumberingPlan $plan)
+    {
+    }
+
+    public static function in(string $language = 'en'): self
+    {
+        return new self(Vocabulary::of($language), new NumberingPlan);
+    }
+
+    public function hear(string $words): Heard
+    {
+        return Heard::of($words, $this->words);
+    }
+
+    public function read(ValueType $type, Heard|string $heard, Context $context): Reading
+    {
+        $heard = is_string($heard) ? $this->hear($heard) : $heard;
+
+        return $this->reader($type)->read($heard, $context);
+    }
+
+    private function reader(ValueType $type): Reader
+    {
+        return $this->readers[$type->value] ??= match ($type) {
+            ValueType::PersonName => new Readers\PersonNameReader($this->words),
+            ValueType::Phone => new Readers\PhoneReader($this->words, $this->plan),
+            ValueType::Email => new Readers\EmailReader($this->words),
+            ValueType::Date, ValueType::Time, ValueType::DateTime => new Readers\WhenReader($this->words, $type),
+            ValueType::Number => new Readers\NumberReader($this->words),
+            ValueType::Money => new Readers\MoneyReader($this->words),
+            ValueType::Duration => new Readers\DurationReader($this->words),
+            ValueType::Reference => new Readers\ReferenceReader($this->words),
+            ValueType::YesNo => new Readers\YesNoReader($this->words),
+            ValueType::Choice => new Readers\ChoiceReader($this->words),
+            ValueType::PostalAddress => new Readers\PostalAddressReader($this->words),
+            ValueType::Text => new Readers\TextReader($this->words),
+        };
+    }
+}
