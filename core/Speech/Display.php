@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Speech;
+
+use Ringo\Language\Vocabulary;
+use Ringo\Numbering\NumberingPlan;
+use Ringo\Value\Typed;
+use Ringo\Value\ValueType;
+
+/** Writes values for people to read on a screen: 'Tuesday 17 March 2026', '£249.50', '01632 960 147'. */
+final readonly class Display
+{
+    public function __construct(private Vocabulary $words, private NumberingPlan $plan)
+    {
+    }
+
+    public function show(Typed $typed): string
+    {
+        $value = $typed->value;
+        if ($typed->isEmpty()) {
+            return '';
+        }
+
+        return match ($typed->type) {
+            ValueType::Date => (new \DateTimeImmutable((string) $value))->format('l j F Y'),
+            ValueType::DateTime => (new \DateTimeImmutable((string) $value))->format('l j F Y, H:i'),
+            ValueType::Phone => $this->plan->describe((string) $value)?->inNationalFormat() ?? (string) $value,
+            ValueType::Money => $this->money((float) $value['amount'], (string) $value['currency']),
+            ValueType::Duration => $this->duration((string) $value),
+            ValueType::YesNo => $value ? 'yes' : 'no',
+            ValueType::Choice => $this->capitalised($typed->label ?? str_replace('_', ' ', (string) $value)),
+            ValueType::Number => is_float($value) ? rtrim(rtrim(number_format($value, 4), '0'), '.') : number_format((float) $value),
+            default => is_scalar($value) ? (string) $value : json_encode($value, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+        };
+    }
+
+    private function capitalised(string $text): string
+    {
+        return mb_strtoupper(mb_substr($text, 0, 1)).mb_substr($text, 1);
+    }
+
+    private function money(float $amount, string $currency): string
+    {
+        $symbol = $this->words->section('units', 'symbols')[$currency] ?? null;
+        $figures = number_format($amount, floor($amount) === $amount ? 0 : 2);
+
+        return $symbol === null ? $figures.' '.$currency : $symbol.$figures;
+    }
+
+    private function duration(string $iso): string
+    {
+        if (preg_match('/^P(?:(\d+)Y)?(?:(\d+)M)?(?:(\d+)W)?(?:(\d+)D)?(?:T(?:(\d+)H)?(?:(\d+)M)?(?:(\d+)S)?)?$/', $iso, $m) !== 1) {
+            return $iso;
+        }
+        $parts = [];
+        foreach ([1 => 'year', 'month', 'week', 'day', 'hour', 'minute', 'second'] as $i => $unit) {
+            $count = (int) ($m[$i] ?? 0);
+            if ($count > 0) {
+                $parts[] = $count.' '.$unit.($count === 1 ? '' : 's');
+            }
+        }
+
+        return implode(' ', $parts);
+    }
+}
