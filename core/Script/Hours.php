@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Script;
+
+/**
+ * When a business is open: ranges of the week, and closures that override them.
+ *
+ * @phpstan-type Range array{from: string, to: string}
+ */
+final readonly class Hours
+{
+    private const DAYS = ['mon' => 1, 'tue' => 2, 'wed' => 3, 'thu' => 4, 'fri' => 5, 'sat' => 6, 'sun' => 7];
+
+    /**
+     * @param array<int, list<Range>> $week by ISO weekday
+     * @param array<string, string> $closures date => why
+     */
+    private function __construct(public array $week, public array $closures)
+    {
+    }
+
+    public static function read(Node $node): self
+    {
+        $week = array_fill(1, 7, []);
+        foreach (self::DAYS as $name => $day) {
+            foreach ($node->strings($name) as $range) {
+                if (preg_match('/^([01]\d|2[0-3]):([0-5]\d)-([01]\d|2[0-4]):([0-5]\d)$/', $range) !== 1 || substr($range, 0, 5) >= substr($range, 6)) {
+                    $node->problem($name, "“{$range}” is no range of hours; write 07:30-17:00");
+
+                    continue;
+                }
+                $week[$day][] = ['from' => substr($range, 0, 5), 'to' => substr($range, 6)];
+            }
+        }
+        $closures = [];
+        foreach ($node->children('closures') as $closure) {
+            $date = $closure->string('date');
+            if (preg_match('/^(\d{4})-(\d\d)-(\d\d)$/', $date, $m) !== 1 || ! checkdate((int) $m[2], (int) $m[3], (int) $m[1])) {
+                $closure->problem('date', "“{$date}” is no date; write 2026-12-25");
+            }
+            $closures[$date] = $closure->string('why', '');
+            $closure->noMore();
+        }
+        $node->noMore();
+
+        return new self($week, $closures);
+    }
+
+    public function given(): bool
+    {
+        return array_filter($this->week) !== [];
+    }
+
+    /** @return list<Range> the open ranges of a day, none where it is closed */
+    public function on(\DateTimeImmutable $day): array
+    {
+        return isset($this->closures[$day->format('Y-m-d')]) ? [] : $this->week[(int) $day->format('N')];
+    }
+
+    public function openAt(\DateTimeImmutable $moment): bool
+    {
+        $clock = $moment->format('H:i');
+        foreach ($this->on($moment) as $range) {
+            if ($clock >= $range['from'] && $clock < $range['to']) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** The next moment the business opens, within three weeks. */
+    public function nextOpening(\DateTimeImmutable $after): ?\DateTimeImmutable
+    {
+        for ($ahead = 0; $ahead <= 21; $ahead++) {
+            $day = $after->modify("+{$ahead} days");
+            foreach ($this->on($day) as $range) {
+                $opens = $day->modify($range['from']);
+                if ($opens > $after) {
+                    return $opens;
+                }
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Script;
+
+/**
+ * What holds on every step: replies to side questions, words never said, and where a request for a person leads.
+ *
+ * @phpstan-type Reply array{key: string, when: list<string>, say: string|list<string>, about: ?string, otherwise: ?string, to: ?string}
+ */
+final readonly class Standing
+{
+    /**
+     * @param list<Reply> $replies answers to what callers ask anywhere; `about` names a choice field whose option the answer speaks of
+     * @param ?string $person the step that a request for a person leads to
+     * @param ?string $personKey the key that asks for a person anywhere
+     * @param list<string> $neverSay words that must not leave the agent's mouth
+     * @param array<string, string> $words own words for built-in replies: who, machine, off_topic, no_answer, goodbye
+     * @param int $patience signs of frustration before the call goes to a person
+     */
+    public function __construct(
+        public array $replies,
+        public ?string $person,
+        public ?string $personKey,
+        public array $neverSay,
+        public array $words,
+        public int $patience,
+    ) {
+    }
+
+    public static function read(Node $node): self
+    {
+        $replies = [];
+        foreach ($node->children('replies') as $one) {
+            $replies[] = [
+                'key' => $one->string('key'),
+                'when' => $one->strings('when'),
+                'say' => $one->text('say'),
+                'about' => $one->optional('about'),
+                'otherwise' => $one->optional('otherwise'),
+                'to' => $one->optional('to'),
+            ];
+            $one->noMore();
+        }
+        $words = [];
+        if ($node->has('words')) {
+            $child = $node->child('words');
+            foreach (['who', 'machine', 'off_topic', 'no_answer', 'goodbye', 'recording'] as $key) {
+                if ($child->has($key)) {
+                    $words[$key] = $child->string($key);
+                }
+            }
+            $child->noMore();
+        }
+        $standing = new self(
+            replies: $replies,
+            person: $node->optional('person'),
+            personKey: $node->optional('person_key'),
+            neverSay: $node->strings('never_say'),
+            words: $words,
+            patience: (int) $node->number('patience', 3, 1, 20),
+        );
+        $node->noMore();
+
+        return $standing;
+    }
+}

@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Sheet;
+
+use Ringo\Script\Node;
+use Ringo\Value\ValueType;
+
+/**
+ * The fields calls must leave, kept and exchanged as a JSON Schema (draft 2020-12) of an object.
+ *
+ * `format` gives the type; `x-phrases` maps enum values (or true and false) to spoken synonyms, `x-labels` to the words they go by,
+ * `x-facts` to facts of an option, and `x-cues` lists words that announce a field.
+ */
+final readonly class RecordSheet
+{
+    private const FORMATS = [
+        'email' => ValueType::Email, 'phone' => ValueType::Phone, 'date' => ValueType::Date, 'time' => ValueType::Time, 'date-time' => ValueType::DateTime,
+        'person-name' => ValueType::PersonName, 'postal-address' => ValueType::PostalAddress, 'money' => ValueType::Money, 'duration' => ValueType::Duration, 'reference' => ValueType::Reference,
+    ];
+
+    /**
+     * @param array<string, Field> $fields in order
+     * @param array<array-key, mixed> $schema as it was given
+     */
+    private function __construct(public string $title, public array $fields, private array $schema)
+    {
+    }
+
+    public static function read(Node $node): self
+    {
+        $schema = $node->all();
+        $required = $node->strings('required');
+        if (($schema['type'] ?? 'object') !== 'object') {
+            $node->problem('type', 'a record sheet is the schema of an object');
+        }
+        $fields = [];
+        foreach ($node->map('properties') as $key => $property) {
+            if (preg_match('/^[a-z][a-z0-9_]*$/', $key) !== 1) {
+                $property->problem('', 'a field key is lower-case letters, digits and underscores, beginning with a letter');
+            }
+            $fields[$key] = self::field($key, $property, in_array($key, $required, true));
+        }
+        foreach ($required as $key) {
+            if (! isset($fields[$key])) {
+                $node->problem('required', "“{$key}” is required but is not among the properties");
+            }
+        }
+
+        return new self($node->string('title', 'Record'), $fields, $schema);
+    }
+
+    /** @throws \Ringo\Script\InvalidScript naming every problem with its path */
+    public static function fromArray(mixed $data): self
+    {
+        if (! is_array($data)) {
+            throw new \Ringo\Script\InvalidScript([['path' => '', 'message' => 'a record sheet is a JSON object']]);
+        }
+        $node = Node::root($data);
+        $sheet = self::read($node);
+        $node->settle();
+
+        return $sheet;
+    }
+
+    public function field(string $key): ?Field
+    {
+        return $this->fields[$key] ?? null;
+    }
+
+    /** @return array<array-key, mixed> */
+    public function toArray(): array
+    {
+        return $this->schema;
+    }
+
+    private static function field(string $key, Node $node, bool $required): Field
+    {
+        $data = $node->all();
+        $type = self::type($node, $data);
+        $labels = is_array($data['x-labels'] ?? null) ? $data['x-labels'] : [];
+        $phrases = is_array($data['x-phrases'] ?? null) ? $data['x-phrases'] : [];
+        $options = [];
+        foreach (is_array($data['enum'] ?? null) ? $data['enum'] : [] as $value) {
+            if (! is_string($value)) {
+                continue;
+            }
+            $options[] = ['key' => $value, 'label' => (string) ($labels[$value] ?? str_replace('_', ' ', $value)), 'phrases' => self::texts($phrases[$value] ?? [])];
+        }
+        $examples = is_array($data['examples'] ?? null) ? $data['examples'] : [];
+        $pattern = is_string($data['pattern'] ?? null) ? $data['pattern'] : null;
+        if ($pattern !== null && @preg_match('~'.str_replace('~', '\~', $pattern).'~u', '') === false) {
+            $node->problem('pattern', 'is not a regular expression');
+            $pattern = null;
+        }
+
+        return new Field(
+            key: $key,
+            type: $type,
+            title: is_string($data['title'] ?? null) ? $data['title'] : ucfirst(str_replace('_', ' ', $key)),
+            description: is_string($data['description'] ?? null) ? $data['description'] : '',
+            example: isset($examples[0]) && is_scalar($examples[0]) ? (string) $examples[0] : null,
+            options: $options,
+            pattern: $pattern,
+            required: $required,
+            cues: self::texts($data['x-cues'] ?? []),
+            phrases: $type === ValueType::YesNo ? array_map(self::texts(...), $phrases) : [],
+            facts: array_filter(is_array($data['x-facts'] ?? null) ? $data['x-facts'] : [], is_array(...)),
+        );
+    }
+
+    /** @param array<array-key, mixed> $data */
+    private static function type(Node $node, array $data): ValueType
+    {
+        if (isset($data['enum'])) {
+            return ValueType::Choice;
+        }
+        $kind = $data['type'] ?? 'string';
+        $kind = is_array($kind) ? (array_values(array_diff($kind, ['null']))[0] ?? 'string') : $kind;
+        $format = $data['format'] ?? null;
+        if ($format !== null && (! is_string($format) || ! isset(self::FORMATS[$format]))) {
+            if (in_array($kind, ['string', 'object'], true) && ! in_array($format, ['text', 'uri', 'hostname'], true)) {
+                $node->problem('format', 'is not one of '.implode(', ', array_keys(self::FORMATS)));
+            }
+            $format = null;
+        }
+
+        return match (true) {
+            $format !== null => self::FORMATS[$format],
+            $kind === 'boolean' => ValueType::YesNo,
+            in_array($kind, ['number', 'integer'], true) => ValueType::Number,
+            default => ValueType::Text,
+        };
+    }
+
+    /** @return list<string> */
+    private static function texts(mixed $value): array
+    {
+        return is_array($value) ? array_values(array_filter($value, is_string(...))) : (is_string($value) ? [$value] : []);
+    }
+}
