@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ringo\Script;
 
+use Ringo\Document\Node;
+
 /** Who speaks: the agent's name, business, voice and manner. */
 final readonly class Agent
 {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ringo\Script;
 
+use Ringo\Document\Node;
+
 /**
  * A condition over values, caller, time and outcome: comparisons, joined by all or any.
  *

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ringo\Script;
 
+use Ringo\Document\Node;
+
 /**
  * When a business is open: ranges of the week, and closures that override them.
  *

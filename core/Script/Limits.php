@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ringo\Script;
 
+use Ringo\Document\Node;
+
 /** How long a call may go on, so that no path loops for ever. */
 final readonly class Limits
 {

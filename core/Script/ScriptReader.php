@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Ringo\Script;
 
+use Ringo\Document\InvalidDocument;
+use Ringo\Document\JsonFault;
+use Ringo\Document\Node;
 use Ringo\Script\Steps\AskStep;
 use Ringo\Script\Steps\BranchStep;
 use Ringo\Script\Steps\ChooseStep;
@@ -25,20 +28,20 @@ final class ScriptReader
 {
     private const KINDS = ['say', 'ask', 'choose', 'listen', 'branch', 'note', 'finish'];
 
-    /** @throws InvalidScript */
+    /** @throws InvalidDocument */
     public function fromJson(string $json): Script
     {
         if (strlen($json) > 5_000_000) {
-            throw new InvalidScript([['path' => '', 'message' => 'the document is larger than 5 MB']]);
+            throw new InvalidDocument([['path' => '', 'message' => 'the document is larger than 5 MB']]);
         }
         $data = json_decode($json, true, 64);
         if (json_last_error() !== JSON_ERROR_NONE) {
             [$line, $column] = $this->place($json);
 
-            throw new InvalidScript([['path' => "line {$line}, column {$column}", 'message' => 'this is not JSON: '.lcfirst(json_last_error_msg())]]);
+            throw new InvalidDocument([['path' => "line {$line}, column {$column}", 'message' => 'this is not JSON: '.lcfirst(json_last_error_msg())]]);
         }
         if (! is_array($data) || array_is_list($data) && $data !== []) {
-            throw new InvalidScript([['path' => '', 'message' => 'a script is a JSON object']]);
+            throw new InvalidDocument([['path' => '', 'message' => 'a script is a JSON object']]);
         }
 
         return $this->fromArray($data);
@@ -47,7 +50,7 @@ final class ScriptReader
     /**
      * @param array<array-key, mixed> $data
      *
-     * @throws InvalidScript
+     * @throws InvalidDocument
      */
     public function fromArray(array $data): Script
     {
@@ -268,7 +271,7 @@ final class ScriptReader
         $i = 0;
         foreach ($script->steps as $step) {
             foreach ($step->exits() as $exit) {
-                if (! isset($script->steps[$exit['to']])) {
+                if ($exit['to'] !== 'return' && ! isset($script->steps[$exit['to']])) {
                     $node->problem("steps[{$i}]", "step “{$step->key()}” leads to “{$exit['to']}” ({$exit['label']}), and there is no such step".$this->near($exit['to'], array_keys($script->steps)));
                 }
             }

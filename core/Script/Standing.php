@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ringo\Script;
 
+use Ringo\Document\Node;
+
 /**
  * What holds on every step: replies to side questions, words never said, and where a request for a person leads.
  *

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ringo\Script;
 
+use Ringo\Document\Node;
+
 /** Where a question leads that cannot be answered: leave it empty and go on, go to a step, or finish. */
 final readonly class WayOut
 {

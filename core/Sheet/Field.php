@@ -15,6 +15,7 @@ final readonly class Field
      * @param list<string> $cues words that announce the field when it is volunteered ('my account number is')
      * @param array<string, list<string>> $phrases for yes/no: spoken phrases that mean 'true' or 'false' unasked
      * @param array<string, array<string, scalar>> $facts of an option, for prompts: `[equipment.day_rate]`
+     * @param ?string $fromCaller the caller's fact that fills the field before it is asked; `number` is the number calling
      */
     public function __construct(
         public string $key,
@@ -28,6 +29,7 @@ final readonly class Field
         public array $cues = [],
         public array $phrases = [],
         public array $facts = [],
+        public ?string $fromCaller = null,
     ) {
     }
 

@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace Ringo\Sheet;
 
-use Ringo\Script\Node;
+use Ringo\Document\InvalidDocument;
+use Ringo\Document\Node;
 use Ringo\Value\ValueType;
 
 /**
  * The fields calls must leave, kept and exchanged as a JSON Schema (draft 2020-12) of an object.
  *
  * `format` gives the type; `x-phrases` maps enum values (or true and false) to spoken synonyms, `x-labels` to the words they go by,
- * `x-facts` to facts of an option, and `x-cues` lists words that announce a field.
+ * `x-facts` to facts of an option, `x-cues` lists words that announce a field, and `x-from-caller` names the caller's fact that fills it.
  */
 final readonly class RecordSheet
 {
@@ -40,7 +41,7 @@ final readonly class RecordSheet
             if (preg_match('/^[a-z][a-z0-9_]*$/', $key) !== 1) {
                 $property->problem('', 'a field key is lower-case letters, digits and underscores, beginning with a letter');
             }
-            $fields[$key] = self::field($key, $property, in_array($key, $required, true));
+            $fields[$key] = self::fieldOf($key, $property, in_array($key, $required, true));
         }
         foreach ($required as $key) {
             if (! isset($fields[$key])) {
@@ -51,11 +52,11 @@ final readonly class RecordSheet
         return new self($node->string('title', 'Record'), $fields, $schema);
     }
 
-    /** @throws \Ringo\Script\InvalidScript naming every problem with its path */
+    /** @throws InvalidDocument naming every problem with its path */
     public static function fromArray(mixed $data): self
     {
         if (! is_array($data)) {
-            throw new \Ringo\Script\InvalidScript([['path' => '', 'message' => 'a record sheet is a JSON object']]);
+            throw new InvalidDocument([['path' => '', 'message' => 'a record sheet is a JSON object']]);
         }
         $node = Node::root($data);
         $sheet = self::read($node);
@@ -75,7 +76,7 @@ final readonly class RecordSheet
         return $this->schema;
     }
 
-    private static function field(string $key, Node $node, bool $required): Field
+    private static function fieldOf(string $key, Node $node, bool $required): Field
     {
         $data = $node->all();
         $type = self::type($node, $data);
@@ -107,6 +108,7 @@ final readonly class RecordSheet
             cues: self::texts($data['x-cues'] ?? []),
             phrases: $type === ValueType::YesNo ? array_map(self::texts(...), $phrases) : [],
             facts: array_filter(is_array($data['x-facts'] ?? null) ? $data['x-facts'] : [], is_array(...)),
+            fromCaller: is_string($data['x-from-caller'] ?? null) ? $data['x-from-caller'] : null,
         );
     }
 

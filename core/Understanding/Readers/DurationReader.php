@@ -89,10 +89,10 @@ final readonly class DurationReader implements Reader
             $i += $hit[1];
         }
         // 'two weeks, no, three': the unit stays.
-        if ($found === [] && $earlierUnit !== null && $t !== []) {
+        if ($found === [] && $earlierUnit !== null && $t !== [] && count($t) <= 4) {
             foreach (array_keys($t) as $i) {
                 $number = $this->numerals->at($t, $i);
-                if ($number !== null) {
+                if ($number !== null && $number->value > 0 && ! isset($t[$i + $number->length])) {
                     return [[$this->iso([[$number->value, $earlierUnit]]), $i, $i + $number->length - 1, $earlierUnit]];
                 }
             }

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Ringo\Script;
+namespace Ringo\Document;
 
-/** A script that cannot be used, with every problem found and the path where it stands. */
-final class InvalidScript extends \DomainException
+/** A document that cannot be used, with every problem found and the path where it stands. */
+final class InvalidDocument extends \DomainException
 {
     /** @param non-empty-list<array{path: string, message: string}> $problems */
     public function __construct(public readonly array $problems)

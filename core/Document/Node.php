@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Ringo\Script;
+namespace Ringo\Document;
 
 /**
  * A part of a JSON document being read: it knows its path, checks types, and notes problems instead of stopping at the first.
@@ -28,12 +28,12 @@ final class Node
         return new self($data, '', new \ArrayObject);
     }
 
-    /** @throws InvalidScript where anything was wrong anywhere in the document */
+    /** @throws InvalidDocument where anything was wrong anywhere in the document */
     public function settle(): void
     {
         $problems = $this->problems->getArrayCopy();
         if ($problems !== []) {
-            throw new InvalidScript(array_values($problems));
+            throw new InvalidDocument(array_values($problems));
         }
     }
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Ringo\Script;
+namespace Ringo\Document;
 
 /** Finds the byte offset of the first error in a JSON text (RFC 8259), which PHP's decoder does not tell. */
 final class JsonFault

@@ -1,0 +1,209 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Core;
+
+use Ringo\Dialogue\Engine;
+use Ringo\Dialogue\Event;
+use Ringo\Dialogue\Opening;
+use Ringo\Dialogue\Outcome;
+use Ringo\Dialogue\Trace;
+use Ringo\Document\InvalidDocument;
+use Ringo\Extraction\OwnCall;
+use Ringo\Language\Vocabulary;
+use Ringo\Numbering\NumberingPlan;
+use Ringo\Recognition\CallerFacts;
+use Ringo\Recognition\ContactBook;
+use Ringo\Rehearsal\Input;
+use Ringo\Rehearsal\Rehearsal;
+use Ringo\Script\Script;
+use Ringo\Script\ScriptReader;
+use Ringo\Speech\Display;
+
+/** `./ringo call SCRIPT --say="…" --key=1 --silence …`: runs a whole call and prints what it left. */
+final class CallCommand
+{
+    public const USAGE = './ringo call SCRIPT [--say="words"] [--key=1] [--silence[=6]] [--hang-up] [--lines=FILE] [--from=NUMBER] [--to=NUMBER] [--contacts=CSV] [--now=…] [--tz=…] [--country=…] [--seed=…] [--trace], or ./ringo call [SCRIPT] --batch=FILE';
+
+    /** @var array<string, Engine> */
+    private array $engines = [];
+
+    /** @var array<string, ContactBook> */
+    private array $books = [];
+
+    public function run(Arguments $arguments): int
+    {
+        $arguments->allow(['say', 'key', 'silence', 'hang-up', 'lines', 'from', 'to', 'contacts', 'now', 'tz', 'country', 'seed', 'trace', 'batch', 'id']);
+        $defaults = ['script' => $arguments->positional[0] ?? null, 'from' => $arguments->get('from'), 'to' => $arguments->get('to'), 'contacts' => $arguments->get('contacts'), 'now' => $arguments->get('now'), 'tz' => $arguments->get('tz'), 'country' => $arguments->get('country'), 'seed' => $arguments->get('seed') ?? '1', 'trace' => $arguments->has('trace')];
+        if ($arguments->has('batch')) {
+            return (new Batch($arguments->get('batch') ?? '-'))->each(fn (array $request): array => $this->call([...$defaults, ...$request], $this->requested($request)));
+        }
+        if (count($arguments->positional) !== 1) {
+            throw new WrongUsage('Usage: '.self::USAGE);
+        }
+        Output::json($this->call([...$defaults, 'id' => $arguments->get('id') ?? 'call'], $this->given($arguments)), true);
+
+        return 0;
+    }
+
+    /** @return list<Input> */
+    private function given(Arguments $arguments): array
+    {
+        $inputs = [];
+        foreach ($arguments->options as [$name, $value]) {
+            array_push($inputs, ...match ($name) {
+                'say' => [new Input('say', (string) $value)],
+                'key' => [new Input('key', (string) $value)],
+                'silence' => [new Input('silence', '', $value === null ? 6.0 : (float) $value)],
+                'hang-up' => [new Input('hang_up')],
+                'lines' => Input::fromLines($this->file((string) $value)),
+                default => [],
+            });
+        }
+
+        return $inputs;
+    }
+
+    /** @param array<string, mixed> $request @return list<Input> */
+    private function requested(array $request): array
+    {
+        $inputs = [];
+        $lines = $request['inputs'] ?? $request['say'] ?? $request['lines'] ?? [];
+        if (is_string($lines)) {
+            return Input::fromLines($lines);
+        }
+        if (! is_array($lines)) {
+            throw new BadInput('“inputs” must be a list of what the caller does');
+        }
+        foreach (array_values($lines) as $i => $line) {
+            $inputs[] = match (true) {
+                is_string($line) => new Input('say', $line),
+                is_array($line) && is_string($line['say'] ?? null) => new Input('say', $line['say']),
+                is_array($line) && is_scalar($line['key'] ?? null) => new Input('key', (string) $line['key']),
+                is_array($line) && isset($line['silence']) => new Input('silence', '', is_numeric($line['silence']) ? (float) $line['silence'] : 6.0),
+                is_array($line) && isset($line['hang_up']) => new Input('hang_up'),
+                default => throw new BadInput("“inputs[{$i}]” must be words, or an object with say, key, silence or hang_up"),
+            };
+        }
+
+        return $inputs;
+    }
+
+    /**
+     * @param array<string, mixed> $request
+     * @param list<Input> $inputs
+     *
+     * @return array<string, mixed>
+     */
+    private function call(array $request, array $inputs): array
+    {
+        if (! is_string($request['script'] ?? null)) {
+            throw new BadInput('“script” is missing: name the file of the script');
+        }
+        $engine = $this->engine($request['script']);
+        $script = $engine->script;
+        $plan = new NumberingPlan;
+        $country = is_string($request['country'] ?? null) ? $request['country'] : $script->agent->country;
+        $tz = is_string($request['tz'] ?? null) ? $request['tz'] : $script->agent->tz;
+        try {
+            $zone = new \DateTimeZone($tz);
+        } catch (\Exception) {
+            throw new BadInput("“tz”: {$tz} is no time zone");
+        }
+        $now = is_string($request['now'] ?? null) ? Arguments::moment($request['now'], $zone) : new \DateTimeImmutable('now', $zone);
+        if ($now === null) {
+            throw new BadInput('“now” is no moment; write 2026-03-10T09:14');
+        }
+        $from = $this->number($plan, $request['from'] ?? null, $country, 'from');
+        $to = $this->number($plan, $request['to'] ?? null, $country, 'to');
+        $contacts = is_string($request['contacts'] ?? null) ? $this->book($request['contacts'], $plan, $country) : null;
+        $caller = CallerFacts::of($contacts?->at($from) ?? []);
+        $state = (new Opening($script))->state((string) (is_scalar($request['id'] ?? null) ? $request['id'] : 'call'), $now, (string) (is_scalar($request['seed'] ?? null) ? $request['seed'] : '1'), $from, $to, $caller);
+        $watch = $request['trace'] === true ? $this->told(...) : null;
+        $call = (new Rehearsal($engine))->run($state, $inputs, $watch);
+        $words = Vocabulary::of($script->agent->language);
+        $record = (new OwnCall($script, new Display($words, $plan)))->record($call->state, $call->transcript);
+        $answer = ['id' => $state->id] + array_slice($call->transcript->toArray(), 1);
+
+        return $answer + [
+            'values' => $record->values(),
+            'record' => array_map(static fn (array $cell): array => ['value' => $cell['value'], 'display' => $cell['display'], 'confidence' => $cell['confidence'], 'origin' => $cell['origin'], 'turn' => $cell['turn'], 'said' => $cell['said']], $record->cells),
+            'missing' => $record->missing,
+            'declined' => $record->declined,
+            'outcome' => $record->outcome,
+            'summary' => $record->summary,
+            'deliveries' => [],
+            'unused_lines' => $call->unused,
+        ] + ($request['trace'] === true ? ['trace' => array_map(static fn (Trace $trace): array => $trace->toArray(), $call->traces)] : []);
+    }
+
+    /** The trace for people, on standard error. */
+    private function told(Event $event, Outcome $outcome, int $nanoseconds): void
+    {
+        $trace = $outcome->trace;
+        $lines = [];
+        if ($trace->heard !== '') {
+            $lines[] = '  heard       “'.$trace->heard.'”'.($trace->cleaned !== $trace->heard ? '  → '.$trace->cleaned : '');
+        }
+        foreach ($trace->readings as $reading) {
+            $lines[] = sprintf('  %s %-12s %s %.2f  “%s”  %s', $reading['taken'] ? 'took ' : 'read ', $reading['field'], $reading['display'] === '' ? '–' : $reading['display'], $reading['confidence'], $reading['said'], $reading['why']);
+        }
+        foreach ($trace->rules as $rule) {
+            $lines[] = '  rule        '.$rule;
+        }
+        foreach ($trace->changes as $change) {
+            $lines[] = sprintf('  value       %s: %s → %s (%s)', $change['field'], $change['from'] === null ? 'empty' : json_encode($change['from']), $change['to'] === null ? 'empty' : $change['display'], $change['origin']);
+        }
+        $lines[] = '  step        '.($trace->fromStep ?? 'start').' → '.($trace->toStep ?? 'end');
+        if ($outcome->spoken() !== '') {
+            $lines[] = '  says        '.$outcome->spoken();
+        }
+        fwrite(STDERR, sprintf("%6.1f s  %s  (%d µs)\n%s\n", $event->at, $event->kind->value, intdiv($nanoseconds, 1000), implode("\n", $lines)));
+    }
+
+    private function engine(string $path): Engine
+    {
+        if (! isset($this->engines[$path])) {
+            $script = $this->script($path);
+            $this->engines[$path] = Engine::for($script);
+        }
+
+        return $this->engines[$path];
+    }
+
+    private function script(string $path): Script
+    {
+        try {
+            return (new ScriptReader)->fromJson($this->file($path));
+        } catch (InvalidDocument $problem) {
+            throw new BadInput(implode("\n", array_map(static fn (array $one): string => $path.($one['path'] === '' ? '' : ': '.$one['path']).': '.$one['message'], $problem->problems)));
+        }
+    }
+
+    private function book(string $path, NumberingPlan $plan, string $country): ContactBook
+    {
+        try {
+            return $this->books[$path.'|'.$country] ??= ContactBook::fromCsv($this->file($path), $plan, $country);
+        } catch (\InvalidArgumentException $problem) {
+            throw new BadInput($path.', '.$problem->getMessage());
+        }
+    }
+
+    private function number(NumberingPlan $plan, mixed $given, string $country, string $field): ?string
+    {
+        if ($given === null || $given === '' || $given === 'withheld') {
+            return null;
+        }
+        $number = is_scalar($given) ? $plan->parse((string) $given, $country) : null;
+
+        return $number->e164 ?? throw new BadInput("“{$field}”: ".json_encode($given).' is no telephone number');
+    }
+
+    private function file(string $path): string
+    {
+        $text = is_file($path) ? file_get_contents($path) : false;
+
+        return $text === false ? throw new BadInput("{$path}: there is no such file.") : $text;
+    }
+}

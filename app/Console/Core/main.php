@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+// Entry of the core's commands: ./ringo read, call. They need no database and do not start the framework.
+
+use App\Console\Core\Arguments;
+use App\Console\Core\BadInput;
+use App\Console\Core\CallCommand;
+use App\Console\Core\ReadCommand;
+use App\Console\Core\WrongUsage;
+
+require __DIR__.'/../../../vendor/autoload.php';
+
+$commands = ['read' => ReadCommand::class, 'call' => CallCommand::class];
+$name = $argv[1] ?? '';
+
+try {
+    if (! isset($commands[$name])) {
+        throw new WrongUsage("There is no command “{$name}”. The commands are: ".implode(', ', array_keys($commands)).'.');
+    }
+    exit((new $commands[$name])->run(Arguments::of(array_slice($argv, 2))));
+} catch (WrongUsage $problem) {
+    fwrite(STDERR, $problem->getMessage()."\n");
+    exit(2);
+} catch (BadInput $problem) {
+    fwrite(STDERR, $problem->getMessage()."\n");
+    exit(1);
+}

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue;
+
+/**
+ * All that a call must remember between turns. It can be written down after any turn and taken up again elsewhere.
+ *
+ * The engine never changes the state it is given; it works on a copy.
+ */
+final class CallState
+{
+    /** Step the caller is being asked at. */
+    public ?string $step = null;
+
+    /** What the next words are taken as: answer, confirm, clarify or spell. */
+    public string $mode = 'answer';
+
+    /** Step to go on to after a confirmation. */
+    public ?string $resume = null;
+
+    /** @var array<string, Held> */
+    public array $values = [];
+
+    /** @var list<string> fields waiting for a yes */
+    public array $pending = [];
+
+    /** @var list<string> fields the caller would not give */
+    public array $declined = [];
+
+    /** @var list<string> topics between which the caller is asked */
+    public array $candidates = [];
+
+    public int $failures = 0;
+
+    public int $silences = 0;
+
+    /** Silences in a row, whatever the step. */
+    public int $quiet = 0;
+
+    public int $offTopic = 0;
+
+    /** @var array<string, int> failed confirmations by field */
+    public array $unconfirmed = [];
+
+    /** @var array<string, int> how often each step was put to the caller */
+    public array $visits = [];
+
+    /** @var list<string> the questions put, in order */
+    public array $path = [];
+
+    /** @var list<string> steps to come back to after a detour */
+    public array $returns = [];
+
+    public string $lastSpoken = '';
+
+    public string $lastQuestion = '';
+
+    /** @var array<string, int> the variant each prompt was last said in */
+    public array $variants = [];
+
+    public int $frustration = 0;
+
+    /** Transcript turns so far. */
+    public int $turns = 0;
+
+    /** Caller turns so far. */
+    public int $heard = 0;
+
+    public float $clock = 0.0;
+
+    public bool $holding = false;
+
+    public float $pace = 1.0;
+
+    /** @var list<string> */
+    public array $tags = [];
+
+    public ?string $topic = null;
+
+    public ?string $outcome = null;
+
+    public bool $doNotCall = false;
+
+    public bool $ended = false;
+
+    /**
+     * @param string $startedAt ISO 8601 with offset
+     * @param ?string $from the caller's number as E.164, null where withheld
+     * @param array<string, scalar|null> $caller what is known of the caller: known, first_name, name, organisation …
+     */
+    public function __construct(
+        public readonly string $id,
+        public readonly string $startedAt,
+        public readonly string $seed,
+        public readonly ?string $from,
+        public readonly ?string $to,
+        public readonly array $caller,
+    ) {
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        $data = get_object_vars($this);
+        $data['values'] = array_map(static fn (Held $held): array => $held->toArray(), $this->values);
+
+        return $data;
+    }
+
+    /** @param array<string, mixed> $data as toArray() wrote it */
+    public static function fromArray(array $data): self
+    {
+        $state = new self($data['id'], $data['startedAt'], $data['seed'], $data['from'], $data['to'], $data['caller']);
+        foreach ($data as $name => $value) {
+            if (in_array($name, ['id', 'startedAt', 'seed', 'from', 'to', 'caller'], true) || ! property_exists($state, $name)) {
+                continue;
+            }
+            $state->{$name} = match ($name) {
+                'values' => array_map(Held::fromArray(...), $value),
+                'clock', 'pace' => (float) $value,
+                default => $value,
+            };
+        }
+
+        return $state;
+    }
+}

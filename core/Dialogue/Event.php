@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue;
+
+/** Something that happened in a call, at so many seconds after its start. */
+final readonly class Event
+{
+    private function __construct(public EventKind $kind, public float $at, public string $text = '', public float $seconds = 0.0)
+    {
+    }
+
+    public static function started(float $at = 0.0): self
+    {
+        return new self(EventKind::Started, $at);
+    }
+
+    public static function said(string $text, float $at): self
+    {
+        return new self(EventKind::Said, $at, $text);
+    }
+
+    /** @param string $digits keys in order: 0 to 9, * and # */
+    public static function keys(string $digits, float $at): self
+    {
+        return new self(EventKind::Keys, $at, (string) preg_replace('/[^0-9*#]/', '', $digits));
+    }
+
+    public static function silence(float $seconds, float $at): self
+    {
+        return new self(EventKind::Silence, $at, '', $seconds);
+    }
+
+    /** @param float $seconds how much of the prompt had been heard */
+    public static function interrupted(float $seconds, float $at): self
+    {
+        return new self(EventKind::Interrupted, $at, '', $seconds);
+    }
+
+    public static function hungUp(float $at): self
+    {
+        return new self(EventKind::HungUp, $at);
+    }
+
+    /** @return array{kind: string, at: float, text: string, seconds: float} */
+    public function toArray(): array
+    {
+        return ['kind' => $this->kind->value, 'at' => $this->at, 'text' => $this->text, 'seconds' => $this->seconds];
+    }
+
+    /** @param array{kind: string, at: float|int, text?: string, seconds?: float|int} $data */
+    public static function fromArray(array $data): self
+    {
+        return new self(EventKind::from($data['kind']), (float) $data['at'], $data['text'] ?? '', (float) ($data['seconds'] ?? 0));
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue;
+
+/** Where a value came from. */
+enum Origin: string
+{
+    case Recognised = 'recognised';
+    case Volunteered = 'volunteered';
+    case Asked = 'asked';
+    case Corrected = 'corrected';
+    case Keyed = 'keyed';
+    case Set = 'set';
+}

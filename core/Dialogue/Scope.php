@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue;
+
+use Ringo\Script\Script;
+use Ringo\Speech\Locale;
+use Ringo\Speech\Speakable;
+use Ringo\Value\Typed;
+use Ringo\Value\ValueType;
+
+/**
+ * What prompts and conditions can refer to in a call: fields, the caller, the agent, facts, the time.
+ *
+ * `now` is the moment of the turn in the agent's time zone.
+ */
+final readonly class Scope
+{
+    public \DateTimeImmutable $now;
+
+    public Locale $locale;
+
+    public function __construct(private Script $script, private CallState $state, private Speakable $speakable)
+    {
+        $start = (new \DateTimeImmutable($state->startedAt))->setTimezone(new \DateTimeZone($script->agent->tz));
+        $this->now = $start->setTimestamp($start->getTimestamp() + (int) $state->clock);
+        $this->locale = new Locale($this->now, $script->agent->country, $script->agent->spelling);
+    }
+
+    /** The spoken words for a placeholder's path, or null where it is empty. */
+    public function words(string $path): ?string
+    {
+        [$head, $rest] = [...explode('.', $path, 2), null];
+        $field = $this->script->sheet->field($head);
+        if ($field !== null) {
+            $held = $this->state->values[$head] ?? null;
+            if ($held === null) {
+                return null;
+            }
+            if ($rest !== null) {
+                return $this->fact($head, (string) (is_scalar($held->value) ? $held->value : ''), $rest);
+            }
+
+            return $this->speakable->say($field->typed($held->value), $this->locale);
+        }
+        $value = match ($path) {
+            'business', 'business.name' => $this->script->agent->business,
+            'agent', 'agent.name' => $this->script->agent->name,
+            'today' => $this->speakable->say(new Typed(ValueType::Date, $this->now->format('Y-m-d')), $this->locale),
+            'now' => $this->speakable->say(new Typed(ValueType::Time, $this->now->format('H:i')), $this->locale),
+            'time_of_day' => $this->timeOfDay(),
+            'caller.number' => $this->state->from === null ? null : $this->speakable->say(new Typed(ValueType::Phone, $this->state->from), $this->locale),
+            default => null,
+        };
+        if ($value !== null) {
+            return $value;
+        }
+        $raw = match ($head) {
+            'caller' => $this->state->caller[$rest ?? ''] ?? null,
+            'fact' => $this->script->facts[$rest ?? ''] ?? null,
+            default => null,
+        };
+
+        return is_scalar($raw) && ! is_bool($raw) && trim((string) $raw) !== '' ? trim((string) $raw) : null;
+    }
+
+    /** The bare value at a path, for conditions. */
+    public function value(string $path): mixed
+    {
+        if (isset($this->state->values[$path])) {
+            return $this->state->values[$path]->value;
+        }
+        [$head, $rest] = [...explode('.', $path, 2), ''];
+
+        return match (true) {
+            $path === 'caller.known' => (bool) ($this->state->caller['known'] ?? false),
+            $path === 'caller.number' => $this->state->from,
+            $path === 'call.open' => $this->script->hours->openAt($this->now),
+            $path === 'call.hour' => (int) $this->now->format('G'),
+            $path === 'call.weekday' => strtolower($this->now->format('D')),
+            $path === 'call.date' => $this->now->format('Y-m-d'),
+            $path === 'call.time' => $this->now->format('H:i'),
+            $path === 'call.direction' => $this->script->agent->direction,
+            $path === 'outcome' => $this->state->outcome,
+            $path === 'topic' => $this->state->topic,
+            $path === 'frustration' => $this->state->frustration,
+            $head === 'tag' => in_array($rest, $this->state->tags, true) ? true : null,
+            $head === 'declined' => in_array($rest, $this->state->declined, true) ? true : null,
+            $head === 'caller' => $this->state->caller[$rest] ?? null,
+            $head === 'fact' => $this->script->facts[$rest] ?? null,
+            default => null,
+        };
+    }
+
+    /** A fact of an option: `[equipment.day_rate]`. */
+    public function fact(string $field, string $option, string $name): ?string
+    {
+        $definition = $this->script->sheet->field($field);
+        if ($name === 'label') {
+            return $definition?->label($option);
+        }
+        $fact = $definition?->facts[$option][$name] ?? null;
+
+        return $fact === null ? null : (string) $fact;
+    }
+
+    private function timeOfDay(): string
+    {
+        $hour = (int) $this->now->format('G');
+
+        return match (true) {
+            $hour < 12 => 'morning', $hour < 18 => 'afternoon', default => 'evening',
+        };
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue;
+
+use Ringo\Understanding\Reading;
+
+/**
+ * Why the agent did what it did in one turn: what was heard, every reading considered, the rules that decided, and what changed.
+ *
+ * @phpstan-type ReadingRow array{field: string, type: string, value: mixed, display: string, confidence: float, said: string, taken: bool, why: string}
+ * @phpstan-type ChangeRow array{field: string, from: mixed, to: mixed, display: string, origin: string}
+ */
+final class Trace
+{
+    public string $heard = '';
+
+    public string $cleaned = '';
+
+    /** @var list<ReadingRow> */
+    public array $readings = [];
+
+    /** @var list<string> */
+    public array $rules = [];
+
+    /** @var list<ChangeRow> */
+    public array $changes = [];
+
+    public ?string $fromStep = null;
+
+    public ?string $toStep = null;
+
+    /** @var list<string> steps gone through */
+    public array $steps = [];
+
+    public function __construct(public readonly string $event)
+    {
+    }
+
+    public function rule(string $rule): void
+    {
+        $this->rules[] = $rule;
+    }
+
+    public function reading(string $field, string $type, Reading $reading, string $display, bool $taken, string $why): void
+    {
+        $this->readings[] = ['field' => $field, 'type' => $type, 'value' => $reading->value, 'display' => $display, 'confidence' => $reading->confidence, 'said' => $reading->said, 'taken' => $taken, 'why' => $why];
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'event' => $this->event, 'heard' => $this->heard, 'cleaned' => $this->cleaned, 'readings' => $this->readings,
+            'rules' => $this->rules, 'changes' => $this->changes, 'from_step' => $this->fromStep, 'to_step' => $this->toStep, 'steps' => $this->steps,
+        ];
+    }
+}

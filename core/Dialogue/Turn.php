@@ -1,0 +1,187 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue;
+
+use Ringo\Script\Script;
+use Ringo\Sheet\Field;
+use Ringo\Speech\Display;
+use Ringo\Speech\Locale;
+use Ringo\Speech\Prompt;
+use Ringo\Speech\Speakable;
+use Ringo\Speech\Ssml;
+use Ringo\Speech\Timing;
+use Ringo\Understanding\Reading;
+
+/**
+ * One step of a call while it is worked out: the state being changed, the actions so far and the trace.
+ *
+ * @internal to the engine
+ */
+final class Turn
+{
+    /** @var list<Action> */
+    public array $actions = [];
+
+    /** Transcript turn of the words being answered. */
+    public ?int $callerTurn = null;
+
+    public function __construct(
+        public readonly Script $script,
+        public readonly CallState $state,
+        public readonly Trace $trace,
+        private readonly Phrasebook $phrases,
+        private readonly Speakable $speakable,
+        private readonly Display $display,
+        private readonly Timing $timing,
+        private readonly Ssml $ssml,
+    ) {
+    }
+
+    public function scope(): Scope
+    {
+        return new Scope($this->script, $this->state, $this->speakable);
+    }
+
+    public function locale(): Locale
+    {
+        return $this->scope()->locale;
+    }
+
+    /** Speaks a line; an empty one is not spoken. */
+    public function speak(string $text, ?string $step = null, bool $question = false): void
+    {
+        $text = $this->allowed(trim($text));
+        if ($text === '') {
+            return;
+        }
+        $agent = $this->script->agent;
+        $pace = $agent->voice['pace'] * $this->state->pace;
+        $this->actions[] = new Speak($text, $this->ssml->of($text, $agent->language.'-'.$agent->country, $pace, $agent->voice['pitch']), $this->timing->ofAgent($text, $pace), true, $step);
+        if ($question) {
+            $this->state->lastQuestion = $text;
+        }
+    }
+
+    /** Speaks one of a prompt's variants, never the one said last. */
+    public function prompt(Prompt $prompt, string $step, bool $question = false): void
+    {
+        $scope = $this->scope();
+        $this->speak($prompt->filled($this->variant($step, count($prompt->variants)), $scope->words(...)), $step, $question);
+    }
+
+    /** @param array<string, string> $with words for the phrase's own placeholders */
+    public function standing(string $name, array $with = [], bool $question = false): void
+    {
+        $this->speak($this->phrase($name, $with), $this->state->step, $question);
+    }
+
+    /** @param array<string, string> $with */
+    public function phrase(string $name, array $with = []): string
+    {
+        $own = $this->script->standing->words[$name] ?? null;
+        $variants = $own !== null ? [$own] : $this->phrases->variants($name);
+        $scope = $this->scope();
+        $prompt = Prompt::of(array_map(static fn (string $variant): string => $variant === '' ? ' ' : $variant, $variants));
+        $index = $this->variant('standing.'.$name, count($variants));
+        if (trim($variants[$index]) === '') {
+            return '';
+        }
+
+        return $prompt->variants === [''] ? '' : Prompt::of($variants[$index])->filled(0, static fn (string $path): ?string => $with[$path] ?? $scope->words($path));
+    }
+
+    /** Which variant to use: decided by the call's seed, and never the same twice running. */
+    public function variant(string $key, int $count): int
+    {
+        if ($count < 2) {
+            return 0;
+        }
+        $last = $this->state->variants[$key] ?? null;
+        $index = $last === null
+            ? crc32($this->state->seed.'|'.$key) % $count
+            : ($last + 1 + crc32($this->state->seed.'|'.$key.'|'.$last) % ($count - 1)) % $count;
+        $this->state->variants[$key] = $index;
+
+        return $index;
+    }
+
+    public function spoken(Field $field, mixed $value): string
+    {
+        return $this->speakable->say($field->typed($value), $this->locale());
+    }
+
+    public function sayTyped(\Ringo\Value\Typed $typed): string
+    {
+        return $this->speakable->say($typed, $this->locale());
+    }
+
+    public function spelled(Field $field, mixed $value): string
+    {
+        return $this->speakable->spelled($field->typed($value), $this->locale());
+    }
+
+    public function shown(Field $field, mixed $value): string
+    {
+        return $value === null ? '' : $this->display->show($field->typed($value));
+    }
+
+    public function considered(Field $field, Reading $reading, bool $taken, string $why): void
+    {
+        $this->trace->reading($field->key, $field->type->value, $reading, $this->shown($field, $reading->value), $taken, $why);
+    }
+
+    /** Keeps a value and notes the change. */
+    public function hold(Field $field, Held $held): void
+    {
+        $before = $this->state->values[$field->key] ?? null;
+        $this->state->values[$field->key] = $held;
+        $this->state->declined = array_values(array_diff($this->state->declined, [$field->key]));
+        if ($before === null || $before->value !== $held->value || $before->confirmed !== $held->confirmed) {
+            $this->trace->changes[] = ['field' => $field->key, 'from' => $before?->value, 'to' => $held->value, 'display' => $this->shown($field, $held->value), 'origin' => $held->origin->value];
+        }
+    }
+
+    public function forget(string $field): void
+    {
+        $before = $this->state->values[$field] ?? null;
+        unset($this->state->values[$field]);
+        if ($before !== null) {
+            $this->trace->changes[] = ['field' => $field, 'from' => $before->value, 'to' => null, 'display' => '', 'origin' => 'forgotten'];
+        }
+    }
+
+    public function end(string $outcome): void
+    {
+        $this->state->outcome = $outcome;
+        $this->state->ended = true;
+        $this->state->step = null;
+        $this->actions[] = new End($outcome);
+    }
+
+    public function hasSpoken(): bool
+    {
+        return array_filter($this->actions, static fn (Action $action): bool => $action instanceof Speak) !== [];
+    }
+
+    /** Leaves out sentences with words that must not be said. */
+    private function allowed(string $text): string
+    {
+        $never = $this->script->standing->neverSay;
+        if ($never === [] || $text === '') {
+            return $text;
+        }
+        $sentences = preg_split('/(?<=[.!?…])\s+/u', $text) ?: [$text];
+
+        return implode(' ', array_filter($sentences, static function (string $sentence) use ($never): bool {
+            foreach ($never as $word) {
+                if ($word !== '' && mb_stripos($sentence, $word) !== false) {
+                    return false;
+                }
+            }
+
+            return true;
+        }));
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Rehearsal;
+
+/** One thing a rehearsed caller does: say words, press keys, keep silent, hang up. */
+final readonly class Input
+{
+    public function __construct(public string $kind, public string $text = '', public float $seconds = 6.0)
+    {
+        if (! in_array($kind, ['say', 'key', 'silence', 'hang_up'], true)) {
+            throw new \InvalidArgumentException("“{$kind}” is nothing a caller does; say, key, silence and hang_up are.");
+        }
+    }
+
+    /**
+     * Reads caller lines: plain words are said, `#1` presses keys, `...` is silence, `--` hangs up, lines beginning with `;` are remarks.
+     *
+     * @return list<self>
+     */
+    public static function fromLines(string $text): array
+    {
+        $inputs = [];
+        foreach (preg_split('/\R/', $text) ?: [] as $line) {
+            $line = trim($line);
+            if ($line === '' || $line[0] === ';') {
+                continue;
+            }
+            $inputs[] = match (true) {
+                $line === '--' => new self('hang_up'),
+                preg_match('/^\.\.\.\s*(\d+(?:\.\d+)?)?$/', $line, $m) === 1 => new self('silence', '', (float) ($m[1] ?? 6)),
+                preg_match('/^#([0-9*#]+)$/', $line, $m) === 1 => new self('key', $m[1]),
+                default => new self('say', $line),
+            };
+        }
+
+        return $inputs;
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return match ($this->kind) {
+            'say' => ['say' => $this->text], 'key' => ['key' => $this->text], 'silence' => ['silence' => $this->seconds],
+            default => ['hang_up' => true],
+        };
+    }
+}

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Rehearsal;
+
+use Ringo\Dialogue\Action;
+use Ringo\Dialogue\CallState;
+use Ringo\Dialogue\Engine;
+use Ringo\Dialogue\Event;
+use Ringo\Dialogue\Outcome;
+use Ringo\Dialogue\Speak;
+use Ringo\Speech\Timing;
+use Ringo\Transcript\Recorder;
+use Ringo\Transcript\Transcript;
+use Ringo\Transcript\Turn;
+
+/** Runs a whole call against caller lines, on a clock of its own: nobody waits. */
+final readonly class Rehearsal
+{
+    /** Seconds a caller takes before answering. */
+    private const THINKS = 0.7;
+
+    private Timing $timing;
+
+    private Recorder $recorder;
+
+    public function __construct(private Engine $engine)
+    {
+        $this->timing = new Timing;
+        $this->recorder = new Recorder;
+    }
+
+    /**
+     * @param list<Input> $inputs
+     * @param ?callable(Event, Outcome, int): void $watch called after each step with the nanoseconds it took
+     */
+    public function run(CallState $state, array $inputs, ?callable $watch = null): FinishedCall
+    {
+        $clock = 0.0;
+        $turns = [];
+        $events = [];
+        $traces = [];
+        $step = function (Event $event) use (&$state, &$clock, &$turns, &$events, &$traces, $watch): void {
+            $before = hrtime(true);
+            $outcome = $this->engine->step($state, $event);
+            $spent = (int) (hrtime(true) - $before);
+            $state = $outcome->state;
+            array_push($turns, ...$this->recorder->turns($event, $outcome));
+            $events[] = $event;
+            $traces[] = $outcome->trace;
+            $clock = max($clock, $event->at) + array_sum(array_map(static fn (Action $action): float => $action instanceof Speak ? $action->seconds : 0.0, $outcome->actions)) + 0.4;
+            if ($watch !== null) {
+                $watch($event, $outcome, $spent);
+            }
+        };
+        $step(Event::started());
+        foreach ($inputs as $input) {
+            if ($state->ended) {
+                break;
+            }
+            $at = $clock + self::THINKS;
+            $step(match ($input->kind) {
+                'say' => Event::said($input->text, round($at + $this->timing->ofCaller($input->text), 1)),
+                'key' => Event::keys($input->text, round($at + 0.4 * strlen($input->text), 1)),
+                'silence' => Event::silence($input->seconds, round($clock + $input->seconds, 1)),
+                default => Event::hungUp(round($at, 1)),
+            });
+        }
+        $unused = 0;
+        if (! $state->ended) {
+            $step(Event::hungUp(round($clock + self::THINKS, 1)));
+        } else {
+            $unused = max(0, count($inputs) - (count($events) - 1));
+        }
+        $agent = $this->engine->script->agent;
+
+        return new FinishedCall(
+            $state,
+            new Transcript($state->id, $state->startedAt, $agent->tz, $agent->country, $agent->direction, $state->from, $state->to, array_values(array_filter($turns, static fn (mixed $turn): bool => $turn instanceof Turn))),
+            $events,
+            $traces,
+            $unused,
+        );
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Transcript;
+
+/** One turn of a call as it was said: by whom, when, for how long. */
+final readonly class Turn
+{
+    /**
+     * @param string $by agent, caller or staff
+     * @param float $at seconds after the call's start
+     * @param bool $keys whether the caller pressed keys; the text then holds them
+     * @param list<string> $steps of the script that spoke
+     */
+    public function __construct(
+        public string $by,
+        public string $text,
+        public float $at,
+        public float $seconds,
+        public bool $keys = false,
+        public array $steps = [],
+        public bool $cut = false,
+    ) {
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return ['by' => $this->by, 'text' => $this->text, 'at' => round($this->at, 1), 'seconds' => round($this->seconds, 1)]
+            + ($this->keys ? ['keys' => true] : []) + ($this->steps !== [] ? ['steps' => $this->steps] : []) + ($this->cut ? ['cut' => true] : []);
+    }
+
+    /** @param array<string, mixed> $data */
+    public static function fromArray(array $data): self
+    {
+        return new self((string) $data['by'], (string) $data['text'], (float) ($data['at'] ?? 0), (float) ($data['seconds'] ?? 0), (bool) ($data['keys'] ?? false), $data['steps'] ?? [], (bool) ($data['cut'] ?? false));
+    }
+}
