@@ -357,8 +357,13 @@ final readonly class Answers
     private function confirmed(Turn $turn, Step $step, Heard $heard): void
     {
         $state = $turn->state;
+        $clause = $this->replies->clause($heard);
+        if ($clause !== null && ! $clause[1]->isEmpty() && $this->serve($turn, $clause[0])) {
+            $heard = $clause[1];
+        }
         $yes = $this->understanding->read(ValueType::YesNo, $heard, $this->plain($turn));
-        $corrected = $yes->value === true && ! $this->corrections->strong($heard) ? [] : $this->corrections->find($turn, $heard, [...$state->pending, ...array_diff(array_reverse(array_keys($state->values)), $state->pending)]);
+        $others = $this->corrections->sounded($heard) ? array_values(array_diff(array_reverse(array_keys($state->values)), $state->pending)) : [];
+        $corrected = $yes->value === true && ! $this->corrections->strong($heard) ? [] : $this->corrections->find($turn, $heard, [...$state->pending, ...$others]);
         if ($corrected !== []) {
             $this->replaced($turn, $corrected);
             foreach ($corrected as $key => $reading) {
@@ -392,10 +397,6 @@ final readonly class Answers
                     $turn->considered($field, $reading, true, 'volunteered with the yes');
                     $this->take($turn, $field, $reading, Origin::Volunteered, false);
                 }
-            }
-            if ($yes->value && ($question = $this->replies->clause($heard)) !== null && ($answer = $this->replies->answer($turn, $question[0])) !== null) {
-                $turn->trace->rule($answer['rule']);
-                $turn->speak($answer['text'], $state->step);
             }
             $this->settled($turn, (bool) $yes->value);
 
@@ -540,7 +541,8 @@ final readonly class Answers
         if ($free && $question !== null && $words->isEmpty()) {
             $taken = false;
         }
-        $refused = $this->phrases->contains($heard, 'refusals') && ! ($taken && ! $free) && ! ($free && $this->phrases->content($heard->tokens) > 8);
+        $unknown = ! $taken && ! $step->required && $this->phrases->contains($heard, 'doubt');
+        $refused = ($unknown || $this->phrases->contains($heard, 'refusals')) && ! ($taken && ! $free) && ! ($free && $this->phrases->content($heard->tokens) > 8);
         if ($refused) {
             $this->refused($turn, $step);
 
@@ -680,7 +682,7 @@ final readonly class Answers
             }
         }
         $clause = $this->replies->clause($heard);
-        $answer = $clause === null ? null : $this->replies->answer($turn, $clause[0]);
+        $answer = $clause === null ? ($state->lastReply !== null && $top < 0.5 ? $this->replies->answer($turn, $heard) : null) : $this->replies->answer($turn, $clause[0]);
         if ($answer !== null && $top < 1.3) {
             $this->volunteer($turn, $heard, $step->key(), true);
             $this->answered($turn, $answer);
@@ -707,6 +709,13 @@ final readonly class Answers
 
             return;
         }
+        $implied = $this->implied($turn, $step, $heard);
+        if ($implied !== null) {
+            $turn->trace->rule("topic {$implied}: what was named is what it asks for first");
+            $this->enter($turn, $step, $implied, $heard);
+
+            return;
+        }
         if ($this->corrects($turn, $heard) || $this->elsewhere($turn, $heard) || $clause !== null && $this->sideQuestion($turn, $heard)) {
             return;
         }
@@ -718,6 +727,21 @@ final readonly class Answers
             return;
         }
         $this->notUnderstood($turn, $step, $heard, $step->reprompts, $step->tries);
+    }
+
+    /** The one topic that begins by asking for something the caller has named: 'I want a water pump'. */
+    private function implied(Turn $turn, ListenStep $step, Heard $heard): ?string
+    {
+        $found = [];
+        foreach ($step->topics as $topic) {
+            $first = $turn->script->steps[$topic['next']] ?? null;
+            $field = $first instanceof AskStep ? $turn->script->sheet->field($first->field) : null;
+            if ($field !== null && $field->type === ValueType::Choice && $this->understanding->read(ValueType::Choice, $heard, $this->collector->context($turn, $field, false))->found()) {
+                $found[] = $topic['key'];
+            }
+        }
+
+        return count($found) === 1 ? $found[0] : null;
     }
 
     /**
@@ -770,6 +794,10 @@ final readonly class Answers
             }
         }
         $reading = $this->understanding->read(ValueType::Choice, $heard, $this->plain($turn)->withOptions($options));
+        $implied = $this->implied($turn, $step, $heard);
+        if ($implied !== null && in_array($implied, $state->candidates, true)) {
+            $reading = Reading::of($implied, 0.9, $heard->original, 0, strlen($heard->original));
+        }
         $state->mode = 'answer';
         $state->candidates = [];
         if (! $reading->found()) {

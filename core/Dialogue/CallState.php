@@ -79,6 +79,9 @@ final class CallState
 
     public ?string $topic = null;
 
+    /** The standing reply given last, for 'and for the other one?'. */
+    public ?string $lastReply = null;
+
     public ?string $outcome = null;
 
     public bool $doNotCall = false;

@@ -245,7 +245,7 @@ final class Collector
         usort($said, static fn (array $a, array $b): int => $b[3] <=> $a[3]);
         [$value, $first, $last] = $said[0];
         $before = array_filter($heard->tokens, static fn (Token $token): bool => $token->end <= $first->start && $token->end > $first->start - 16);
-        if (count($said) === 1 && array_filter($before, static fn (Token $token): bool => in_array($token->text, ['not', "don't", 'dont', "won't", 'no', 'without'], true)) !== []) {
+        if (count($said) === 1 && array_filter($before, static fn (Token $token): bool => in_array($token->text, ['not', "don't", 'dont', "won't", 'without', 'needn\'t'], true)) !== []) {
             $value = ! $value;
         }
 

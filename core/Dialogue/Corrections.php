@@ -111,6 +111,12 @@ final class Corrections
         if ($field->type === ValueType::PostalAddress && ! $named && ! $alone->found() && preg_match("/^(?:(?:no|sorry|its|it's|number|actually|make|it|not)\\s)*\\d+\\s?[a-z]?$/", $heard->cleaned()) !== 1) {
             return null;
         }
+        if ($mends && ! $alone->found() && ! $named && ! $this->sounded($heard) && ! in_array($field->key, $turn->state->pending, true)) {
+            return null;
+        }
+        if ($field->type === ValueType::Phone && ! $alone->found() && ! $named && preg_match('/\d{2}|(?:\b(?:oh|zero|one|two|three|four|five|six|seven|eight|nine|double|triple)\b.*){2}/', $heard->cleaned()) !== 1) {
+            return null;
+        }
         if ($mends) {
             $old = in_array($field->type, [ValueType::Phone, ValueType::Email, ValueType::Reference, ValueType::Date, ValueType::PersonName, ValueType::PostalAddress], true)
                 ? (is_scalar($held->value) ? (string) $held->value : '')

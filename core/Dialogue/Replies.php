@@ -127,9 +127,11 @@ final readonly class Replies
                 [$best, $most] = [$reply, count($stems)];
             }
         }
+        $best ??= $this->follows($turn, $heard);
         if ($best === null) {
             return null;
         }
+        $turn->state->lastReply = $best['key'];
         $scope = $turn->scope();
         $option = $best['about'] === null ? null : $this->about($turn, $best['about'], $heard);
         if ($best['about'] !== null && $option === null) {
@@ -145,6 +147,26 @@ final readonly class Replies
         });
 
         return $text === '' ? null : ['text' => $text, 'rule' => "standing reply {$best['key']}", 'to' => $best['to']];
+    }
+
+    /**
+     * 'And for the generator?': the reply given last, about another option.
+     *
+     * @return array{key: string, when: list<string>, say: string|list<string>, about: ?string, otherwise: ?string, to: ?string}|null
+     */
+    private function follows(Turn $turn, Heard $heard): ?array
+    {
+        if (count($heard->tokens) > 7 || ! in_array($heard->tokens[0]->text ?? '', ['and', 'what', 'how', 'or', 'for', 'then'], true)) {
+            return null;
+        }
+        foreach ($turn->script->standing->replies as $reply) {
+            $field = $reply['key'] === $turn->state->lastReply && $reply['about'] !== null ? $turn->script->sheet->field($reply['about']) : null;
+            if ($field !== null && $this->understanding->read(ValueType::Choice, $heard, $this->collector->context($turn, $field, false))->found()) {
+                return $reply;
+            }
+        }
+
+        return null;
     }
 
     /** Which option the question speaks of: named in it, or already known in the call. */

@@ -22,9 +22,9 @@ final readonly class Transcript
 
     public function seconds(): float
     {
-        $last = end($this->turns);
+        $last = $this->turns[count($this->turns) - 1] ?? null;
 
-        return $last === false ? 0.0 : $last->at + $last->seconds;
+        return $last === null ? 0.0 : $last->at + $last->seconds;
     }
 
     /** @return array<string, mixed> */

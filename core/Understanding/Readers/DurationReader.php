@@ -58,7 +58,7 @@ final readonly class DurationReader implements Reader
             }
             $doubt = null;
             [$value, $from, $to, $unit] = $found[0];
-            $best = Reading::of($value, 0.62 + 0.36 * $heard->explained($t[$from]->start, $t[$to]->end, $this->words), $heard->between($t[$from]->start, $t[$to]->end), $t[$from]->start, $t[$to]->end);
+            $best = Reading::of($value, $context->asked ? 0.62 + 0.36 * $heard->explained($t[$from]->start, $t[$to]->end, $this->words) : 0.85, $heard->between($t[$from]->start, $t[$to]->end), $t[$from]->start, $t[$to]->end);
         }
 
         return $best ?? Reading::none($doubt);

@@ -58,7 +58,7 @@ final readonly class PersonNameReader implements Reader
         if ($value === '') {
             return Reading::none();
         }
-        $confidence = 0.6 + ($name['known'] ? 0.2 : 0.06) + ($name['cued'] ? 0.1 : 0.0) + ($name['spelled'] ? 0.12 : 0.0) + (str_contains($value, ' ') ? 0.03 : 0.0);
+        $confidence = 0.6 + ($name['known'] ? 0.2 : 0.06) + ($name['cued'] ? ($name['strong'] && str_contains($value, ' ') ? 0.2 : 0.1) : 0.0) + ($name['spelled'] ? 0.12 : 0.0) + (str_contains($value, ' ') ? 0.03 : 0.0);
 
         return Reading::of($value, min(0.97, $confidence), $heard->between($name['from'], $name['to']), $name['from'], $name['to']);
     }
@@ -66,7 +66,7 @@ final readonly class PersonNameReader implements Reader
     /**
      * @param list<Token> $t
      *
-     * @return array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, spelled: bool}|null
+     * @return array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, strong: bool, spelled: bool}|null
      */
     private function stretch(array $t, Context $context, bool $repair): ?array
     {
@@ -88,7 +88,7 @@ final readonly class PersonNameReader implements Reader
         return $context->asked || $repair ? $this->spelledOnly($t) : null;
     }
 
-    /** @param list<Token> $t 'first name John, surname Smith' @return array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, spelled: bool}|null */
+    /** @param list<Token> $t 'first name John, surname Smith' @return array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, strong: bool, spelled: bool}|null */
     private function labelled(array $t): ?array
     {
         $first = $this->words->phrases('names', 'first_cues')->first($t);
@@ -131,7 +131,7 @@ final readonly class PersonNameReader implements Reader
             }
         }
 
-        return [...$names, 'from' => $from, 'to' => $to, 'known' => $known, 'cued' => true, 'spelled' => $spelled];
+        return [...$names, 'from' => $from, 'to' => $to, 'known' => $known, 'cued' => true, 'strong' => true, 'spelled' => $spelled];
     }
 
     /** @param list<Token> $t one name, said or spelled or both @return array{string, int, bool, bool, int}|null name, tokens, spelled, known, place */
@@ -202,7 +202,7 @@ final readonly class PersonNameReader implements Reader
     /**
      * @param list<Token> $t
      *
-     * @return array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, spelled: bool}|null
+     * @return array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, strong: bool, spelled: bool}|null
      */
     private function nameAt(array $t, int $i, string $cue, Context $context, bool $repair): ?array
     {
@@ -294,7 +294,7 @@ final readonly class PersonNameReader implements Reader
         return [
             'first' => $first, 'last' => $last,
             'from' => $t[$from]->start, 'to' => $t[$end - 1]->end,
-            'known' => $known, 'cued' => $cue === 'strong' || $cue === 'weak', 'spelled' => $spelled,
+            'known' => $known, 'cued' => $cue === 'strong' || $cue === 'weak', 'strong' => $cue === 'strong', 'spelled' => $spelled,
         ];
     }
 
@@ -417,7 +417,7 @@ final readonly class PersonNameReader implements Reader
         return in_array($letter, ['e', 'h', 's', 't'], true) ? $lower.$letter : null;
     }
 
-    /** @param list<Token> $t @return array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, spelled: bool}|null */
+    /** @param list<Token> $t @return array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, strong: bool, spelled: bool}|null */
     private function spelledOnly(array $t): ?array
     {
         for ($i = 0, $n = count($t); $i < $n; $i++) {
@@ -436,7 +436,7 @@ final readonly class PersonNameReader implements Reader
                     $end += $next[1];
                 }
 
-                return ['first' => $second === null ? $letters : $letters, 'last' => $second, 'from' => $t[$i]->start, 'to' => $t[$end - 1]->end, 'known' => true, 'cued' => false, 'spelled' => true];
+                return ['first' => $second === null ? $letters : $letters, 'last' => $second, 'from' => $t[$i]->start, 'to' => $t[$end - 1]->end, 'known' => true, 'cued' => false, 'strong' => false, 'spelled' => true];
             }
         }
 
@@ -446,10 +446,10 @@ final readonly class PersonNameReader implements Reader
     /**
      * A correction by spelling or letter alone: 'no, it's with a K', 'S M Y T H'.
      *
-     * @param array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, spelled: bool} $name
+     * @param array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, strong: bool, spelled: bool} $name
      * @param list<Token> $t
      *
-     * @return array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, spelled: bool}
+     * @return array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, strong: bool, spelled: bool}
      */
     private function mended(array $name, array $t): array
     {
@@ -471,14 +471,14 @@ final readonly class PersonNameReader implements Reader
     /**
      * A later name after an earlier one: one word alone replaces the part it is most like.
      *
-     * @param array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, spelled: bool} $old
-     * @param array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, spelled: bool} $new
+     * @param array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, strong: bool, spelled: bool} $old
+     * @param array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, strong: bool, spelled: bool} $new
      *
-     * @return array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, spelled: bool}
+     * @return array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, strong: bool, spelled: bool}
      */
     private function replaced(array $old, array $new): array
     {
-        $both = ['from' => $old['from'], 'to' => max($old['to'], $new['to']), 'known' => $old['known'] || $new['known'], 'cued' => $old['cued'], 'spelled' => $new['spelled']];
+        $both = ['from' => $old['from'], 'to' => max($old['to'], $new['to']), 'known' => $old['known'] || $new['known'], 'cued' => $old['cued'], 'strong' => $old['strong'], 'spelled' => $new['spelled']];
         if ($new['first'] !== null && $new['last'] !== null) {
             return [...$new, ...$both];
         }

@@ -89,7 +89,7 @@ final readonly class WhenReader implements Reader
             return Reading::none($doubt);
         }
 
-        return Reading::of($value, 0.62 + 0.36 * $heard->explained($from, $to, $this->words), $heard->between($from, $to), $from, $to);
+        return Reading::of($value, $context->asked ? 0.62 + 0.36 * $heard->explained($from, $to, $this->words) : 0.86, $heard->between($from, $to), $from, $to);
     }
 
     /** @return array{?string, ?string} the value, or why there is none */

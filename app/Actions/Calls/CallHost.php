@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Calls;
+
+use App\Models\Call;
+use App\Models\CallStep;
+use App\Models\CallTurn;
+use Illuminate\Support\Facades\DB;
+use Ringo\Dialogue\CallState;
+use Ringo\Dialogue\Engine;
+use Ringo\Dialogue\Event;
+use Ringo\Dialogue\Outcome;
+use Ringo\Speech\Timing;
+use Ringo\Transcript\Recorder;
+
+/** Keeps a call between its steps: takes up the state, lets the engine work, and writes down turns, trace and record in one go. */
+final class CallHost
+{
+    /** Seconds a typed answer takes to begin. */
+    private const THINKS = 0.7;
+
+    /** @var array<int, Engine> */
+    private array $engines = [];
+
+    public function __construct(private readonly KeepRecord $keepRecord)
+    {
+    }
+
+    public function engine(Call $call): Engine
+    {
+        return $this->engines[$call->script_text_id] ??= Engine::for($call->scriptText->script());
+    }
+
+    /**
+     * @param int $step how many events the sender believes were handled
+     *
+     * @throws CallMoved where another page was quicker, or the call is over
+     */
+    public function happen(Call $call, int $step, Event $event): Outcome
+    {
+        return DB::transaction(function () use ($call, $step, $event): Outcome {
+            $call->refresh();
+            if (! $call->inProgress()) {
+                throw new CallMoved('This call is over. Its transcript and record are in the call log.');
+            }
+            if ($call->step !== $step) {
+                throw new CallMoved('This call has gone on in another window. What you sent was not used; the page now shows how the call stands.');
+            }
+            $before = hrtime(true);
+            $outcome = $this->engine($call)->step(CallState::fromArray($call->state), $event);
+            $micros = intdiv((int) (hrtime(true) - $before), 1000);
+            $this->write($call, $event, $outcome, $micros);
+            if ($outcome->state->ended) {
+                $this->keepRecord->of($call, $outcome->state);
+            }
+
+            return $outcome;
+        });
+    }
+
+    /** When the caller's words would have been spoken: after the agent has finished, and as long as they take. */
+    public function at(Call $call, string $kind, string $text, float $seconds = 6.0): float
+    {
+        $last = CallTurn::query()->where('call_id', $call->id)->orderByDesc('n')->first();
+        $end = max($last === null ? 0.0 : $last->at + $last->seconds, (float) ($call->state['clock'] ?? 0));
+
+        return round(match ($kind) {
+            'said' => $end + self::THINKS + (new Timing)->ofCaller($text),
+            'keys' => $end + self::THINKS + 0.4 * strlen($text),
+            'silence' => $end + $seconds,
+            default => $end + 0.3,
+        }, 1);
+    }
+
+    private function write(Call $call, Event $event, Outcome $outcome, int $micros): void
+    {
+        $n = CallTurn::query()->where('call_id', $call->id)->count();
+        foreach ((new Recorder)->turns($event, $outcome) as $turn) {
+            CallTurn::query()->create(['call_id' => $call->id, 'n' => $n++, 'by' => $turn->by, 'text' => $turn->text, 'at' => round($turn->at, 1), 'seconds' => round($turn->seconds, 1), 'keys' => $turn->keys, 'steps' => $turn->steps, 'cut' => $turn->cut]);
+            $call->seconds = max($call->seconds, round($turn->at + $turn->seconds, 1));
+        }
+        CallStep::query()->create(['call_id' => $call->id, 'n' => $call->step, 'event' => $event->toArray(), 'trace' => $outcome->trace->toArray(), 'microseconds' => $micros]);
+        $call->fill([
+            'state' => $outcome->state->toArray(),
+            'step' => $call->step + 1,
+            'status' => $outcome->state->ended ? 'ended' : 'in_progress',
+            'outcome' => $outcome->state->outcome ?? '',
+            'seconds' => max($call->seconds, $event->at),
+            'last_event_at' => now(),
+        ])->save();
+    }
+}

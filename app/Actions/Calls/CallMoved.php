@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Calls;
+
+/** The call has gone on elsewhere since the page last saw it, or is over; nothing was changed. */
+final class CallMoved extends \RuntimeException
+{
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Calls;
+
+use App\Models\Agent;
+use App\Models\Call;
+use App\Models\ScriptText;
+use App\Models\User;
+use Illuminate\Support\Str;
+use Ringo\Dialogue\Event;
+use Ringo\Dialogue\Opening;
+
+/** Rings an agent's draft on the handset. */
+final readonly class StartCall
+{
+    public function __construct(private CallHost $host)
+    {
+    }
+
+    /** @throws \Ringo\Document\InvalidDocument where the draft cannot be run */
+    public function rehearse(Agent $agent, ScriptText $text, User $user, CallerChoice $caller, \DateTimeImmutable $placedAt, ?string $seed = null): Call
+    {
+        $script = $text->script();
+        $ref = (string) Str::ulid();
+        $state = (new Opening($script))->state($ref, $placedAt, $seed ?? (string) random_int(1, 999_999), $caller->number, null, $caller->facts);
+        $call = Call::query()->create([
+            'ref' => $ref,
+            'business_id' => $agent->business_id,
+            'agent_id' => $agent->id,
+            'script_text_id' => $text->id,
+            'contact_id' => $caller->contact?->id,
+            'rung_by' => $user->id,
+            'kind' => 'rehearsal',
+            'direction' => $script->agent->direction,
+            'from' => $caller->number,
+            'caller_name' => $caller->name,
+            'status' => 'in_progress',
+            'started_at' => $placedAt->setTimezone(new \DateTimeZone('UTC')),
+            'tz' => $script->agent->tz,
+            'step' => 0,
+            'state' => $state->toArray(),
+            'last_event_at' => now(),
+        ]);
+        $this->host->happen($call, 0, Event::started());
+
+        return $call;
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\Calls\SettleAbandonedCalls;
+use App\Models\Business;
+use App\Models\Call;
+use App\Models\User;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Carbon;
+
+final class BoardController
+{
+    public function home(Request $request): RedirectResponse|View
+    {
+        /** @var User $user */
+        $user = $request->user();
+        $businesses = $user->businesses()->get();
+        if ($businesses->isEmpty()) {
+            return view('no-business');
+        }
+        $last = $request->session()->get('business');
+        $business = $businesses->firstWhere('key', $last) ?? $businesses->first();
+
+        return redirect()->route('board', $business);
+    }
+
+    public function show(Request $request, Business $business, SettleAbandonedCalls $settle): View
+    {
+        $request->session()->put('business', $business->key);
+        $settle->in($business);
+        $agent = $business->agents()->with('draft.scriptText', 'latestRelease')->first();
+        $now = Carbon::now($business->tz);
+        $today = $now->copy()->startOfDay()->utc();
+        $calls = Call::query()->where('business_id', $business->id);
+        $usual = (clone $calls)->where('started_at', '>=', $today->copy()->subDays(28))->where('started_at', '<', $today)->count() / 28;
+
+        return view('board', [
+            'business' => $business,
+            'agent' => $agent,
+            'now' => $now,
+            'today' => (clone $calls)->where('started_at', '>=', $today)->where('started_at', '<', $today->copy()->addDay())->count(),
+            'usual' => $usual,
+            'inProgress' => (clone $calls)->where('status', 'in_progress')->orderByDesc('last_event_at')->limit(6)->get(),
+            'toCheck' => (clone $calls)->whereHas('record', static fn ($record) => $record->where('doubtful', true))->with('record')->orderByDesc('started_at')->limit(6)->get(),
+            'toCheckCount' => $business->records()->where('doubtful', true)->whereHas('call')->count(),
+            'recent' => (clone $calls)->where('status', 'ended')->with('record')->orderByDesc('started_at')->limit(8)->get(),
+            'outcomes' => (clone $calls)->where('status', 'ended')->where('started_at', '>=', $today->copy()->subDays(28))->selectRaw('outcome, count(*) as n')->groupBy('outcome')->orderByDesc('n')->limit(8)->pluck('n', 'outcome'),
+            'week' => $this->week($business, $now),
+        ]);
+    }
+
+    /** @return list<array{day: string, date: string, n: int}> calls of the last fourteen days */
+    private function week(Business $business, Carbon $now): array
+    {
+        $from = $now->copy()->startOfDay()->subDays(13);
+        $counts = [];
+        foreach (Call::query()->where('business_id', $business->id)->where('started_at', '>=', $from->copy()->utc())->pluck('started_at') as $started) {
+            $day = Carbon::parse($started)->setTimezone($business->tz)->format('Y-m-d');
+            $counts[$day] = ($counts[$day] ?? 0) + 1;
+        }
+        $days = [];
+        for ($i = 0; $i < 14; $i++) {
+            $day = $from->copy()->addDays($i);
+            $days[] = ['day' => $day->format('D'), 'date' => $day->format('j M'), 'n' => $counts[$day->format('Y-m-d')] ?? 0];
+        }
+
+        return $days;
+    }
+}

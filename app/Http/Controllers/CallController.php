@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\Calls\FindCalls;
+use App\Actions\Calls\SettleAbandonedCalls;
+use App\Gateways\Speech\Voice;
+use App\Models\Business;
+use App\Models\Call;
+use App\Models\CallTurn;
+use App\Support\Evidence;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+
+final class CallController
+{
+    public function index(Request $request, Business $business, FindCalls $find, SettleAbandonedCalls $settle): View
+    {
+        $settle->in($business);
+        $filter = $request->validate([
+            'q' => ['nullable', 'string', 'max:200'], 'outcome' => ['nullable', 'string', 'max:100'], 'check' => ['nullable', 'in:1'],
+            'sort' => ['nullable', 'in:'.implode(',', array_keys(FindCalls::SORTS))], 'dir' => ['nullable', 'in:asc,desc'],
+        ]);
+
+        return view('calls', [
+            'business' => $business,
+            'agent' => $business->agents()->first(),
+            'filter' => $filter,
+            'calls' => $find->query($business, $filter)->with('record', 'agent', 'release')->paginate(25)->withQueryString(),
+            'outcomes' => Call::query()->where('business_id', $business->id)->where('status', 'ended')->distinct()->orderBy('outcome')->pluck('outcome'),
+        ]);
+    }
+
+    public function show(Business $business, Call $call, Evidence $evidence): View
+    {
+        $call->load('turns', 'steps', 'record', 'agent', 'release', 'contact', 'scriptText');
+        $script = $call->scriptText->script();
+
+        return view('call', [
+            'business' => $business,
+            'agent' => $call->agent,
+            'call' => $call,
+            'script' => $script,
+            'marked' => $evidence->marked($call),
+            'summary' => $call->record->summary ?? '',
+        ]);
+    }
+
+    public function audio(Business $business, Call $call, int $n, Voice $voice): BinaryFileResponse
+    {
+        $turn = CallTurn::query()->where('call_id', $call->id)->where('n', $n)->where('by', 'agent')->firstOrFail();
+        $file = $voice->wav($turn->text, $call->scriptText->script()->agent->voice);
+        abort_if($file === null, 503, 'The voice programs are not installed; the text is shown instead.');
+
+        return response()->file($file, ['Content-Type' => 'audio/wav', 'Cache-Control' => 'private, max-age=86400']);
+    }
+
+    public function destroy(Business $business, Call $call): RedirectResponse
+    {
+        $call->delete();
+
+        return redirect()->route('calls', $business)->with('undo', ['text' => 'The call of '.$call->caller_name.' on '.$call->placedAt()->format('j F, H:i').' was deleted, with its transcript and record.', 'action' => route('call.restore', [$business, $call])]);
+    }
+
+    public function restore(Business $business, Call $call): RedirectResponse
+    {
+        $call->restore();
+
+        return redirect()->route('call', [$business, $call])->with('notice', 'The call is back, with its transcript and record.');
+    }
+}

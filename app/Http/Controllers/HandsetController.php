@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\Calls\CallerChoice;
+use App\Actions\Calls\CallHost;
+use App\Actions\Calls\CallMoved;
+use App\Actions\Calls\StartCall;
+use App\Models\Agent;
+use App\Models\Business;
+use App\Models\Call;
+use App\Models\User;
+use App\Support\HandsetView;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\ValidationException;
+use Ringo\Dialogue\Event;
+use Ringo\Document\InvalidDocument;
+use Ringo\Numbering\NumberingPlan;
+
+/** The simulated telephone: rings a draft, takes words and keys, shows how the call stands. */
+final class HandsetController
+{
+    public function __construct(private readonly CallHost $host, private readonly HandsetView $view)
+    {
+    }
+
+    public function ring(Request $request, Business $business, Agent $agent, StartCall $start, NumberingPlan $plan): JsonResponse
+    {
+        $given = $request->validate([
+            'caller' => ['required', 'in:contact,unknown,withheld'],
+            'contact' => ['nullable', 'string', 'max:20'],
+            'number' => ['nullable', 'string', 'max:40'],
+            'placed_at' => ['required', 'string', 'regex:/^\d{4}-\d\d-\d\dT\d\d:\d\d$/'],
+        ], ['caller.*' => 'Choose as whom you ring.', 'placed_at.*' => 'Choose the day and time the call is placed at.']);
+        $agent->load('draft.scriptText', 'business');
+        try {
+            $script = $agent->draft->scriptText->script();
+            $placedAt = \DateTimeImmutable::createFromFormat('Y-m-d\TH:i|', $given['placed_at'], new \DateTimeZone($script->agent->tz))
+                ?: throw ValidationException::withMessages(['placed_at' => 'Choose the day and time the call is placed at.']);
+            $caller = CallerChoice::of($business, $given['caller'], $given['contact'] ?? null, $given['number'] ?? null, $plan);
+            /** @var User $user */
+            $user = $request->user();
+            $call = $start->rehearse($agent, $agent->draft->scriptText, $user, $caller, $placedAt);
+        } catch (InvalidDocument $problem) {
+            throw ValidationException::withMessages(['caller' => 'The draft cannot be rung yet. '.$problem->getMessage()]);
+        }
+
+        return response()->json($this->view->of($call->refresh(), true), 201);
+    }
+
+    public function show(Business $business, Call $call): JsonResponse
+    {
+        return response()->json($this->view->of($call, false));
+    }
+
+    public function happen(Request $request, Business $business, Call $call): JsonResponse
+    {
+        $given = $request->validate([
+            'kind' => ['required', 'in:said,keys,silence,hung_up'],
+            'text' => ['nullable', 'string', 'max:2000'],
+            'step' => ['required', 'integer', 'min:0'],
+        ]);
+        $text = trim((string) ($given['text'] ?? ''));
+        if ($given['kind'] === 'said' && $text === '') {
+            throw ValidationException::withMessages(['text' => 'Type what the caller says, or press Silence.']);
+        }
+        if ($given['kind'] === 'keys' && preg_match('/^[0-9*#]{1,30}$/', $text) !== 1) {
+            throw ValidationException::withMessages(['text' => 'Keys are 0 to 9, star and hash.']);
+        }
+        $at = $this->host->at($call, $given['kind'], $text);
+        try {
+            $this->host->happen($call, (int) $given['step'], match ($given['kind']) {
+                'said' => Event::said($text, $at),
+                'keys' => Event::keys($text, $at),
+                'silence' => Event::silence(6.0, $at),
+                default => Event::hungUp($at),
+            });
+        } catch (CallMoved $moved) {
+            return response()->json(['message' => $moved->getMessage()] + $this->view->of($call->refresh(), false), 409);
+        }
+
+        return response()->json($this->view->of($call->refresh(), true));
+    }
+}

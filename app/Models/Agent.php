@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+
+/**
+ * A phone agent of a business.
+ *
+ * @property int $id
+ * @property int $business_id
+ * @property string $key
+ * @property string $name
+ * @property string $direction
+ * @property-read Business $business
+ * @property-read Draft $draft
+ * @property-read ?Release $latestRelease
+ */
+final class Agent extends Model
+{
+    protected $fillable = ['business_id', 'key', 'name', 'direction'];
+
+    public function getRouteKeyName(): string
+    {
+        return 'key';
+    }
+
+    /** @return BelongsTo<Business, $this> */
+    public function business(): BelongsTo
+    {
+        return $this->belongsTo(Business::class);
+    }
+
+    /** @return HasOne<Draft, $this> */
+    public function draft(): HasOne
+    {
+        return $this->hasOne(Draft::class);
+    }
+
+    /** @return HasMany<Release, $this> */
+    public function releases(): HasMany
+    {
+        return $this->hasMany(Release::class)->orderByDesc('number');
+    }
+
+    /** @return HasOne<Release, $this> */
+    public function latestRelease(): HasOne
+    {
+        return $this->hasOne(Release::class)->ofMany('number', 'max');
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * A client for whom agents work; it owns all that follows.
+ *
+ * @property int $id
+ * @property string $key
+ * @property string $name
+ * @property string $country ISO 3166 code
+ * @property string $tz
+ */
+final class Business extends Model
+{
+    protected $fillable = ['key', 'name', 'country', 'tz'];
+
+    public function getRouteKeyName(): string
+    {
+        return 'key';
+    }
+
+    /** @return HasMany<Agent, $this> */
+    public function agents(): HasMany
+    {
+        return $this->hasMany(Agent::class)->orderBy('name');
+    }
+
+    /** @return HasMany<Contact, $this> */
+    public function contacts(): HasMany
+    {
+        return $this->hasMany(Contact::class);
+    }
+
+    /** @return HasMany<Call, $this> */
+    public function calls(): HasMany
+    {
+        return $this->hasMany(Call::class);
+    }
+
+    /** @return HasMany<CallRecord, $this> */
+    public function records(): HasMany
+    {
+        return $this->hasMany(CallRecord::class);
+    }
+}

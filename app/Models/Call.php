@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Database\Eloquent\SoftDeletes;
+use Illuminate\Support\Carbon;
+use Ringo\Transcript\Transcript;
+use Ringo\Transcript\Turn as TranscriptTurn;
+
+/**
+ * One call, rehearsed or real, with the state it can be taken up from.
+ *
+ * @property int $id
+ * @property string $ref
+ * @property int $business_id
+ * @property int $agent_id
+ * @property int $script_text_id
+ * @property ?int $release_id
+ * @property ?int $contact_id
+ * @property string $kind rehearsal or live
+ * @property string $direction
+ * @property ?string $from E.164
+ * @property ?string $to E.164
+ * @property string $caller_name
+ * @property string $status in_progress or ended
+ * @property string $outcome
+ * @property float $seconds
+ * @property Carbon $started_at in UTC
+ * @property string $tz
+ * @property int $step how many events have been handled
+ * @property array<string, mixed> $state
+ * @property Carbon $last_event_at
+ * @property ?Carbon $deleted_at
+ * @property-read Agent $agent
+ * @property-read Business $business
+ * @property-read ScriptText $scriptText
+ * @property-read ?Release $release
+ * @property-read ?Contact $contact
+ * @property-read ?CallRecord $record
+ */
+final class Call extends Model
+{
+    use SoftDeletes;
+
+    protected $fillable = ['ref', 'business_id', 'agent_id', 'script_text_id', 'release_id', 'contact_id', 'rung_by', 'kind', 'direction', 'from', 'to', 'caller_name', 'status', 'outcome', 'seconds', 'started_at', 'tz', 'step', 'state', 'last_event_at', 'created_at', 'updated_at'];
+
+    public function getRouteKeyName(): string
+    {
+        return 'ref';
+    }
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['state' => 'array', 'started_at' => 'datetime', 'last_event_at' => 'datetime', 'seconds' => 'float'];
+    }
+
+    /** @return BelongsTo<Business, $this> */
+    public function business(): BelongsTo
+    {
+        return $this->belongsTo(Business::class);
+    }
+
+    /** @return BelongsTo<Agent, $this> */
+    public function agent(): BelongsTo
+    {
+        return $this->belongsTo(Agent::class);
+    }
+
+    /** @return BelongsTo<ScriptText, $this> */
+    public function scriptText(): BelongsTo
+    {
+        return $this->belongsTo(ScriptText::class);
+    }
+
+    /** @return BelongsTo<Release, $this> */
+    public function release(): BelongsTo
+    {
+        return $this->belongsTo(Release::class);
+    }
+
+    /** @return BelongsTo<Contact, $this> */
+    public function contact(): BelongsTo
+    {
+        return $this->belongsTo(Contact::class);
+    }
+
+    /** @return HasMany<CallTurn, $this> */
+    public function turns(): HasMany
+    {
+        return $this->hasMany(CallTurn::class)->orderBy('n');
+    }
+
+    /** @return HasMany<CallStep, $this> */
+    public function steps(): HasMany
+    {
+        return $this->hasMany(CallStep::class)->orderBy('n');
+    }
+
+    /** @return HasOne<CallRecord, $this> */
+    public function record(): HasOne
+    {
+        return $this->hasOne(CallRecord::class);
+    }
+
+    public function inProgress(): bool
+    {
+        return $this->status === 'in_progress';
+    }
+
+    /** When the call was placed, in its own time zone. */
+    public function placedAt(): Carbon
+    {
+        return $this->started_at->setTimezone($this->tz);
+    }
+
+    public function transcript(): Transcript
+    {
+        return new Transcript(
+            $this->ref,
+            $this->placedAt()->format('c'),
+            $this->tz,
+            $this->business->country,
+            $this->direction,
+            $this->from,
+            $this->to,
+            array_values($this->turns->map(static fn (CallTurn $turn): TranscriptTurn => $turn->toTranscript())->all()),
+        );
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * What one call left.
+ *
+ * @property int $call_id
+ * @property array<string, array{value: mixed, display: string, confidence: float, origin: string, turn: ?int, said: string, confirmed: bool, doubt: ?string}> $cells
+ * @property list<string> $declined
+ * @property list<string> $missing
+ * @property string $outcome
+ * @property string $summary
+ * @property bool $doubtful
+ */
+final class CallRecord extends Model
+{
+    protected $table = 'records';
+
+    protected $fillable = ['call_id', 'business_id', 'agent_id', 'cells', 'declined', 'missing', 'outcome', 'summary', 'doubtful', 'created_at', 'updated_at'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['cells' => 'array', 'declined' => 'array', 'missing' => 'array', 'doubtful' => 'boolean'];
+    }
+
+    /** @return BelongsTo<Call, $this> */
+    public function call(): BelongsTo
+    {
+        return $this->belongsTo(Call::class);
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * One thing that happened in a call, and why the agent did what it did.
+ *
+ * @property int $n
+ * @property array<string, mixed> $event
+ * @property array<string, mixed> $trace
+ * @property int $microseconds
+ */
+final class CallStep extends Model
+{
+    public $timestamps = false;
+
+    protected $fillable = ['call_id', 'n', 'event', 'trace', 'microseconds'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['event' => 'array', 'trace' => 'array'];
+    }
+}

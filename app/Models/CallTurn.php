@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Ringo\Transcript\Turn;
+
+/**
+ * One turn of a call's transcript.
+ *
+ * @property int $call_id
+ * @property int $n from 0
+ * @property string $by
+ * @property string $text
+ * @property float $at
+ * @property float $seconds
+ * @property bool $keys
+ * @property list<string> $steps
+ * @property bool $cut
+ */
+final class CallTurn extends Model
+{
+    public $timestamps = false;
+
+    protected $fillable = ['call_id', 'n', 'by', 'text', 'at', 'seconds', 'keys', 'steps', 'cut'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['keys' => 'boolean', 'cut' => 'boolean', 'steps' => 'array', 'at' => 'float', 'seconds' => 'float'];
+    }
+
+    public function toTranscript(): Turn
+    {
+        return new Turn($this->by, $this->text, $this->at, $this->seconds, $this->keys, $this->steps, $this->cut);
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Ringo\Document\InvalidDocument;
+use Ringo\Script\Script;
+use Ringo\Script\ScriptReader;
+
+/**
+ * A script as it was at one moment. It is never changed, so that calls open on the script they ran on.
+ *
+ * @property int $id
+ * @property int $agent_id
+ * @property string $hash
+ * @property string $document JSON
+ */
+final class ScriptText extends Model
+{
+    public const UPDATED_AT = null;
+
+    protected $fillable = ['agent_id', 'hash', 'document'];
+
+    public static function of(Agent $agent, string $document): self
+    {
+        return self::query()->firstOrCreate(['agent_id' => $agent->id, 'hash' => hash('sha256', $document)], ['document' => $document]);
+    }
+
+    /** @throws InvalidDocument */
+    public function script(): Script
+    {
+        return (new ScriptReader)->fromJson($this->document);
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Gateways\Speech\ProgramVoice;
+use App\Gateways\Speech\Voice;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\ServiceProvider;
+use Illuminate\Support\Str;
+use Ringo\Language\Vocabulary;
+use Ringo\Numbering\NumberingPlan;
+use Ringo\Speech\Display;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->singleton(NumberingPlan::class);
+        $this->app->singleton(Vocabulary::class, static fn (): Vocabulary => Vocabulary::of());
+        $this->app->singleton(Display::class);
+        $this->app->singleton(Voice::class, static fn (): Voice => new ProgramVoice(storage_path('app/speech')));
+    }
+
+    public function boot(): void
+    {
+        Model::shouldBeStrict(! $this->app->isProduction());
+        RateLimiter::for('sign-in', static fn (Request $request): array => [
+            Limit::perMinute(6)->by(Str::lower((string) $request->input('email')).'|'.$request->ip()),
+            Limit::perMinute(30)->by((string) $request->ip()),
+        ]);
+    }
+}

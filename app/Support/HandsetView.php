@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Gateways\Speech\Voice;
+use App\Models\Call;
+use App\Models\CallStep;
+use App\Models\CallTurn;
+
+/** How a call stands, for the handset: what was last said, the strip and the trace as ready pieces of page. */
+final readonly class HandsetView
+{
+    public function __construct(private Voice $voice)
+    {
+    }
+
+    /**
+     * @param bool $speak whether the agent's newest lines are to be played
+     *
+     * @return array<string, mixed>
+     */
+    public function of(Call $call, bool $speak): array
+    {
+        $call->load('turns', 'steps', 'agent', 'business', 'record', 'scriptText');
+        $voice = $call->scriptText->script()->agent->voice;
+        $turns = $call->turns;
+        $last = $turns->last();
+        /** @var ?CallStep $step */
+        $step = $call->steps->last();
+
+        return [
+            'ref' => $call->ref,
+            'step' => $call->step,
+            'status' => $call->status,
+            'outcome' => $call->outcome,
+            'agent' => $call->agent->name,
+            'caller' => $call->caller_name,
+            'last_agent' => $turns->where('by', 'agent')->last()->text ?? '',
+            'last_caller' => $turns->where('by', 'caller')->last()->text ?? '',
+            'at_step' => $call->state['step'] ?? null,
+            'strip' => view('parts.strip', ['turns' => $turns, 'live' => $call->inProgress(), 'agent' => $call->agent->name])->render(),
+            'trace' => $step === null ? '' : view('parts.trace', ['step' => $step, 'script' => $call->scriptText->script(), 'call' => $call])->render(),
+            'play' => $speak && $last instanceof CallTurn && $last->by === 'agent' ? [route('call.audio', [$call->business, $call, $last->n])] : [],
+            'voice_missing' => ! $this->voice->available($voice['engine']),
+            'voice_engine' => $voice['engine'],
+            'call_url' => route('call', [$call->business, $call]),
+            'send_url' => route('handset.happen', [$call->business, $call]),
+            'show_url' => route('handset.show', [$call->business, $call]),
+        ];
+    }
+}

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Script;
+
+/**
+ * The line of track down the margin of a prompt book: which lane each step sits on, where lanes fork, pass by and join.
+ *
+ * A lane carries one step's name until the row of that step is reached; lanes that carry the same name meet there.
+ *
+ * @phpstan-type Row array{key: string, lane: int, above: bool, below: bool, through: list<int>, joins: list<int>, forks: list<array{lane: int, aside: bool}>, back: list<string>}
+ */
+final readonly class Spine
+{
+    /**
+     * @param list<Row> $rows one for each step, in reading order
+     * @param int $lanes how many lanes side by side there are at most
+     */
+    private function __construct(public array $rows, public int $lanes)
+    {
+    }
+
+    public static function of(Script $script): self
+    {
+        $order = array_flip(array_keys($script->steps));
+        /** @var array<int, string> $lanes lane => step it leads to */
+        $lanes = [];
+        $rows = [];
+        $most = 1;
+        foreach ($script->steps as $key => $step) {
+            $incoming = array_keys($lanes, $key, true);
+            sort($incoming);
+            $lane = $incoming[0] ?? self::free($lanes);
+            foreach ($incoming as $one) {
+                unset($lanes[$one]);
+            }
+            $through = array_keys($lanes);
+            sort($through);
+            $forks = [];
+            $back = [];
+            $below = false;
+            $seen = [];
+            foreach ($step->exits() as $exit) {
+                $to = $exit['to'];
+                if (isset($seen[$to])) {
+                    continue;
+                }
+                $seen[$to] = true;
+                if ($to === 'return' || ($order[$to] ?? -1) <= $order[$key]) {
+                    $back[] = $to;
+
+                    continue;
+                }
+                $aside = str_starts_with($exit['label'], 'cannot say') || str_starts_with($exit['label'], 'nothing chosen') || str_starts_with($exit['label'], 'none of these');
+                $held = array_search($to, $lanes, true);
+                if ($held !== false) {
+                    $forks[] = ['lane' => $held, 'aside' => $aside];
+
+                    continue;
+                }
+                if (! isset($lanes[$lane])) {
+                    $lanes[$lane] = $to;
+                    $below = true;
+
+                    continue;
+                }
+                $new = self::free($lanes);
+                $lanes[$new] = $to;
+                $forks[] = ['lane' => $new, 'aside' => $aside];
+            }
+            $rows[] = ['key' => $key, 'lane' => $lane, 'above' => $incoming !== [], 'below' => $below, 'through' => $through, 'joins' => array_values(array_slice($incoming, 1)), 'forks' => $forks, 'back' => $back];
+            $most = max($most, $lane + 1, ...array_map(static fn (int $one): int => $one + 1, array_keys($lanes)), ...array_map(static fn (int $one): int => $one + 1, $through));
+        }
+
+        return new self($rows, $most);
+    }
+
+    /** @param array<int, string> $lanes */
+    private static function free(array $lanes): int
+    {
+        for ($lane = 0; isset($lanes[$lane]); $lane++);
+
+        return $lane;
+    }
+}

@@ -1,0 +1,257 @@
+/**
+ * The handset along the bottom of the page. A call lives on the server; this page only shows it and sends what the caller does,
+ * so it survives going to another page, and signing in again.
+ */
+export function handset() {
+    const root = document.getElementById('handset');
+    if (!root) {
+        return null;
+    }
+    const part = (name) => root.querySelector(`[data-${name}]`);
+    const key = `ringo.handset.${root.dataset.business}`;
+    const setup = part('setup');
+    const form = part('say');
+    const input = form.querySelector('input');
+    const player = new Audio();
+    let call = null;
+    let muted = localStorage.getItem('ringo.muted') === '1';
+    let toldVoice = false;
+    let busy = false;
+
+    const fault = (name, text) => {
+        const line = part(name);
+        line.hidden = !text;
+        line.textContent = text ?? '';
+    };
+
+    const send = async (url, body, method = 'POST') => {
+        const response = await fetch(url, {
+            method,
+            headers: {'Content-Type': 'application/json', Accept: 'application/json', 'X-CSRF-TOKEN': document.querySelector('meta[name="csrf-token"]').content},
+            body: body === undefined ? undefined : JSON.stringify(body),
+        }).catch(() => null);
+        if (response === null) {
+            throw {text: 'Ringo cannot be reached just now. What you typed is still there; try again.'};
+        }
+        const data = await response.json().catch(() => ({}));
+        if (response.status === 401) {
+            throw {text: data.message ?? 'Your session has ended.', signIn: data.sign_in};
+        }
+        if (response.status === 409) {
+            show(data);
+            throw {text: data.message};
+        }
+        if (!response.ok) {
+            throw {text: Object.values(data.errors ?? {}).flat()[0] ?? data.message ?? 'That did not work. Nothing was lost; try again.'};
+        }
+        return data;
+    };
+
+    const failed = (where, problem) => {
+        fault(where, problem.text ?? String(problem));
+        if (problem.signIn) {
+            const link = document.createElement('a');
+            link.href = `${location.pathname}${location.search}`;
+            link.textContent = ' Sign in and come back';
+            part(where).append(link);
+        }
+    };
+
+    const play = (urls) => {
+        player.pause();
+        if (muted || urls.length === 0) {
+            return;
+        }
+        player.src = urls[0];
+        player.play().catch(() => {});
+    };
+
+    const show = (data) => {
+        call = data;
+        sessionStorage.setItem(key, data.show_url);
+        open('call');
+        part('trace').innerHTML = data.trace;
+        part('strip').innerHTML = data.strip;
+        part('last-agent').textContent = data.last_agent;
+        part('last-caller').textContent = data.last_caller;
+        part('as').textContent = data.caller;
+        part('at-step').textContent = data.at_step ?? 'the end';
+        const over = data.status === 'ended';
+        form.hidden = over;
+        part('over').hidden = !over;
+        part('outcome').textContent = data.outcome;
+        part('open-call').href = data.call_url;
+        if (over) {
+            sessionStorage.removeItem(key);
+        }
+        document.querySelectorAll('.row.at').forEach((row) => row.classList.remove('at'));
+        const row = data.at_step ? document.getElementById(`step-${data.at_step}`) : null;
+        row?.classList.add('at');
+        row?.scrollIntoView({block: 'nearest'});
+        if (data.voice_missing && !toldVoice) {
+            toldVoice = true;
+            fault('call-error', `The program ${data.voice_engine} is not installed on this machine, so ${data.agent} is shown and not heard.`);
+        }
+        play(data.play ?? []);
+    };
+
+    const open = (which) => {
+        root.hidden = false;
+        document.body.classList.add('has-handset');
+        setup.hidden = which !== 'setup';
+        part('call').hidden = which !== 'call';
+    };
+
+    const close = () => {
+        player.pause();
+        root.hidden = true;
+        document.body.classList.remove('has-handset');
+        document.querySelector('[data-ring]')?.focus();
+    };
+
+    const happen = async (kind, text = '') => {
+        if (!call || call.status === 'ended' || busy) {
+            return;
+        }
+        busy = true;
+        fault('call-error', '');
+        try {
+            show(await send(call.send_url, {kind, text, step: call.step}));
+            if (kind === 'said') {
+                input.value = '';
+            }
+        } catch (problem) {
+            failed('call-error', problem);
+        } finally {
+            busy = false;
+        }
+        if (call.status !== 'ended') {
+            input.focus();
+        } else {
+            part('open-call').focus();
+        }
+    };
+
+    const contacts = async (words = '') => {
+        const list = part('contact-list');
+        try {
+            const found = await send(`${root.dataset.contactsUrl}?q=${encodeURIComponent(words)}`, undefined, 'GET');
+            list.replaceChildren(...found.map((contact) => {
+                const option = document.createElement('option');
+                option.value = contact.id;
+                option.textContent = [contact.name, contact.organisation, contact.number].filter(Boolean).join(', ');
+                return option;
+            }));
+            fault('setup-error', found.length ? '' : 'No contact fits these letters.');
+        } catch (problem) {
+            failed('setup-error', problem);
+        }
+    };
+
+    const choose = () => {
+        open('setup');
+        fault('setup-error', '');
+        if (!part('contact-list').options.length) {
+            contacts();
+        }
+        (setup.querySelector('input[name=caller]:checked') ?? setup.querySelector('input')).focus();
+    };
+
+    const ring = () => {
+        if (call && call.status === 'in_progress') {
+            open('call');
+            input.focus();
+        } else {
+            choose();
+        }
+    };
+
+    setup.addEventListener('change', (event) => {
+        if (event.target.name === 'caller') {
+            setup.querySelectorAll('[data-for]').forEach((one) => {
+                one.hidden = one.dataset.for !== event.target.value;
+            });
+        }
+    });
+    let waiting;
+    part('contact-search').addEventListener('input', (event) => {
+        clearTimeout(waiting);
+        waiting = setTimeout(() => contacts(event.target.value), 200);
+    });
+    setup.addEventListener('submit', async (event) => {
+        event.preventDefault();
+        if (busy) {
+            return;
+        }
+        busy = true;
+        fault('setup-error', '');
+        fault('call-error', '');
+        try {
+            show(await send(root.dataset.ringUrl, Object.fromEntries(new FormData(setup))));
+            input.value = '';
+            input.focus();
+        } catch (problem) {
+            failed('setup-error', problem);
+        } finally {
+            busy = false;
+        }
+    });
+    form.addEventListener('submit', (event) => {
+        event.preventDefault();
+        if (input.value.trim()) {
+            happen('said', input.value);
+        }
+    });
+    input.addEventListener('keydown', (event) => {
+        // A single key of the telephone, typed with Alt, is pressed rather than said.
+        if (event.altKey && /^[0-9*#]$/.test(event.key)) {
+            event.preventDefault();
+            happen('keys', event.key);
+        }
+    });
+    part('keypad').addEventListener('click', (event) => {
+        const button = event.target.closest('[data-key]');
+        if (button) {
+            happen('keys', button.dataset.key);
+        }
+    });
+    part('silence').addEventListener('click', () => happen('silence'));
+    part('hang-up').addEventListener('click', () => happen('hung_up'));
+    part('again').addEventListener('click', choose);
+    root.querySelectorAll('[data-close]').forEach((button) => button.addEventListener('click', close));
+    root.addEventListener('keydown', (event) => {
+        if (event.key === 'Escape' && !event.target.closest('details[open]') && (!call || call.status === 'ended' || !setup.hidden)) {
+            close();
+        }
+    });
+    const mute = part('mute');
+    const paint = () => {
+        mute.setAttribute('aria-pressed', String(muted));
+        mute.querySelector('[data-mute-label]').textContent = muted ? 'Sound off' : 'Sound on';
+        mute.querySelector('use').setAttribute('href', muted ? '/build/icons.svg#volume-x' : '/build/icons.svg#volume-2');
+    };
+    paint();
+    mute.addEventListener('click', () => {
+        muted = !muted;
+        localStorage.setItem('ringo.muted', muted ? '1' : '0');
+        paint();
+        if (muted) {
+            player.pause();
+        }
+    });
+    document.querySelectorAll('[data-ring]').forEach((button) => button.addEventListener('click', ring));
+
+    // A call begun on another page goes on here.
+    const going = sessionStorage.getItem(key);
+    if (going) {
+        send(going, undefined, 'GET').then((data) => {
+            if (data.status === 'in_progress') {
+                show(data);
+            } else {
+                sessionStorage.removeItem(key);
+            }
+        }).catch(() => sessionStorage.removeItem(key));
+    }
+
+    return ring;
+}

@@ -1,0 +1,65 @@
+<x-layout title="Board" :business="$business" :agent="$agent" here="board">
+    <header class="head">
+        <h1>Board</h1>
+        <p class="sub">{{ $now->format('l j F, H:i') }} at {{ $business->name }}</p>
+    </header>
+    <div class="board">
+        <section class="card" aria-labelledby="b-check">
+            <h2 id="b-check">Records to check <span class="figure">{{ $toCheckCount }}</span></h2>
+            @forelse ($toCheck as $call)
+                <a class="line" href="{{ route('call', [$business, $call]) }}">
+                    <span class="what"><strong>{{ $call->caller_name }}</strong> {{ $call->outcome }}</span>
+                    <span class="why">{{ $call->record?->missing ? 'missing: '.implode(', ', array_map(fn ($key) => str_replace('_', ' ', $key), $call->record->missing)) : 'a value is in doubt' }}</span>
+                    <span class="when">{{ $call->placedAt()->format('j M, H:i') }}</span>
+                </a>
+            @empty
+                <p class="empty">Nothing to check. Every record is complete and sure.</p>
+            @endforelse
+            @if ($toCheckCount > $toCheck->count())<a class="more" href="{{ route('calls', [$business, 'check' => 1]) }}">All {{ $toCheckCount }} records to check</a>@endif
+        </section>
+        <section class="card" aria-labelledby="b-progress">
+            <h2 id="b-progress">Calls in progress <span class="figure">{{ $inProgress->count() }}</span></h2>
+            @forelse ($inProgress as $call)
+                <a class="line" href="{{ route('call', [$business, $call]) }}"><span class="what"><strong>{{ $call->caller_name }}</strong> {{ $call->kind }}</span><span class="why">at {{ str_replace('_', ' ', $call->state['step'] ?? 'the start') }}</span><span class="when">{{ $call->last_event_at->diffForHumans(short: true) }}</span></a>
+            @empty
+                <p class="empty">Nobody is on the line. @if ($agent) Press <kbd>r</kbd> to ring {{ $agent->name }}. @endif</p>
+            @endforelse
+        </section>
+        <section class="card" aria-labelledby="b-fortnight">
+            <h2 id="b-fortnight">Calls, last fourteen days</h2>
+            @php $most = max(1, ...array_column($week, 'n')); @endphp
+            <svg class="bars" viewBox="0 0 420 112" role="img" aria-label="Calls a day: @foreach ($week as $day){{ $day['date'] }} {{ $day['n'] }}{{ $loop->last ? '' : ', ' }}@endforeach">
+                @foreach ($week as $i => $day)
+                    @php $h = (int) round(70 * $day['n'] / $most); @endphp
+                    <rect x="{{ $i * 30 + 4 }}" y="{{ 86 - $h }}" width="22" height="{{ max(1, $h) }}" rx="2" class="{{ $loop->last ? 'bar today' : 'bar' }}"/>
+                    <text x="{{ $i * 30 + 15 }}" y="{{ 81 - $h }}" text-anchor="middle" class="bar-n">{{ $day['n'] ?: '' }}</text>
+                    <text x="{{ $i * 30 + 15 }}" y="102" text-anchor="middle" class="bar-day">{{ substr($day['day'], 0, 2) }}</text>
+                @endforeach
+            </svg>
+            <p class="sub">Today {{ $today }}, on a usual day {{ number_format($usual, 1) }}.</p>
+        </section>
+        <section class="card" aria-labelledby="b-outcomes">
+            <h2 id="b-outcomes">How calls ended, last four weeks</h2>
+            @php $all = max(1, $outcomes->sum()); @endphp
+            @forelse ($outcomes as $outcome => $n)
+                <a class="line outcome" href="{{ route('calls', [$business, 'outcome' => $outcome]) }}"><span class="what">{{ $outcome }}</span>
+                    <svg class="share" viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true"><rect width="{{ round(100 * $n / $all, 1) }}" height="8" rx="1"/></svg>
+                    <span class="when">{{ $n }}</span></a>
+            @empty
+                <p class="empty">No calls yet in these four weeks.</p>
+            @endforelse
+        </section>
+        <section class="card wide" aria-labelledby="b-recent">
+            <h2 id="b-recent">Latest calls <a class="more" href="{{ route('calls', $business) }}">All calls</a></h2>
+            @forelse ($recent as $call)
+                <a class="line" href="{{ route('call', [$business, $call]) }}">
+                    <span class="when stamp">{{ $call->placedAt()->format('D j M, H:i') }}</span>
+                    <span class="what"><strong>{{ $call->caller_name }}</strong> {{ $call->outcome }}</span>
+                    <span class="why">{{ \Illuminate\Support\Str::limit(\Illuminate\Support\Str::after($call->record->summary ?? '', '. '), 110) }}</span>
+                </a>
+            @empty
+                <p class="empty">No calls yet. @if ($agent) Ring {{ $agent->name }} with <kbd>r</kbd>: the call appears here when you hang up. @endif</p>
+            @endforelse
+        </section>
+    </div>
+</x-layout>

@@ -1,0 +1,88 @@
+@php
+    $clock = fn (float $s): string => intdiv((int) $s, 60).':'.str_pad((string) ((int) $s % 60), 2, '0', STR_PAD_LEFT);
+    $cells = $call->record->cells ?? [];
+    $declined = $call->record->declined ?? ($call->state['declined'] ?? []);
+    $missing = $call->record->missing ?? [];
+    $number = $call->from ? app(\Ringo\Numbering\NumberingPlan::class)->describe($call->from)?->inNationalFormat() : null;
+    $designs = auth()->user()->roleIn($business)?->designs() ?? false;
+@endphp
+<x-layout :title="$call->caller_name.', '.$call->placedAt()->format('j F')" :business="$business" :agent="$agent" here="calls">
+    <header class="head">
+        <h1>{{ $call->caller_name }}<span class="thin">, {{ $call->inProgress() ? 'call in progress' : $call->outcome }}</span></h1>
+        <div class="actions">
+            <details class="pick"><summary class="button"><x-icon name="download"/> Export</summary>
+                <ul>
+                    <li><a href="{{ route('call.csv', [$business, $call]) }}">Record as CSV</a></li>
+                    <li><a href="{{ route('call.jsonl', [$business, $call]) }}">Record as JSON Lines</a></li>
+                    <li><a href="{{ route('call.vcon', [$business, $call]) }}">Call as vCon</a></li>
+                    <li><a href="{{ route('call.vtt', [$business, $call]) }}">Transcript as WebVTT</a></li>
+                </ul>
+            </details>
+            @if ($designs)
+                @if ($call->trashed())
+                    <form method="post" action="{{ route('call.restore', [$business, $call]) }}">@csrf<button type="submit">Bring it back</button></form>
+                @else
+                    <form method="post" action="{{ route('call.delete', [$business, $call]) }}">@csrf @method('delete')<button type="submit" class="danger" title="Deletes the call with transcript, audio and record; you can undo it"><x-icon name="trash-2"/> Delete</button></form>
+                @endif
+            @endif
+        </div>
+        <p class="sub">
+            <span title="{{ $call->placedAt()->format('c') }}">{{ $call->placedAt()->format('l j F Y, H:i') }}</span> ·
+            {{ intdiv((int) $call->seconds, 60) }} min {{ (int) $call->seconds % 60 }} s ·
+            {{ $agent->name }}, {{ $call->release ? 'release '.$call->release->number : 'draft' }} ·
+            @if ($number)<span title="{{ $call->from }}">{{ $number }}</span>@else number withheld @endif
+            @if ($call->contact?->organisation) · {{ $call->contact->organisation }}@endif
+            · {{ $call->kind }}
+        </p>
+    </header>
+    @if ($call->trashed())<p class="notice" role="status">This call is deleted. It is kept for thirty days and can be brought back.</p>@endif
+    @include('parts.strip', ['turns' => $call->turns, 'live' => $call->inProgress(), 'agent' => $agent->name])
+    <div class="call-body" data-evidence>
+        <section aria-labelledby="said-title">
+            <h2 id="said-title">What was said</h2>
+            <ol class="turns">
+                @foreach ($call->turns as $turn)
+                    <li id="turn-{{ $turn->n }}" class="turn {{ $turn->by }}" data-turn="{{ $turn->n }}" tabindex="-1">
+                        <span class="at">{{ $clock($turn->at) }}</span>
+                        <span class="voice {{ $turn->by }}">{{ $turn->by === 'agent' ? $agent->name : ucfirst($turn->by) }}</span>
+                        <p>@if ($turn->keys)<span class="keys-pressed">presses @endif @foreach ($marked[$turn->n] as $piece)@if ($piece['fields'] === []){{ $piece['text'] }}@else<mark data-fields="{{ implode(' ', $piece['fields']) }}" tabindex="0">{{ $piece['text'] }}</mark>@endif @endforeach
+                            @if ($turn->keys)</span>@endif
+                            @if ($turn->by === 'agent')<button type="button" class="hear" data-hear="{{ route('call.audio', [$business, $call, $turn->n]) }}" aria-label="Hear this line"><x-icon name="volume-2"/></button>@endif</p>
+                    </li>
+                @endforeach
+            </ol>
+        </section>
+        <section class="record" aria-labelledby="record-title">
+            <h2 id="record-title">The record</h2>
+            @if ($call->record === null)
+                <p class="empty">The record is written when the call ends.</p>
+            @else
+                <dl>
+                    @foreach ($script->sheet->fields as $key => $field)
+                        @php $cell = $cells[$key] ?? null; @endphp
+                        @if ($cell !== null)
+                            <div class="cell {{ $cell['doubt'] ? 'doubtful' : '' }}" data-field="{{ $key }}" @if ($cell['turn'] !== null) data-at-turn="{{ $cell['turn'] }}" @endif tabindex="0">
+                                <dt>{{ $field->title }}</dt>
+                                <dd><span class="value">{{ $cell['display'] }}</span>
+                                    <span class="from">{{ $cell['origin'] === 'recognised' ? 'known from the contact' : $cell['origin'].($cell['turn'] !== null ? ' at '.$clock($call->turns->firstWhere('n', $cell['turn'])->at ?? 0) : '') }}</span>
+                                    @if ($cell['doubt'])<span class="doubt-note">{{ $cell['doubt'] }}</span>@endif</dd>
+                                <dd class="sure {{ $cell['confidence'] >= 0.8 ? 'good' : ($cell['confidence'] >= 0.6 ? 'doubt' : 'wrong') }}" title="Confidence">{{ number_format($cell['confidence'], 2) }}</dd>
+                            </div>
+                        @elseif (in_array($key, $declined, true) || in_array($key, $missing, true))
+                            <div class="cell none {{ in_array($key, $missing, true) ? 'doubtful' : '' }}"><dt>{{ $field->title }}</dt><dd>{{ in_array($key, $missing, true) ? 'missing, and required' : 'asked, not given' }}</dd><dd></dd></div>
+                        @endif
+                    @endforeach
+                    <div class="cell"><dt>Outcome</dt><dd><span class="value">{{ $call->outcome }}</span></dd><dd></dd></div>
+                </dl>
+                <p class="summary">{{ $summary }}</p>
+            @endif
+        </section>
+    </div>
+    @if ($designs)
+        <details class="why-log"><summary>Why {{ $agent->name }} did what it did, turn by turn</summary>
+            @foreach ($call->steps as $step)
+                @include('parts.trace', ['step' => $step, 'script' => $script, 'call' => $call])
+            @endforeach
+        </details>
+    @endif
+</x-layout>

@@ -1,0 +1,113 @@
+@props(['title', 'business' => null, 'agent' => null, 'here' => '', 'plain' => false])
+@php
+    /** @var ?\App\Models\Business $business */
+    $role = $business !== null && auth()->user() !== null ? auth()->user()->roleIn($business) : null;
+    $designs = $role?->designs() ?? false;
+@endphp
+<!DOCTYPE html>
+<html lang="en">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <meta name="csrf-token" content="{{ csrf_token() }}">
+    <title>{{ $title }}{{ $business ? ' · '.$business->name : '' }} · Ringo</title>
+    <link rel="icon" href="/mark.svg" type="image/svg+xml">
+    @vite(['resources/css/app.css', 'resources/js/app.js'])
+</head>
+<body class="{{ $plain ? 'plain' : 'framed' }}">
+<a class="skip" href="#main">Skip to the page</a>
+@if ($plain)
+    <main id="main">{{ $slot }}</main>
+@else
+    <header class="topbar">
+        <a class="brand" href="{{ route('home') }}"><x-mark/><span>Ringo</span></a>
+        <nav class="where" aria-label="Where you are">
+            @php $businesses = auth()->user()->businesses()->get(); @endphp
+            @if ($businesses->count() > 1)
+                <details class="pick">
+                    <summary>{{ $business?->name }}</summary>
+                    <ul>
+                        @foreach ($businesses as $one)
+                            <li><a href="{{ route('board', $one) }}" @if ($one->id === $business?->id) aria-current="true" @endif>{{ $one->name }}</a></li>
+                        @endforeach
+                    </ul>
+                </details>
+            @else
+                <a href="{{ $business ? route('board', $business) : route('home') }}">{{ $business?->name }}</a>
+            @endif
+            @if ($agent)
+                <span class="slash" aria-hidden="true">/</span>
+                <strong>{{ $agent->name }}</strong>
+                <span class="state">
+                    @if ($agent->latestRelease === null)
+                        Draft, not released yet
+                    @elseif ($agent->latestRelease->script_text_id === $agent->draft->script_text_id)
+                        Release {{ $agent->latestRelease->number }}, the draft is the same
+                    @else
+                        Draft, changed since release {{ $agent->latestRelease->number }}
+                    @endif
+                </span>
+            @endif
+        </nav>
+        <div class="tools">
+            @if ($business)
+                <form class="find" role="search" action="{{ route('calls', $business) }}">
+                    <label class="sr" for="find">Find calls by words, name or number</label>
+                    <input id="find" name="q" type="search" placeholder="Find in calls" value="{{ $here === 'calls' ? request('q') : '' }}" data-find>
+                    <kbd>/</kbd>
+                </form>
+            @endif
+            @if ($agent && $designs)
+                <button class="primary" type="button" data-ring><x-icon name="phone-call"/> Ring it <kbd>r</kbd></button>
+            @endif
+            <details class="pick me">
+                <summary aria-label="Signed in as {{ auth()->user()->name }}"><x-icon name="user"/></summary>
+                <ul>
+                    <li class="who">{{ auth()->user()->name }}<br><small>{{ $role?->value }}</small></li>
+                    <li><button type="button" data-shortcuts>Shortcuts <kbd>?</kbd></button></li>
+                    <li><form method="post" action="{{ route('sign-out') }}">@csrf<button type="submit">Sign out</button></form></li>
+                </ul>
+            </details>
+        </div>
+    </header>
+    <nav class="rail" aria-label="Sections">
+        @if ($business)
+            <a href="{{ route('board', $business) }}" @if ($here === 'board') aria-current="page" @endif><x-icon name="layout-dashboard"/> Board</a>
+            @if ($designs && $agent)
+                <h2>Prepare</h2>
+                <a href="{{ route('prompt-book', [$business, $agent]) }}" @if ($here === 'prompt-book') aria-current="page" @endif><x-icon name="book-open-text"/> Prompt book</a>
+            @endif
+            <h2>Learn</h2>
+            <a href="{{ route('calls', $business) }}" @if ($here === 'calls') aria-current="page" @endif><x-icon name="list"/> Calls
+                @php $doubtful = $business->records()->where('doubtful', true)->whereHas('call')->count(); @endphp
+                @if ($doubtful > 0)<span class="count" title="{{ $doubtful }} records to check">{{ $doubtful }}</span>@endif
+            </a>
+        @endif
+    </nav>
+    <main id="main" tabindex="-1">
+        @if (session('notice'))<p class="notice" role="status">{{ session('notice') }}</p>@endif
+        @if (session('undo'))
+            <form class="notice" role="status" method="post" action="{{ session('undo')['action'] }}">@csrf
+                <span>{{ session('undo')['text'] }}</span> <button type="submit">Undo</button>
+            </form>
+        @endif
+        {{ $slot }}
+    </main>
+    @if ($agent && $designs)
+        @include('parts.handset', ['business' => $business, 'agent' => $agent])
+    @endif
+    <dialog id="shortcuts" class="shortcuts" aria-labelledby="shortcuts-title">
+        <h2 id="shortcuts-title">Shortcuts</h2>
+        <dl>
+            <div><dt><kbd>r</kbd></dt><dd>Ring the draft</dd></div>
+            <div><dt><kbd>/</kbd></dt><dd>Find in calls</dd></div>
+            <div><dt><kbd>j</kbd> <kbd>k</kbd></dt><dd>Next and previous row</dd></div>
+            <div><dt><kbd>Enter</kbd></dt><dd>Open the row</dd></div>
+            <div><dt><kbd>Esc</kbd></dt><dd>Close</dd></div>
+            <div><dt><kbd>?</kbd></dt><dd>This list</dd></div>
+        </dl>
+        <form method="dialog"><button>Close <kbd>Esc</kbd></button></form>
+    </dialog>
+@endif
+</body>
+</html>

@@ -1,0 +1,1 @@
+<svg class="mark" viewBox="0 0 28 22" aria-hidden="true" focusable="false"><path d="M4 17 C4 1 24 1 24 17" fill="none" stroke="currentColor" stroke-width="3" class="mark-arc"/><circle cx="4" cy="18" r="3" class="mark-agent"/><circle cx="24" cy="18" r="3" class="mark-caller"/></svg>

@@ -1,0 +1,66 @@
+<section class="handset" id="handset" aria-label="Handset" hidden
+    data-ring-url="{{ route('handset.ring', [$business, $agent]) }}"
+    data-contacts-url="{{ route('contacts.search', $business) }}"
+    data-business="{{ $business->key }}" data-agent="{{ $agent->name }}">
+    <form class="handset-setup" data-setup>
+        <h2>Ring {{ $agent->name }} <small>the draft, as it is now</small></h2>
+        <div class="fields">
+            <fieldset>
+                <legend>As whom</legend>
+                <label><input type="radio" name="caller" value="contact" checked> a contact</label>
+                <label><input type="radio" name="caller" value="unknown"> an unknown number</label>
+                <label><input type="radio" name="caller" value="withheld"> number withheld</label>
+            </fieldset>
+            <div data-for="contact">
+                <label for="hs-search">Contact</label>
+                <div class="pair">
+                    <input id="hs-search" type="search" placeholder="name or firm" autocomplete="off" data-contact-search>
+                    <select name="contact" aria-label="Contact to ring as" data-contact-list></select>
+                </div>
+            </div>
+            <div data-for="unknown" hidden>
+                <label for="hs-number">Number</label>
+                <input id="hs-number" name="number" type="tel" value="07700 900199" autocomplete="off">
+            </div>
+            <div>
+                <label for="hs-when">The call is placed at</label>
+                <input id="hs-when" name="placed_at" type="datetime-local" required value="{{ \Illuminate\Support\Carbon::now($business->tz)->format('Y-m-d\TH:i') }}">
+            </div>
+            <div class="go">
+                <button class="primary" type="submit"><x-icon name="phone-call"/> Ring</button>
+                <button type="button" data-close>Close <kbd>Esc</kbd></button>
+            </div>
+        </div>
+        <p class="error" role="alert" data-setup-error hidden></p>
+    </form>
+    <div class="handset-call" data-call hidden>
+        <div data-trace aria-label="Why {{ $agent->name }} said that"></div>
+        <div class="now-lines">
+            <p class="now-agent"><span class="voice agent">{{ $agent->name }}</span> <span data-last-agent aria-live="polite"></span></p>
+            <p class="now-caller"><span class="voice caller">Caller</span> <span data-last-caller></span></p>
+        </div>
+        <div data-strip></div>
+        <p class="error" role="alert" data-call-error hidden></p>
+        <form class="say" data-say>
+            <label class="sr" for="hs-say">What the caller says</label>
+            <input id="hs-say" type="text" autocomplete="off" maxlength="2000" placeholder="What the caller says">
+            <button type="submit">Say it <kbd>↵</kbd></button>
+            <details class="keypad" data-keypad>
+                <summary>Keys</summary>
+                <div class="pad" role="group" aria-label="Telephone keys">
+                    @foreach (['1', '2', '3', '4', '5', '6', '7', '8', '9', '*', '0', '#'] as $key)<button type="button" data-key="{{ $key }}">{{ $key }}</button>@endforeach
+                </div>
+            </details>
+            <button type="button" data-silence>Silence</button>
+            <button type="button" data-mute aria-pressed="false"><x-icon name="volume-2"/> <span data-mute-label>Sound on</span></button>
+            <button type="button" class="danger" data-hang-up><x-icon name="phone-off"/> Hang up</button>
+            <span class="as">as <strong data-as></strong>, at <span data-at-step></span></span>
+        </form>
+        <div class="over" data-over hidden>
+            <p><strong>The call is over:</strong> <span data-outcome></span></p>
+            <a class="button primary" data-open-call href="#">Open the call</a>
+            <button type="button" data-again>Ring again</button>
+            <button type="button" data-close>Close <kbd>Esc</kbd></button>
+        </div>
+    </div>
+</section>

@@ -1,0 +1,34 @@
+@php
+    /** @var \Illuminate\Support\Collection<int, \App\Models\CallTurn> $turns */
+    $end = max(20.0, (float) ($turns->map(fn ($turn) => $turn->at + $turn->seconds)->max() ?? 0) + ($live ? 4 : 1));
+    $w = 1000;
+    $scale = $w / $end;
+    $tick = $end > 240 ? 60 : ($end > 120 ? 30 : ($end > 50 ? 15 : 5));
+    $clock = fn (float $s): string => intdiv((int) $s, 60).':'.str_pad((string) ((int) $s % 60), 2, '0', STR_PAD_LEFT);
+@endphp
+<figure class="strip">
+    <svg viewBox="0 0 {{ $w }} 92" role="img" aria-label="Call strip: {{ $turns->where('by', 'agent')->count() }} turns of {{ $agent }}, {{ $turns->where('by', 'caller')->count() }} of the caller, {{ $clock($end) }} long">
+        @for ($s = 0; $s < $end - $tick * 0.3; $s += $tick)
+            <line x1="{{ round($s * $scale, 1) }}" x2="{{ round($s * $scale, 1) }}" y1="14" y2="90" class="strip-tick"/>
+            <text x="{{ round($s * $scale, 1) + ($s === 0 ? 0 : 3) }}" y="10" class="strip-time">{{ $clock($s) }}</text>
+        @endfor
+        <line x1="0" x2="{{ $w }}" y1="53" y2="53" class="strip-axis"/>
+        @foreach ($turns as $turn)
+            @php $x = round($turn->at * $scale, 1); $width = max(3, round($turn->seconds * $scale - 1, 1)); @endphp
+            <a href="#turn-{{ $turn->n }}" class="strip-turn {{ $turn->by }}" data-turn="{{ $turn->n }}" aria-label="{{ $clock($turn->at) }} {{ $turn->by === 'agent' ? $agent : $turn->by }}: {{ $turn->text }}">
+                <title>{{ $clock($turn->at) }} {{ $turn->text }}</title>
+                @if ($turn->keys)
+                    <rect x="{{ $x }}" y="58" width="{{ max(16, $width) }}" height="28" rx="3" class="pressed"/>
+                    <text x="{{ $x + max(16, $width) / 2 }}" y="77" text-anchor="middle" class="strip-key">{{ $turn->text }}</text>
+                @else
+                    <rect x="{{ $x }}" y="{{ $turn->by === 'caller' ? 58 : 20 }}" width="{{ $width }}" height="28" rx="3"/>
+                @endif
+            </a>
+        @endforeach
+        @if ($live && $turns->isNotEmpty())
+            @php $now = round(($turns->last()->at + $turns->last()->seconds) * $scale, 1); @endphp
+            <line x1="{{ $now }}" x2="{{ $now }}" y1="14" y2="92" class="strip-now"/>
+        @endif
+    </svg>
+    <figcaption class="sr">Above the line {{ $agent }} speaks, below it the caller.</figcaption>
+</figure>

@@ -1,0 +1,31 @@
+@php
+    /** @var \App\Models\CallStep $step */
+    $trace = $step->trace;
+    $title = fn (string $key): string => mb_strtolower($script->sheet->field($key)?->title ?? str_replace('_', ' ', $key));
+@endphp
+<div class="trace">
+    <p class="trace-line">
+        @if ($trace['heard'] !== '')
+            <span class="trace-label">heard</span> <strong>“{{ $trace['heard'] }}”</strong>
+        @else
+            <span class="trace-label">{{ str_replace('_', ' ', $trace['event']) }}</span>
+        @endif
+        <span class="trace-time">{{ number_format($step->microseconds / 1000, 1) }} ms</span>
+    </p>
+    @if ($trace['readings'] !== [])
+        <ul class="trace-readings">
+            @foreach ($trace['readings'] as $reading)
+                <li class="{{ $reading['taken'] ? 'taken' : 'left' }}">
+                    <span>{{ $title($reading['field']) }}</span>
+                    <strong>{{ $reading['display'] !== '' ? $reading['display'] : '–' }}</strong>
+                    @if ($reading['confidence'] > 0)<span class="sure {{ $reading['confidence'] >= 0.8 ? 'good' : ($reading['confidence'] >= 0.6 ? 'doubt' : 'wrong') }}">{{ number_format($reading['confidence'], 2) }}</span>@endif
+                    <span class="why">{{ $reading['why'] }}</span>
+                </li>
+            @endforeach
+        </ul>
+    @endif
+    <p class="trace-rules">
+        @foreach ($trace['rules'] as $rule)<span>{{ $rule }}</span>@endforeach
+        @if ($trace['from_step'] !== $trace['to_step'])<span class="move">{{ $trace['from_step'] ?? 'start' }} → {{ $trace['to_step'] ?? 'end' }}</span>@endif
+    </p>
+</div>
