@@ -14,6 +14,7 @@ use Symfony\Component\HttpKernel\Exception\HttpException;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php', health: '/up')
+    ->withCommands([__DIR__.'/../app/Console'])
     ->withMiddleware(static function (Middleware $middleware): void {
         // One origin only; see compat/README.md.
         $middleware->remove(HandleCors::class);

@@ -16,8 +16,8 @@ for (const [country, row] of Object.entries(source.countries)) {
         leading: leadingDigits || null,
         international: row[1] || null,
         types: (types || []).map((type) => (type ? type[0] : null)).filter(Boolean),
-        formats: (formats || []).map(([match, format, leading, rule, optional]) => ({
-            match, format, leading: leading && leading.length ? leading[leading.length - 1] : null, rule: rule || null, optional: Boolean(optional),
+        formats: (formats || []).map(([match, format, leading, rule]) => ({
+            match, format, leading: leading && leading.length ? leading[leading.length - 1] : null, rule: rule || null,
         })),
     };
 }

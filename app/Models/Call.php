@@ -43,6 +43,9 @@ use Ringo\Transcript\Turn as TranscriptTurn;
  * @property-read ?Release $release
  * @property-read ?Contact $contact
  * @property-read ?CallRecord $record
+ * @property-read Business $business
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, CallTurn> $turns
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, CallStep> $steps
  */
 final class Call extends Model
 {

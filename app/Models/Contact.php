@@ -16,6 +16,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $organisation
  * @property string $email
  * @property array<string, string> $facts
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, ContactNumber> $numbers
  */
 final class Contact extends Model
 {

@@ -11,10 +11,12 @@ use Illuminate\Support\Carbon;
 /**
  * A numbered, frozen version of an agent.
  *
+ * @property int $id
  * @property int $number
  * @property int $script_text_id
  * @property string $note
  * @property ?Carbon $created_at
+ * @property-read ScriptText $scriptText
  */
 final class Release extends Model
 {

@@ -28,7 +28,7 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
-        Model::shouldBeStrict(! $this->app->isProduction());
+        Model::shouldBeStrict(config('app.env') !== 'production');
         RateLimiter::for('sign-in', static fn (Request $request): array => [
             Limit::perMinute(6)->by(Str::lower((string) $request->input('email')).'|'.$request->ip()),
             Limit::perMinute(30)->by((string) $request->ip()),

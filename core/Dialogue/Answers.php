@@ -40,12 +40,13 @@ final readonly class Answers
         if ($state->step === null) {
             $turn->trace->rule('the caller spoke first');
             $this->walker->go($turn, $turn->script->first);
-            if ($state->step === null || ! $turn->script->step($state->step) instanceof ListenStep) {
+            $first = $this->standing($turn);
+            if (! $first instanceof ListenStep) {
                 return;
             }
             // Words said before the greeting answer an open question that follows it.
             $greeting = $turn->actions;
-            $this->listened($turn, $turn->script->step($state->step), $heard);
+            $this->listened($turn, $first, $heard);
             $turn->actions = count($turn->actions) > count($greeting) ? $turn->actions : $greeting;
 
             return;
@@ -65,6 +66,11 @@ final readonly class Answers
             $step instanceof ListenStep => $this->listened($turn, $step, $heard),
             default => $this->walker->go($turn, $step->key()),
         };
+    }
+
+    private function standing(Turn $turn): ?Step
+    {
+        return $turn->state->step === null ? null : $turn->script->step($turn->state->step);
     }
 
     public function keyed(Turn $turn, string $digits): void

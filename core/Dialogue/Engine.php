@@ -11,7 +11,6 @@ use Ringo\Speech\Display;
 use Ringo\Speech\Speakable;
 use Ringo\Speech\Ssml;
 use Ringo\Speech\Timing;
-use Ringo\Understanding\Heard;
 use Ringo\Understanding\Understanding;
 
 /**
@@ -35,7 +34,7 @@ final readonly class Engine
     ) {
         $this->phrases = new Phrasebook($understanding->words, $script->agent);
         $collector = new Collector($understanding);
-        $this->walker = new Walker($this->phrases);
+        $this->walker = new Walker;
         $this->answers = new Answers(
             $understanding,
             $this->phrases,

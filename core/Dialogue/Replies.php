@@ -182,7 +182,10 @@ final readonly class Replies
         return $named->found() ? (string) $named->value : (is_string($known) ? $known : null);
     }
 
-    /** @param list<string> $stems @param list<string> $said whether the stems stand in this order with at most three words between */
+    /**
+     * @param list<string> $stems
+     * @param list<string> $said whether the stems stand in this order with at most three words between
+     */
     private function inOrder(array $stems, array $said): bool
     {
         $last = -1;

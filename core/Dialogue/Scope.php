@@ -31,7 +31,9 @@ final readonly class Scope
     /** The spoken words for a placeholder's path, or null where it is empty. */
     public function words(string $path): ?string
     {
-        [$head, $rest] = [...explode('.', $path, 2), null];
+        $parts = explode('.', $path, 2);
+        $head = $parts[0];
+        $rest = $parts[1] ?? null;
         $field = $this->script->sheet->field($head);
         if ($field !== null) {
             $held = $this->state->values[$head] ?? null;
@@ -71,7 +73,9 @@ final readonly class Scope
         if (isset($this->state->values[$path])) {
             return $this->state->values[$path]->value;
         }
-        [$head, $rest] = [...explode('.', $path, 2), ''];
+        $parts = explode('.', $path, 2);
+        $head = $parts[0];
+        $rest = $parts[1] ?? '';
 
         return match (true) {
             $path === 'caller.known' => (bool) ($this->state->caller['known'] ?? false),

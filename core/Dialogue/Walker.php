@@ -23,10 +23,6 @@ final readonly class Walker
     /** Moves without a word from the caller before a script is held to run in circles. */
     private const MOVES = 200;
 
-    public function __construct(private Phrasebook $phrases)
-    {
-    }
-
     public function go(Turn $turn, string $key): void
     {
         $state = $turn->state;

@@ -9,7 +9,7 @@ namespace Ringo\Numbering;
  *
  * The table plans.json is derived from public numbering metadata by tools/numbering-plans.mjs.
  *
- * @phpstan-type Format array{match: string, format: string, leading: ?string, rule: ?string, optional: bool}
+ * @phpstan-type Format array{match: string, format: string, leading: ?string, rule: ?string}
  * @phpstan-type Plan array{code: string, pattern: string, lengths: list<int>, prefix: ?string, parsing: ?string, transform: ?string, leading: ?string, international: ?string, types: list<string>, formats: list<Format>}
  */
 final class NumberingPlan
@@ -78,7 +78,7 @@ final class NumberingPlan
             $rest = substr($digits, $length);
             $best = null;
             foreach ($codes[$code] as $country) {
-                $number = $this->national($rest, $country);
+                $number = $this->national($rest, $country, true);
                 if ($number?->assigned === true) {
                     return $number;
                 }
@@ -91,13 +91,13 @@ final class NumberingPlan
         return null;
     }
 
-    private function national(string $digits, string $country): ?PhoneNumber
+    private function national(string $digits, string $country, bool $abroad = false): ?PhoneNumber
     {
         $plan = $this->table()['countries'][$country] ?? null;
         if ($plan === null) {
             return null;
         }
-        $stripped = $this->withoutPrefix($digits, $plan);
+        $stripped = $this->withoutPrefix($digits, $plan, $abroad);
         foreach ($stripped === $digits ? [$digits] : [$stripped, $digits] as $significant) {
             if ($this->fits($plan['pattern'], $significant)) {
                 return $this->number($significant, $country, $plan, true, $this->assigned($plan, $significant));
@@ -110,11 +110,17 @@ final class NumberingPlan
         return null;
     }
 
-    /** @param Plan $plan */
-    private function withoutPrefix(string $digits, array $plan): string
+    /**
+     * @param Plan $plan
+     * @param bool $abroad whether the country code was dialled: then no area code is added to a local number
+     */
+    private function withoutPrefix(string $digits, array $plan, bool $abroad): string
     {
         $prefix = $plan['parsing'] ?? $plan['prefix'];
         if ($prefix === null || preg_match('/^(?:'.$prefix.')/', $digits, $m) !== 1 || $m[0] === '') {
+            return $digits;
+        }
+        if ($abroad && $plan['transform'] !== null && ($m[1] ?? '') !== '' && ! str_starts_with($plan['transform'], '9')) {
             return $digits;
         }
         $significant = $plan['transform'] !== null && ($m[1] ?? '') !== ''
@@ -174,14 +180,14 @@ final class NumberingPlan
                 continue;
             }
             $template = $format['format'];
-            if ($format['rule'] !== null && ! $format['optional']) {
+            if ($format['rule'] !== null) {
                 $template = (string) preg_replace_callback('/\$1/', static fn (): string => $format['rule'], $template, 1);
             }
 
             return (string) preg_replace('/^(?:'.$format['match'].')$/', $template, $significant);
         }
 
-        return ($plan['prefix'] ?? '').$significant;
+        return $significant;
     }
 
     /** @return array{callingCodes: array<string, list<string>>, countries: array<string, Plan>} */

@@ -13,7 +13,6 @@ use Ringo\Dialogue\Speak;
 use Ringo\Speech\Timing;
 use Ringo\Transcript\Recorder;
 use Ringo\Transcript\Transcript;
-use Ringo\Transcript\Turn;
 
 /** Runs a whole call against caller lines, on a clock of its own: nobody waits. */
 final readonly class Rehearsal
@@ -77,7 +76,7 @@ final readonly class Rehearsal
 
         return new FinishedCall(
             $state,
-            new Transcript($state->id, $state->startedAt, $agent->tz, $agent->country, $agent->direction, $state->from, $state->to, array_values(array_filter($turns, static fn (mixed $turn): bool => $turn instanceof Turn))),
+            new Transcript($state->id, $state->startedAt, $agent->tz, $agent->country, $agent->direction, $state->from, $state->to, $turns),
             $events,
             $traces,
             $unused,

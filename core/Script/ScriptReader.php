@@ -302,7 +302,11 @@ final class ScriptReader
         return '';
     }
 
-    /** Where the first error of a JSON text stands, found by the longest prefix that is still sound. @return array{int, int} */
+    /**
+     * Where the first error of a JSON text stands.
+     *
+     * @return array{int, int} line and column, from 1
+     */
     private function place(string $json): array
     {
         $offset = (new JsonFault)->offset($json);

@@ -54,7 +54,7 @@ final readonly class Prompt
                 return $words;
             }, $sentence);
             $said = (string) preg_replace(['/\s+/', '/\s+([,.;:!?])/', '/,\s*([.!?])/'], [' ', '$1', '$1'], $said);
-            if (! $hole && trim($said, " ,.;:!?") !== '') {
+            if (! $hole && trim($said, ' ,.;:!?') !== '') {
                 $kept[] = trim($said);
             }
         }

@@ -80,7 +80,11 @@ final readonly class Heard
         return $inside === 0 ? 0.5 : $inside / ($inside + 0.5 * $outside);
     }
 
-    /** @param list<Token> $tokens @return list<Token> without 'the the', 'I I', 'on on' */
+    /**
+     * @param list<Token> $tokens
+     *
+     * @return list<Token> without 'the the', 'I I', 'on on'
+     */
     private static function unstutter(array $tokens, Vocabulary $words): array
     {
         $digits = $words->section('numbers', 'zero') + $words->section('numbers', 'units') + $words->section('numbers', 'teens') + $words->section('numbers', 'tens');

@@ -34,7 +34,7 @@ final readonly class Numerals
     /** @var array<string, float> */
     private array $fractions;
 
-    public function __construct(Vocabulary $words)
+    public function __construct(private Vocabulary $words)
     {
         $this->zero = $words->section('numbers', 'zero');
         $this->units = $words->section('numbers', 'units');
@@ -63,6 +63,27 @@ final readonly class Numerals
     }
 
     /**
+     * 'At least', 'under' and the like, right before a number: the words found, or null.
+     *
+     * @param list<Token> $t
+     */
+    public function bound(array $t): ?string
+    {
+        foreach ($this->words->phrases('numbers', 'bounds')->all($t) as [$phrase, $place, $length]) {
+            for ($i = $place + $length; $i <= $place + $length + 2 && isset($t[$i]); $i++) {
+                if ($this->cardinal($t, $i) !== null || in_array($t[$i]->text, ['dozen', 'couple', 'half'], true)) {
+                    return $phrase;
+                }
+                if (! in_array($t[$i]->text, ['a', 'an', 'about', '£', '$', '€', 'say', 'the', 'around', 'of'], true)) {
+                    break;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /**
      * A whole number without fractions and collectives.
      *
      * @param list<Token> $t
@@ -87,9 +108,6 @@ final readonly class Numerals
                 break;
             }
             if (($number = $this->digits($word)) !== null && ($current === null || $last === 'hundred')) {
-                if ($last !== '' && $last !== 'hundred' && $last !== 'scale') {
-                    break;
-                }
                 $current = ($current ?? 0) + $number;
                 $last = 'number';
                 $digits = true;
@@ -114,7 +132,7 @@ final readonly class Numerals
                 $current = null;
                 $last = 'scale';
             } elseif (($word === 'k' || $word === 'm' && $t[$i]->glued() && $last === 'number') && $current !== null && ! (isset($t[$i + 1]) && ($t[$i + 1]->isLetter() || $t[$i + 1]->isDigits()))) {
-                $total += ($current ?? 0) * ($word === 'k' ? 1000 : 1_000_000);
+                $total += $current * ($word === 'k' ? 1000 : 1_000_000);
                 $current = null;
                 $last = 'scale';
                 $lastScale = 1000;
@@ -274,7 +292,11 @@ final readonly class Numerals
         return null;
     }
 
-    /** @param list<Token> $t @return array{string, int} */
+    /**
+     * @param list<Token> $t
+     *
+     * @return array{string, int}
+     */
     private function decimals(array $t, int $i): array
     {
         $digits = '';

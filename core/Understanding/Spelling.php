@@ -158,7 +158,11 @@ final readonly class Spelling
         return null;
     }
 
-    /** @param list<Token> $t @return array{string, int} 'eight hundred' as 800, 'six thousand' as 6000 */
+    /**
+     * @param list<Token> $t
+     *
+     * @return array{string, int} 'eight hundred' as 800, 'six thousand' as 6000
+     */
     private function rounded(string $digits, array $t, int $i, int $length): array
     {
         return match ($t[$i + $length]->text ?? '') {

@@ -40,7 +40,9 @@ final readonly class FindCalls
         $sort = self::SORTS[$filter['sort'] ?? 'when'] ?? 'started_at';
         $direction = ($filter['dir'] ?? ($sort === 'started_at' ? 'desc' : 'asc')) === 'desc' ? 'desc' : 'asc';
 
-        return $query->orderBy($sort, $direction)->orderBy('calls.id', $direction);
+        $query->orderBy($sort, $direction)->orderBy('calls.id', $direction);
+
+        return $query;
     }
 
     /** @param Builder<Call> $query */

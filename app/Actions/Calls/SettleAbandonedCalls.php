@@ -23,6 +23,7 @@ final readonly class SettleAbandonedCalls
         $calls = Call::query()->where('business_id', $business->id)->where('status', 'in_progress')
             ->where('last_event_at', '<', now()->subMinutes(self::AFTER))->limit(50)->get();
         $settled = 0;
+        /** @var Call $call */
         foreach ($calls as $call) {
             try {
                 $this->host->happen($call, $call->step, Event::hungUp($this->host->at($call, 'hung_up', '')));

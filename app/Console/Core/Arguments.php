@@ -24,8 +24,8 @@ final readonly class Arguments
         $options = [];
         foreach ($argv as $word) {
             if (str_starts_with($word, '--') && strlen($word) > 2) {
-                [$name, $value] = [...explode('=', substr($word, 2), 2), null];
-                $options[] = [$name, $value];
+                $parts = explode('=', substr($word, 2), 2);
+                $options[] = [$parts[0], $parts[1] ?? null];
             } else {
                 $positional[] = $word;
             }
@@ -50,7 +50,11 @@ final readonly class Arguments
         return null;
     }
 
-    /** @param list<string> $known @throws WrongUsage on an option that does not exist */
+    /**
+     * @param list<string> $known
+     *
+     * @throws WrongUsage on an option that does not exist
+     */
     public function allow(array $known): void
     {
         foreach ($this->options as [$name]) {

@@ -65,7 +65,11 @@ final class CallCommand
         return $inputs;
     }
 
-    /** @param array<string, mixed> $request @return list<Input> */
+    /**
+     * @param array<string, mixed> $request
+     *
+     * @return list<Input>
+     */
     private function requested(array $request): array
     {
         $inputs = [];

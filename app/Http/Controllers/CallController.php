@@ -54,7 +54,9 @@ final class CallController
     {
         $turn = CallTurn::query()->where('call_id', $call->id)->where('n', $n)->where('by', 'agent')->firstOrFail();
         $file = $voice->wav($turn->text, $call->scriptText->script()->agent->voice);
-        abort_if($file === null, 503, 'The voice programs are not installed; the text is shown instead.');
+        if ($file === null) {
+            abort(503, 'The voice programs are not installed; the text is shown instead.');
+        }
 
         return response()->file($file, ['Content-Type' => 'audio/wav', 'Cache-Control' => 'private, max-age=86400']);
     }

@@ -67,7 +67,9 @@ final class CallExportController
     {
         $first = (clone $calls)->with('scriptText')->first();
         $sheet = ($first->scriptText ?? $business->agents()->first()?->draft->scriptText)?->script()->sheet;
-        abort_if($sheet === null, 404);
+        if ($sheet === null) {
+            abort(404);
+        }
 
         return response()->streamDownload(static function () use ($calls, $sheet): void {
             $csv = new RecordCsv($sheet);

@@ -102,7 +102,11 @@ final readonly class ChoiceReader implements Reader
         return [$wanted, $denied];
     }
 
-    /** @param list<Token> $t @return Reading|string|null the reading, or why there is none */
+    /**
+     * @param list<Token> $t
+     *
+     * @return Reading|string|null the reading, or why there is none
+     */
     private function hit(array $t, Context $context, Heard $heard): Reading|string|null
     {
         if ($t === []) {
@@ -163,7 +167,11 @@ final readonly class ChoiceReader implements Reader
         return $kept;
     }
 
-    /** @param array{key: string, label: string, phrases: list<string>} $option @return list<array{string, float}> */
+    /**
+     * @param array{key: string, label: string, phrases: list<string>} $option
+     *
+     * @return list<array{string, float}>
+     */
     private function named(array $option): array
     {
         $label = trim((string) preg_replace('/\(.*?\)/', '', $option['label']));
@@ -234,7 +242,7 @@ final readonly class ChoiceReader implements Reader
      * @param non-empty-list<array{string, int, int, float}> $hits
      * @param list<Token> $t
      */
-    private function among(array $hits, array $t, Context $context, Heard $heard): Reading|string|null
+    private function among(array $hits, array $t, Context $context, Heard $heard): Reading|string
     {
         // A longer description that fits only one settles it: 'digger, the mini one'.
         $all = [];

@@ -101,7 +101,11 @@ final readonly class DurationReader implements Reader
         return $found;
     }
 
-    /** @param list<Token> $t @return array{string, int, string}|null ISO value, tokens, last unit */
+    /**
+     * @param list<Token> $t
+     *
+     * @return array{string, int, string}|null ISO value, tokens, last unit
+     */
     private function sum(array $t, int $i): ?array
     {
         $start = $i;
@@ -113,7 +117,8 @@ final readonly class DurationReader implements Reader
             // 'an hour and a half', 'two weeks and a half'
             if (($t[$i]->text ?? '') === 'and' && $this->half($t, $i + 1) > 0 && ! isset($this->units[$t[$i + 1 + $this->half($t, $i + 1)]->text ?? ''])) {
                 $quarter = in_array('quarter', [$t[$i + 1]->text, $t[$i + 2]->text ?? ''], true);
-                $parts[count($parts) - 1][0] += $quarter ? 0.25 : 0.5;
+                [$amount, $of] = array_pop($parts);
+                $parts[] = [$amount + ($quarter ? 0.25 : 0.5), $of];
                 $i += 1 + $this->half($t, $i + 1);
 
                 break;
@@ -141,7 +146,11 @@ final readonly class DurationReader implements Reader
         return [$this->iso($parts), $i - $start, $parts[count($parts) - 1][1]];
     }
 
-    /** @param list<Token> $t @return array{float, string, int}|null amount, unit, tokens */
+    /**
+     * @param list<Token> $t
+     *
+     * @return array{float, string, int}|null amount, unit, tokens
+     */
     private function part(array $t, int $i): ?array
     {
         $j = $i;

@@ -63,7 +63,11 @@ final readonly class EmailReader implements Reader
         return Reading::of($address, $sure ? 0.94 : 0.82, $heard->between($from, $to), $from, $to);
     }
 
-    /** @param list<Token> $t @return array{string, int, int}|null */
+    /**
+     * @param list<Token> $t
+     *
+     * @return array{string, int, int}|null
+     */
     private function written(array $t): ?array
     {
         foreach (array_reverse(array_keys($t)) as $i) {
@@ -75,7 +79,11 @@ final readonly class EmailReader implements Reader
         return null;
     }
 
-    /** @param list<Token> $t @return array{string, int, int}|null address, first and last token */
+    /**
+     * @param list<Token> $t
+     *
+     * @return array{string, int, int}|null address, first and last token
+     */
     private function spoken(array $t): ?array
     {
         $at = null;
@@ -115,7 +123,7 @@ final readonly class EmailReader implements Reader
         $words = 0;
         for ($n = count($t); $i < $n;) {
             $word = $t[$i]->text;
-            $dot = in_array($word, ['dot', 'point'], true) || ($t[$i]->gap === '.' && $label !== '' && $word !== 'dot');
+            $dot = in_array($word, ['dot', 'point'], true) || ($t[$i]->gap === '.' && $label !== '');
             if ($dot && $label !== '') {
                 $labels[] = $label;
                 $label = '';
@@ -264,7 +272,7 @@ final readonly class EmailReader implements Reader
             return false;
         }
         $run = $this->spelling->run($t, $i + 1);
-        $before = $t[$i - 1]->text;
+        $before = $t[$i - 1]->text ?? '';
 
         return $run !== null && $run[2] >= 3 && ! in_array($before, self::OPENERS, true) && levenshtein(substr($before, 0, 60), $run[0]) <= max(2, intdiv(strlen($run[0]), 2));
     }

@@ -95,7 +95,11 @@ final readonly class MoneyReader implements Reader
         return $context->asked ? $found : [];
     }
 
-    /** @param list<Token> $t 'a tenner', 'two grand' @return array{float, ?string, int}|null */
+    /**
+     * @param list<Token> $t 'a tenner', 'two grand'
+     *
+     * @return array{float, ?string, int}|null
+     */
     private function note(array $t, int $i): ?array
     {
         $notes = $this->words->section('units', 'notes');
@@ -109,7 +113,11 @@ final readonly class MoneyReader implements Reader
         return [($number->value ?? 1.0) * $note[0], $note[1], $length + 1];
     }
 
-    /** @param list<Token> $t @return array{float, ?string, int}|null */
+    /**
+     * @param list<Token> $t
+     *
+     * @return array{float, ?string, int}|null
+     */
     private function amount(array $t, int $i, Context $context): ?array
     {
         // '£40', '£1.2 million', '£1.5k', 'GBP 40'
@@ -189,7 +197,11 @@ final readonly class MoneyReader implements Reader
         return [$value + $pence[0], $unit[0], $length + $unit[1] + $pence[1]];
     }
 
-    /** @param list<Token> $t pence after the pounds: 'fifty', 'and fifty pence' @return array{float, int} */
+    /**
+     * @param list<Token> $t pence after the pounds: 'fifty', 'and fifty pence'
+     *
+     * @return array{float, int}
+     */
     private function pence(array $t, int $at, float $pounds): array
     {
         $and = ($t[$at]->text ?? '') === 'and' ? 1 : 0;
@@ -211,7 +223,11 @@ final readonly class MoneyReader implements Reader
         return [$number->value / 100, $and + $skip + $number->length + ($cents[1] ?? 0)];
     }
 
-    /** @param list<Token> $t @return array{?string, int} */
+    /**
+     * @param list<Token> $t
+     *
+     * @return array{?string, int}
+     */
     private function unitAt(array $t, int $at): array
     {
         $hit = $this->words->phrases('units', 'currencies')->at($t, $at);
@@ -219,7 +235,11 @@ final readonly class MoneyReader implements Reader
         return $hit === null ? [null, 0] : [$hit[0], $hit[1]];
     }
 
-    /** @param list<Token> $t @return array{?string, int}|null */
+    /**
+     * @param list<Token> $t
+     *
+     * @return array{?string, int}|null
+     */
     private function centsAt(array $t, int $at): ?array
     {
         $cents = $this->words->section('units', 'cents');
@@ -249,7 +269,10 @@ final readonly class MoneyReader implements Reader
     private function vague(array $t): ?string
     {
         $line = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $t)).' ';
-        foreach (['a few', 'several', 'some', 'hundreds', 'thousands', 'a couple of hundred or so', ...$this->words->section('numbers', 'bounds')] as $phrase) {
+        if (($bound = $this->numerals->bound($t)) !== null) {
+            return "“{$bound}” is not an exact amount";
+        }
+        foreach (['a few', 'several', 'hundreds', 'thousands'] as $phrase) {
             if (str_contains($line, " {$phrase} ")) {
                 return "“{$phrase}” is not an exact amount";
             }

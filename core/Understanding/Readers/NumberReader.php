@@ -88,7 +88,11 @@ final readonly class NumberReader implements Reader
         return $free !== [] ? $free : $all;
     }
 
-    /** @param list<Token> $t @return list<array{int|float, int, int}> */
+    /**
+     * @param list<Token> $t
+     *
+     * @return list<array{int|float, int, int}>
+     */
     private function allNumbers(array $t): array
     {
         $found = [];
@@ -116,7 +120,11 @@ final readonly class NumberReader implements Reader
         return $found;
     }
 
-    /** @param list<Token> $t 'none', 'both', or an ordinal where nothing else is said @return list<array{int|float, int, int}> */
+    /**
+     * @param list<Token> $t 'none', 'both', or an ordinal where nothing else is said
+     *
+     * @return list<array{int|float, int, int}>
+     */
     private function lone(array $t): array
     {
         $lone = $this->words->section('numbers', 'lone');
@@ -151,8 +159,11 @@ final readonly class NumberReader implements Reader
     {
         $line = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $t)).' ';
         $line = str_replace([' or so ', ' or thereabouts ', ' give or take '], ' ', $line);
-        foreach ([...$this->words->section('numbers', 'vague'), ...$this->words->section('numbers', 'bounds')] as $phrase) {
-            if (str_contains($line, " {$phrase} ") && ! ($phrase === 'over' && str_contains($line, ' over here ')) && ! (in_array($phrase, ['some', 'few', 'many', 'most', 'enough'], true) && $this->allNumbers($t) !== [])) {
+        if (($bound = $this->numerals->bound($t)) !== null) {
+            return "“{$bound}” is not an exact number";
+        }
+        foreach ($this->words->section('numbers', 'vague') as $phrase) {
+            if (str_contains($line, " {$phrase} ") && ! (in_array($phrase, ['some', 'few', 'many', 'most', 'enough'], true) && $this->allNumbers($t) !== [])) {
                 return "“{$phrase}” is not an exact number";
             }
         }

@@ -88,7 +88,11 @@ final readonly class PersonNameReader implements Reader
         return $context->asked || $repair ? $this->spelledOnly($t) : null;
     }
 
-    /** @param list<Token> $t 'first name John, surname Smith' @return array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, strong: bool, spelled: bool}|null */
+    /**
+     * @param list<Token> $t 'first name John, surname Smith'
+     *
+     * @return array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, strong: bool, spelled: bool}|null
+     */
     private function labelled(array $t): ?array
     {
         $first = $this->words->phrases('names', 'first_cues')->first($t);
@@ -134,7 +138,11 @@ final readonly class PersonNameReader implements Reader
         return [...$names, 'from' => $from, 'to' => $to, 'known' => $known, 'cued' => true, 'strong' => true, 'spelled' => $spelled];
     }
 
-    /** @param list<Token> $t one name, said or spelled or both @return array{string, int, bool, bool, int}|null name, tokens, spelled, known, place */
+    /**
+     * @param list<Token> $t one name, said or spelled or both
+     *
+     * @return array{string, int, bool, bool, int}|null name, tokens, spelled, known, place
+     */
     private function partAt(array $t, int $i, bool $last): ?array
     {
         while (in_array($t[$i]->text ?? '', ['is', "it's", 'its', "that's", 'of', 'so', 'just', 'a', 'the'], true) && $this->spelling->run($t, $i) === null) {
@@ -356,7 +364,11 @@ final readonly class PersonNameReader implements Reader
         return $letters;
     }
 
-    /** @param list<Token> $t 'with a K', 'with an E', 'with two Ls', 'without an H' @return array{string, int}|null the mended name and tokens */
+    /**
+     * @param list<Token> $t 'with a K', 'with an E', 'with two Ls', 'without an H'
+     *
+     * @return array{string, int}|null the mended name and tokens
+     */
     private function withLetter(array $t, int $i, string $name): ?array
     {
         $j = $i;
@@ -417,7 +429,11 @@ final readonly class PersonNameReader implements Reader
         return in_array($letter, ['e', 'h', 's', 't'], true) ? $lower.$letter : null;
     }
 
-    /** @param list<Token> $t @return array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, strong: bool, spelled: bool}|null */
+    /**
+     * @param list<Token> $t
+     *
+     * @return array{first: ?string, last: ?string, from: int, to: int, known: bool, cued: bool, strong: bool, spelled: bool}|null
+     */
     private function spelledOnly(array $t): ?array
     {
         for ($i = 0, $n = count($t); $i < $n; $i++) {
@@ -460,7 +476,7 @@ final readonly class PersonNameReader implements Reader
                 }
                 $mended = $this->withLetter($t, $i, $name[$part]);
                 if ($mended !== null && mb_strtolower($name[$part]) !== $mended[0]) {
-                    return [...$name, $part => $this->cased($mended[0]), 'to' => end($t)->end, 'spelled' => true];
+                    return [...$name, $part => $this->cased($mended[0]), 'to' => $t[count($t) - 1]->end, 'spelled' => true];
                 }
             }
         }

@@ -125,7 +125,10 @@ final readonly class PostalAddressReader implements Reader
         return ['lines' => ['street' => implode(', ', $street), 'town' => implode(', ', $town), 'code' => $code], 'from' => $t[0]->start, 'to' => $last->end];
     }
 
-    /** @param list<array{text: string, street: bool, numbered: bool}> $parts @param array{text: string, street: bool, numbered: bool} $part */
+    /**
+     * @param list<array{text: string, street: bool, numbered: bool}> $parts
+     * @param array{text: string, street: bool, numbered: bool} $part
+     */
     private function aheadStreet(array $parts, array $part): bool
     {
         $after = false;
@@ -139,7 +142,11 @@ final readonly class PostalAddressReader implements Reader
         return false;
     }
 
-    /** @param list<Token> $t @return list<Token> cut where the sentence goes on about something else */
+    /**
+     * @param list<Token> $t
+     *
+     * @return list<Token> cut where the sentence goes on about something else
+     */
     private function ended(array $t): array
     {
         foreach ($t as $i => $token) {
@@ -161,11 +168,14 @@ final readonly class PostalAddressReader implements Reader
     private function parts(array $t): array
     {
         $kinds = $this->words->phrases('address', 'streets');
+        /** @var list<array{text: string, street: bool, numbered: bool}> $parts */
         $parts = [];
+        /** @var list<string> $current */
         $current = [];
         $numbered = false;
+        /** @var \Closure(bool): void $flush */
         $flush = static function (bool $street) use (&$parts, &$current, &$numbered): void {
-            if ($current !== []) {
+            if (count($current) > 0) {
                 $parts[] = ['text' => implode(' ', $current), 'street' => $street, 'numbered' => $numbered];
             }
             $current = [];
@@ -184,7 +194,7 @@ final readonly class PostalAddressReader implements Reader
 
                 continue;
             }
-            if ($current === [] && in_array($word, ['in', 'near', 'and', 'at', 'on', 'the', 'a', 'then', 'off'], true) && $parts !== []) {
+            if ($current === [] && in_array($word, ['in', 'near', 'and', 'at', 'on', 'the', 'a', 'then', 'off'], true) && count($parts) > 0) {
                 $i++;
 
                 continue;
@@ -242,7 +252,11 @@ final readonly class PostalAddressReader implements Reader
         return in_array($t[$i - 1]->text ?? '', $this->words->section('address', 'units'), true);
     }
 
-    /** @param list<Token> $t a house number: '14', 'fourteen', 'fourteen b', 'one twenty three', 'twelve to fourteen' @return array{string, int}|null */
+    /**
+     * @param list<Token> $t a house number: '14', 'fourteen', 'fourteen b', 'one twenty three', 'twelve to fourteen'
+     *
+     * @return array{string, int}|null
+     */
     private function numberAt(array $t, int $i): ?array
     {
         if (! isset($t[$i])) {
@@ -259,7 +273,7 @@ final readonly class PostalAddressReader implements Reader
             $number = count($chunks) === 1 ? (string) $chunks[0] : implode('', array_map(strval(...), $chunks));
         }
         $next = $t[$i + $length] ?? null;
-        if ($next !== null && $next->isLetter() && ! $next->afterBreak() && ! ($next->text === 'a' && isset($t[$i + $length + 1]) && ! $next->glued() && false)) {
+        if ($next !== null && $next->isLetter() && ! $next->afterBreak() ) {
             return [$number.strtoupper($next->text), $length + 1];
         }
 
@@ -312,7 +326,11 @@ final readonly class PostalAddressReader implements Reader
         return ['', null, null];
     }
 
-    /** @param list<Token> $t @return array{string, ?int, ?int} */
+    /**
+     * @param list<Token> $t
+     *
+     * @return array{string, ?int, ?int}
+     */
     private function zip(array $t): array
     {
         $n = count($t);

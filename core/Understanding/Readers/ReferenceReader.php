@@ -114,7 +114,11 @@ final readonly class ReferenceReader implements Reader
         return false;
     }
 
-    /** @param list<Token> $t @return array{string, int, bool}|null text, tokens, whether it looks like code rather than a word */
+    /**
+     * @param list<Token> $t
+     *
+     * @return array{string, int, bool}|null text, tokens, whether it looks like code rather than a word
+     */
     private function piece(array $t, int $i, bool $inside): ?array
     {
         $word = $t[$i]->text;
@@ -137,7 +141,7 @@ final readonly class ReferenceReader implements Reader
         if (in_array($word, ['a', 'i'], true) && ! $inside) {
             $next = $t[$i + 1]->text ?? '';
             $letter = $this->spelling->letter($t, $i + 1, true);
-            if ($this->spelling->letter($t, $i, false)[1] > 1 || ($letter !== null && strlen($next) === 1) || $this->digitAt($t, $i + 1) && $t[$i]->original === strtoupper($t[$i]->original)) {
+            if (($this->spelling->letter($t, $i, false)[1] ?? 0) > 1 || ($letter !== null && strlen($next) === 1) || $this->digitAt($t, $i + 1) && $t[$i]->original === strtoupper($t[$i]->original)) {
                 $hit = $this->spelling->letter($t, $i, false);
 
                 return $hit === null ? null : [$hit[0], $hit[1], true];
@@ -229,6 +233,7 @@ final readonly class ReferenceReader implements Reader
         if ($context->pattern !== null && $this->fits($new, $context)) {
             return $new;
         }
+
         // A shorter correction replaces the end it repeats.
         return substr($earlier, 0, -strlen($new)).$new;
     }

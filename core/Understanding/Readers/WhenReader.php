@@ -12,12 +12,12 @@ use Ringo\Understanding\Numerals;
 use Ringo\Understanding\Reader;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Repairs;
-use Ringo\Value\ValueType;
 use Ringo\Understanding\When\Clock;
 use Ringo\Understanding\When\ClockFinder;
 use Ringo\Understanding\When\Day;
 use Ringo\Understanding\When\DayFinder;
 use Ringo\Understanding\When\Span;
+use Ringo\Value\ValueType;
 
 /** Reads dates, times of day, and both together. */
 final readonly class WhenReader implements Reader

@@ -102,7 +102,7 @@ final readonly class YesNoReader implements Reader
     {
         $word = $t[$place]->text;
         $next = $t[$place + 1] ?? null;
-        $opens = $place === 0 || $t[$place]->afterBreak() || in_array($t[$place - 1]->text, ['oh', 'well', 'um', 'uh', 'yes', 'yeah', 'no', 'so', 'and', 'er', 'but', 'then', 'okay', 'ok', 'ah', 'actually', 'wait', 'sorry', 'hmm', 'think', 'say', 'said', 'please', 'just'], true);
+        $opens = $place === 0 || ($t[$place] ?? null)?->afterBreak() === true || in_array($t[$place - 1]->text ?? '', ['oh', 'well', 'um', 'uh', 'yes', 'yeah', 'no', 'so', 'and', 'er', 'but', 'then', 'okay', 'ok', 'ah', 'actually', 'wait', 'sorry', 'hmm', 'think', 'say', 'said', 'please', 'just'], true);
         $closes = $next === null || $next->afterBreak();
         if (in_array($word, ['yes', 'yeah', 'yep', 'yup', 'nope', 'nah', 'no', 'aye', 'yea', 'definitely', 'absolutely', 'certainly'], true)) {
             if ($word === 'no' && $next !== null && in_array($next->text, ['idea', 'clue', 'rush', 'more', 'hurry'], true)) {
@@ -113,9 +113,9 @@ final readonly class YesNoReader implements Reader
         }
         if (in_array($word, ['not', 'none', 'nothing', 'stop', 'do', 'quite', 'right', 'good', 'fine', 'grand', 'super', 'true', 'great', 'mm', 'please', 'likely', 'always', 'probably', 'lovely', 'perfect', 'positive', "can't", "won't", "couldn't", "i've", 'speaking', 'cannot', "don't", 'dont', 'wrong', 'naturally', 'obviously', 'decline', 'neither', 'indeed', "let's"], true)) {
             return match ($word) {
-                "don't", 'dont', "can't", "won't", 'cannot', "couldn't", 'never' => $opens,
+                "don't", 'dont', "can't", "won't", 'cannot', "couldn't" => $opens,
                 'please' => $opens && $closes && ! $already,
-                'not' => $opens && ! $closes && ! in_array($next->text ?? '', ['the', 'a', 'my', 'on', 'in', 'for', 'until'], true),
+                'not' => $opens && ! $closes && ! in_array($next?->text, ['the', 'a', 'my', 'on', 'in', 'for', 'until'], true),
                 default => $opens && $closes,
             };
         }
@@ -132,7 +132,7 @@ final readonly class YesNoReader implements Reader
         if (! $question) {
             return false;
         }
-        $opens = $place === 0 || $t[$place]->afterBreak() || in_array($t[$place - 1]->text, ['yes', 'yeah', 'and', 'well', 'oh', 'actually', 'no', 'think', 'believe', 'so', 'sure', 'indeed', 'guess', 'suppose'], true);
+        $opens = $place === 0 || ($t[$place] ?? null)?->afterBreak() === true || in_array($t[$place - 1]->text ?? '', ['yes', 'yeah', 'and', 'well', 'oh', 'actually', 'no', 'think', 'believe', 'so', 'sure', 'indeed', 'guess', 'suppose'], true);
         // 'I have a question', 'it is on the left' say something else; 'I have, yes' and 'it is the same one' answer.
         $goesOn = $next !== '' && ! $t[$place + $length]->afterBreak();
         if (! $opens) {
@@ -142,7 +142,10 @@ final readonly class YesNoReader implements Reader
         return $goesOn && in_array($next, ['a', 'an', 'going', 'looking', 'trying', 'calling', 'at', 'on', 'in', 'question', 'to', 'been', 'my', 'just', 'wondering', 'some', 'two', 'three', 'ringing', 'phoning', 'not', 'about', 'also'], true);
     }
 
-    /** @param array{string, int, int, 3?: int} $hit @param list<Token> $t */
+    /**
+     * @param array{string, int, int, 3?: int} $hit
+     * @param list<Token> $t
+     */
     private function weak(array $t, array $hit): bool
     {
         return $hit[2] === 1 && in_array($t[$hit[1]]->text, ['please', 'right', 'ok', 'okay', 'fine', 'good', 'mm', 'always', 'likely', 'probably', 'quite', 'lovely', 'great', 'alright', 'sure', 'yeah', 'indeed'], true);

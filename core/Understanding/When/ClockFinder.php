@@ -101,7 +101,11 @@ final readonly class ClockFinder
         return $out === [] && ! isset($taken[$where]) ? [new Span(new Clock(half: $half), $where, $length)] : $out;
     }
 
-    /** @param list<Token> $t 'in two hours', 'an hour from now', 'in half an hour' @return array{\DateTimeImmutable, int}|null */
+    /**
+     * @param list<Token> $t 'in two hours', 'an hour from now', 'in half an hour'
+     *
+     * @return array{\DateTimeImmutable, int}|null
+     */
     private function elapsed(array $t, int $i, Context $context): ?array
     {
         $in = in_array($t[$i]->text, ['in', 'within'], true);
@@ -183,7 +187,11 @@ final readonly class ClockFinder
         return isset($units[$t[$k]->text ?? '']) ? [$number->value * $units[$t[$k]->text], $k + 1 - $j] : null;
     }
 
-    /** @param list<Token> $t @return array{Clock, int}|null */
+    /**
+     * @param list<Token> $t
+     *
+     * @return array{Clock, int}|null
+     */
     private function at(array $t, int $i, Context $context, bool $bare): ?array
     {
         $word = $this->words->phrases('calendar', 'clock_words')->at($t, $i);
@@ -196,7 +204,11 @@ final readonly class ClockFinder
         return $this->past($t, $i, $context) ?? $this->digital($t, $i) ?? $this->spoken($t, $i, $bare);
     }
 
-    /** @param list<Token> $t 'half past two', 'half two', 'ten to four', 'quarter of four' @return array{Clock, int}|null */
+    /**
+     * @param list<Token> $t 'half past two', 'half two', 'ten to four', 'quarter of four'
+     *
+     * @return array{Clock, int}|null
+     */
     private function past(array $t, int $i, Context $context): ?array
     {
         $j = $i + ($t[$i]->text === 'a' && ($t[$i + 1]->text ?? '') === 'quarter' ? 1 : 0);
@@ -238,6 +250,7 @@ final readonly class ClockFinder
             if ($noon !== null && in_array($noon[0], ['12:00', '00:00'], true)) {
                 return [new Clock($noon[0] === '12:00' ? 12 : 0, 0, null, $sign * $minutes, true), $j + 1 + $noon[1] - $i];
             }
+
             // 'quarter past' corrects the minutes of a time already said.
             return in_array($word, ['half', 'quarter'], true) && ! isset($t[$j + 1]) ? [new Clock(null, 0, null, $sign * $minutes), $j + 1 - $i] : null;
         }
@@ -256,7 +269,11 @@ final readonly class ClockFinder
         return [new Clock($hour[0], 0, null, $sign * $minutes), $j + 1 + $length - $i];
     }
 
-    /** @param list<Token> $t '14:30', '2.30', '1430 hours', '0930' @return array{Clock, int}|null */
+    /**
+     * @param list<Token> $t '14:30', '2.30', '1430 hours', '0930'
+     *
+     * @return array{Clock, int}|null
+     */
     private function digital(array $t, int $i): ?array
     {
         $word = $t[$i]->text;
@@ -281,7 +298,11 @@ final readonly class ClockFinder
         return null;
     }
 
-    /** @param list<Token> $t 'two thirty', 'fourteen hundred', 'nine oh five', 'three o'clock', 'three pm', 'at three' @return array{Clock, int}|null */
+    /**
+     * @param list<Token> $t 'two thirty', 'fourteen hundred', 'nine oh five', 'three o'clock', 'three pm', 'at three'
+     *
+     * @return array{Clock, int}|null
+     */
     private function spoken(array $t, int $i, bool $bare): ?array
     {
         $word = $t[$i]->text;
@@ -317,7 +338,7 @@ final readonly class ClockFinder
         $led = in_array($before, ['at', 'by', 'around', 'about', 'for', 'say', 'roughly', 'approximately', 'maybe', 'perhaps', 'probably', 'till', 'until', 'from', 'after', 'before', 'past', 'gone', 'like', 'then', 'or', 'to', 'and', 'between', 'think', "let's", 'not', 'exactly'], true);
         $here = ! isset($t[$j]) || $t[$j]->afterBreak() || in_array($t[$j]->text, ['please', 'on', 'tomorrow', 'today', 'would', 'if', 'is', 'or', 'and', 'to', 'this', 'next', 'works', 'should', 'will', 'sharp', 'exactly', 'thanks', 'thank', 'ideally', 'then', 'maybe', 'for', 'at', 'ish', 'suits', 'sounds', 'that', 'dead', 'prompt', 'onwards', 'the', 'when'], true)
             || isset($this->words->section('calendar', 'weekdays')[$t[$j]->text]);
-        $opens = $i === 0 || $t[$i]->afterBreak() || in_array($before, ['tomorrow', 'today', 'yeah', 'yes', "it's", "that's", 'well', 'ok', 'okay', 'so', 'just'], true) || isset($this->words->section('calendar', 'weekdays')[$before]);
+        $opens = $i === 0 || ($t[$i] ?? null)?->afterBreak() === true || in_array($before, ['tomorrow', 'today', 'yeah', 'yes', "it's", "that's", 'well', 'ok', 'okay', 'so', 'just'], true) || isset($this->words->section('calendar', 'weekdays')[$before]);
         if ($bare && $hour[0] <= 24 && $hour[0] >= 1 && $here && ($led || $opens) || $led && $before === 'at' && $here) {
             if ($hour[0] > 12 && ! $led && $t[$i]->isDigits() === false && ! $bare) {
                 return null;
@@ -329,7 +350,11 @@ final readonly class ClockFinder
         return null;
     }
 
-    /** @param list<Token> $t @return array{int, int}|null an hour and its tokens */
+    /**
+     * @param list<Token> $t
+     *
+     * @return array{int, int}|null an hour and its tokens
+     */
     private function hour(array $t, int $j, int $most = 12): ?array
     {
         $number = isset($t[$j]) ? $this->numerals->cardinal($t, $j) : null;
@@ -343,7 +368,11 @@ final readonly class ClockFinder
         return [$number->whole(), $number->length];
     }
 
-    /** @param list<Token> $t 'thirty', 'oh five', 'forty five', '30' @return array{int, int}|null */
+    /**
+     * @param list<Token> $t 'thirty', 'oh five', 'forty five', '30'
+     *
+     * @return array{int, int}|null
+     */
     private function minutes(array $t, int $j): ?array
     {
         if (in_array($t[$j]->text, ['oh', 'o', 'zero', 'nought'], true)) {

@@ -76,7 +76,7 @@ final readonly class Day
         if ($date === null) {
             return null;
         }
-        $date = $this->plus === 0 ? $date : $date->modify(sprintf('%+d days', $this->plus));
+        $date = $this->plus === 0 ? $date : ($date->modify(sprintf('%+d days', $this->plus)) ?: $date);
         $year = (int) $date->format('Y');
 
         return $year >= 1000 && $year <= 9999 ? $date : null;
@@ -199,10 +199,10 @@ final readonly class Day
             $last = $first->modify('last day of this month');
             $back = ((int) $last->format('N') - (int) $this->weekday + 7) % 7;
 
-            return $last->modify("-{$back} days");
+            return $last->modify("-{$back} days") ?: null;
         }
         $ahead = ((int) $this->weekday - (int) $first->format('N') + 7) % 7;
-        $date = $first->modify('+'.($ahead + 7 * ((int) $this->nth - 1)).' days');
+        $date = $first->modify('+'.($ahead + 7 * ((int) $this->nth - 1)).' days') ?: $first;
 
         return $date->format('m') === $first->format('m') ? $date : null;
     }
@@ -253,7 +253,10 @@ final readonly class Day
         return checkdate($month, $day, $year) ? $today->setDate($year, $month, $day) : null;
     }
 
-    /** @param array<string, mixed> $changes null leaves a part alone @param list<string> $dropped */
+    /**
+     * @param array<string, mixed> $changes null leaves a part alone
+     * @param list<string> $dropped
+     */
     private function with(array $changes, array $dropped = []): self
     {
         $parts = get_object_vars($this);

@@ -124,7 +124,11 @@ final readonly class DayFinder
             ?? $this->bareDay($t, $i);
     }
 
-    /** @param list<Token> $t '2026-03-10', '10/03/26', '10.3.2026', '10-03-2026' @return array{Day, int}|null */
+    /**
+     * @param list<Token> $t '2026-03-10', '10/03/26', '10.3.2026', '10-03-2026'
+     *
+     * @return array{Day, int}|null
+     */
     private function written(array $t, int $i, Context $context): ?array
     {
         $word = $t[$i]->text;
@@ -149,7 +153,11 @@ final readonly class DayFinder
         return null;
     }
 
-    /** @param list<Token> $t 'today', 'the day after tomorrow', 'tomorrow week' @return array{Day, int}|null */
+    /**
+     * @param list<Token> $t 'today', 'the day after tomorrow', 'tomorrow week'
+     *
+     * @return array{Day, int}|null
+     */
     private function relative(array $t, int $i): ?array
     {
         $hit = $this->words->phrases('calendar', 'relative')->at($t, $i);
@@ -261,7 +269,11 @@ final readonly class DayFinder
         return [new Day(...$parts), $j + $joint + $anchor[1] - $i];
     }
 
-    /** @param list<Token> $t @return array{Day, int}|null */
+    /**
+     * @param list<Token> $t
+     *
+     * @return array{Day, int}|null
+     */
     private function feast(array $t, int $i): ?array
     {
         $easter = $this->words->phrases('calendar', 'easter')->at($t, $i);
@@ -269,7 +281,7 @@ final readonly class DayFinder
         if ($easter === null && $feast === null) {
             return null;
         }
-        $length = $easter[1] ?? $feast[1];
+        $length = $easter[1] ?? $feast[1] ?? 0;
         [$year, $more] = $this->year($t, $i + $length, false);
         $day = $easter !== null
             ? new Day(easter: $easter[0], year: $year)
@@ -278,7 +290,11 @@ final readonly class DayFinder
         return [$day, $length + $more];
     }
 
-    /** @param list<Token> $t 'the first Monday in March', 'last Friday of next month' @return array{Day, int}|null */
+    /**
+     * @param list<Token> $t 'the first Monday in March', 'last Friday of next month'
+     *
+     * @return array{Day, int}|null
+     */
     private function nthWeekday(array $t, int $i): ?array
     {
         $j = $i + ($t[$i]->text === 'the' ? 1 : 0);
@@ -302,7 +318,11 @@ final readonly class DayFinder
         return [new Day(weekday: $weekday, nth: $last ? -1 : $nth?->whole(), month: $month[0], months: $month[1]), $j + 1 + $month[2] - $i];
     }
 
-    /** @param list<Token> $t 'of March', 'in next month', 'of the month' @return array{?int, ?int, int}|null month, months ahead, tokens */
+    /**
+     * @param list<Token> $t 'of March', 'in next month', 'of the month'
+     *
+     * @return array{?int, ?int, int}|null month, months ahead, tokens
+     */
     private function whichMonth(array $t, int $j): ?array
     {
         if (! in_array($t[$j]->text ?? '', ['of', 'in'], true)) {
@@ -385,7 +405,11 @@ final readonly class DayFinder
         return [new Day(weekday: $weekday, which: $which, weeks: $weeks, plus: $plus), $j - $i];
     }
 
-    /** @param list<Token> $t 'next week Tuesday', 'the week after next on Tuesday' @return array{Day, int}|null */
+    /**
+     * @param list<Token> $t 'next week Tuesday', 'the week after next on Tuesday'
+     *
+     * @return array{Day, int}|null
+     */
     private function week(array $t, int $i): ?array
     {
         $line = implode(' ', array_map(static fn (Token $token): string => $token->text, array_slice($t, $i, 7)));
@@ -452,7 +476,11 @@ final readonly class DayFinder
         return null;
     }
 
-    /** @param list<Token> $t 'March the fourteenth', 'March 14 2026', or the month alone @return array{Day, int}|null */
+    /**
+     * @param list<Token> $t 'March the fourteenth', 'March 14 2026', or the month alone
+     *
+     * @return array{Day, int}|null
+     */
     private function month(array $t, int $i, Context $context): ?array
     {
         $month = $this->months[$t[$i]->text] ?? null;
@@ -478,7 +506,11 @@ final readonly class DayFinder
         return [new Day(month: $month, year: $year), 1 + $more];
     }
 
-    /** @param list<Token> $t 'the fourteenth', '14th', 'the 14' @return array{Day, int}|null */
+    /**
+     * @param list<Token> $t 'the fourteenth', '14th', 'the 14'
+     *
+     * @return array{Day, int}|null
+     */
     private function bareDay(array $t, int $i): ?array
     {
         $the = $t[$i]->text === 'the' ? 1 : 0;

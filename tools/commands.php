@@ -10,7 +10,7 @@ use App\Console\Core\CallCommand;
 use App\Console\Core\ReadCommand;
 use App\Console\Core\WrongUsage;
 
-require __DIR__.'/../../../vendor/autoload.php';
+require __DIR__.'/../vendor/autoload.php';
 
 $commands = ['read' => ReadCommand::class, 'call' => CallCommand::class];
 $name = $argv[1] ?? '';
