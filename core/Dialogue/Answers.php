@@ -223,7 +223,7 @@ final readonly class Answers
             $this->phrases->is($heard, 'slower') => $this->slower($turn),
             $this->phrases->is($heard, 'start_again') => $this->startAgain($turn),
             $this->phrases->is($heard, 'go_back') => $this->goneBack($turn),
-            $this->phrases->is($heard, 'repeat') => $this->repeated($turn),
+            $this->phrases->only($heard, 'repeat') => $this->repeated($turn),
             $this->phrases->is($heard, 'person') || $this->phrases->is($heard, 'person_alone') && count($heard->tokens) <= 4 && ! $asksText => $this->wantsPerson($turn),
             $this->phrases->is($heard, 'profanity', 'frustration') => $this->soothed($turn),
             default => false,
@@ -525,12 +525,23 @@ final readonly class Answers
         $reading = $this->collector->asked($turn, $field, $words);
         $taken = $reading->found() && $reading->confidence >= Collector::LEAST;
 
+        $urgent = $this->urgent($turn, $heard);
+        if (! $taken && $urgent !== null) {
+            $turn->trace->rule("urgent topic from anywhere: {$urgent}");
+            $this->switch($turn, $urgent, $heard);
+
+            return;
+        }
         // A correction of something already collected, unless the same words answer what was asked.
         $known = array_values(array_filter(array_reverse(array_keys($state->values)), static fn (string $key): bool => $key !== $field->key && $state->values[$key]->origin !== Origin::Set));
         if ($this->corrections->sounded($heard) && $known !== []) {
             $corrected = ! $taken || $this->corrections->strong($heard) ? $this->corrections->find($turn, $words, $known) : [];
             $corrected = array_filter($corrected, static fn (Reading $one): bool => ! $taken || ! $one->overlaps($reading) || $one->confidence > $reading->confidence + 0.1);
             if ($taken && $corrected !== [] && array_filter($corrected, static fn (Reading $one): bool => $one->overlaps($reading)) !== []) {
+                $taken = false;
+            }
+            // The 'no' that opens a correction does not answer a yes or no question as well.
+            if ($corrected !== [] && $field->type === ValueType::YesNo && $reading->value === false) {
                 $taken = false;
             }
             if ($corrected !== []) {
@@ -551,13 +562,6 @@ final readonly class Answers
         $refused = ($unknown || $this->phrases->contains($heard, 'refusals')) && ! ($taken && ! $free) && ! ($free && $this->phrases->content($heard->tokens) > 8);
         if ($refused) {
             $this->refused($turn, $step);
-
-            return;
-        }
-        $urgent = $this->urgent($turn, $heard);
-        if (! $taken && $urgent !== null) {
-            $turn->trace->rule("urgent topic from anywhere: {$urgent}");
-            $this->switch($turn, $urgent, $heard);
 
             return;
         }

@@ -46,6 +46,19 @@ final readonly class Phrasebook
         return false;
     }
 
+    /** Whether the words are that request and nothing else. */
+    public function only(Heard $heard, string ...$sections): bool
+    {
+        foreach ([$heard->all, $heard->tokens] as $tokens) {
+            $rest = $this->phrases(...$sections)->without($tokens);
+            if (count($rest) < count($tokens) && $this->content($rest) === 0 && count($rest) <= 4) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** @return Phrases<mixed> */
     public function phrases(string ...$sections): Phrases
     {

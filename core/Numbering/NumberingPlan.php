@@ -82,6 +82,10 @@ final class NumberingPlan
                 if ($number?->assigned === true) {
                     return $number;
                 }
+                // Short local forms make no number together with a country code that several countries share.
+                if (count($codes[$code]) > 2 && strlen($rest) < max($this->table()['countries'][$country]['lengths'])) {
+                    continue;
+                }
                 $best = $best?->valid === true ? $best : ($number ?? $best);
             }
 
@@ -99,7 +103,7 @@ final class NumberingPlan
         }
         $stripped = $this->withoutPrefix($digits, $plan, $abroad);
         foreach ($stripped === $digits ? [$digits] : [$stripped, $digits] as $significant) {
-            if ($this->fits($plan['pattern'], $significant)) {
+            if (in_array(strlen($significant), $plan['lengths'], true) && $this->fits($plan['pattern'], $significant)) {
                 return $this->number($significant, $country, $plan, true, $this->assigned($plan, $significant));
             }
         }
@@ -181,7 +185,7 @@ final class NumberingPlan
             }
             $template = $format['format'];
             if ($format['rule'] !== null) {
-                $template = (string) preg_replace_callback('/\$1/', static fn (): string => $format['rule'], $template, 1);
+                $template = (string) preg_replace_callback('/\$\d/', static fn (array $group): string => str_replace('$1', $group[0], $format['rule']), $template, 1);
             }
 
             return (string) preg_replace('/^(?:'.$format['match'].')$/', $template, $significant);

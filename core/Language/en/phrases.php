@@ -39,7 +39,7 @@ return [
     'who' => ['plain' => ['This is [agent] at [business].', 'I am [agent], the assistant at [business].'], 'formal' => ['You are speaking to [agent] of [business].'], 'chatty' => ['I am [agent], from [business].']],
     'machine' => ['plain' => ['I am an automated assistant, not a person, but I can help.'], 'formal' => ['I am an automated assistant. How may I help?'], 'chatty' => ['I am an automated assistant, yes, but I will do my best.']],
     'open_on' => ['plain' => ['On [day] we are open [hours].'], 'formal' => ['On [day] we are open [hours].'], 'chatty' => ['We are open [hours] on [day].']],
-    'closed_on' => ['plain' => ['We are closed on [day][why].'], 'formal' => ['We are closed on [day][why].'], 'chatty' => ['We are shut on [day][why].']],
+    'closed_on' => ['plain' => ['We are closed on [day][why|].'], 'formal' => ['We are closed on [day][why|].'], 'chatty' => ['We are shut on [day][why|].']],
     'open_now' => ['plain' => ['Yes, we are open until [until] today.'], 'formal' => ['Yes, we are open until [until] today.'], 'chatty' => ['We are open, until [until] today.']],
     'closed_now' => ['plain' => ['We are closed just now. We open at [opens].'], 'formal' => ['We are closed at present and open at [opens].'], 'chatty' => ['We are shut just now, but open again at [opens].']],
     'repeat_lead' => ['plain' => ['', 'Sure.'], 'formal' => ['Certainly.'], 'chatty' => ['Sure thing.']],

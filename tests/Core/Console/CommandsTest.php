@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Console;
+
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
+
+/** The commands as others call them: output, order, exit status. */
+final class CommandsTest extends TestCase
+{
+    public function testReadPrintsAValue(): void
+    {
+        $done = $this->ringo(['read', 'date', 'a week on Tuesday', '--now=2026-03-10T09:14']);
+
+        self::assertSame(0, $done->getExitCode());
+        self::assertSame(['value' => '2026-03-24', 'display' => 'Tuesday 24 March 2026'], array_slice(json_decode($done->getOutput(), true), 0, 2));
+    }
+
+    public function testReadAnswersABatchInOrderAndGoesOnAfterABadLine(): void
+    {
+        $done = $this->ringo(['read', '--batch=-'], implode("\n", [
+            '{"id":"a","type":"phone","text":"07700 900123","now":"2026-03-10T09:14","tz":"Europe/London","country":"GB"}',
+            'not json',
+            '{"id":"c","type":"choice","text":"the second one","options":[{"key":"x","label":"one thing"},{"key":"y","label":"another","phrases":[]}]}',
+            '{"id":"d","type":"money","text":"fifty","country":"US"}',
+            '{"id":"e","type":"colour","text":"green"}',
+        ]));
+        $answers = array_map(static fn (string $line): array => json_decode($line, true), explode("\n", trim($done->getOutput())));
+
+        self::assertSame(1, $done->getExitCode());
+        self::assertSame(['+447700900123', null, 'y', ['amount' => 50, 'currency' => 'USD'], null], array_map(static fn (array $answer): mixed => $answer['value'] ?? null, $answers));
+        self::assertStringContainsString('line 2', $done->getErrorOutput());
+        self::assertStringContainsString('line 5', $done->getErrorOutput());
+    }
+
+    public function testCallFinishesTheDemonstrationsReservation(): void
+    {
+        $done = $this->ringo(['call', 'database/demo/pellbrook/maren.json', '--lines=database/demo/pellbrook/calls/reservation.txt', '--now=2026-03-10T09:14', '--from=07700 900742']);
+        $call = json_decode($done->getOutput(), true);
+
+        self::assertSame(0, $done->getExitCode(), $done->getErrorOutput());
+        self::assertSame([
+            'caller_name' => 'Dara Whitcombe', 'phone' => '+447700900123', 'equipment' => 'mini_digger', 'start_date' => '2026-03-17', 'hire_length' => 'P3W', 'depot' => 'stanwick_cross',
+            'delivery' => true, 'site_address' => '14 Mill Lane, Oldmere', 'payment' => 'account',
+        ], $call['values']);
+        self::assertSame('reservation taken', $call['outcome']);
+        self::assertSame([], $call['missing']);
+        foreach ($call['record'] as $field => $cell) {
+            self::assertStringContainsStringIgnoringCase($cell['said'], $call['turns'][$cell['turn']]['text'], "{$field} points at its words");
+        }
+    }
+
+    public function testTheSameCallIsTheSameByteForByte(): void
+    {
+        $run = fn (): string => $this->ringo(['call', 'database/demo/pellbrook/maren.json', '--say=I need a breaker', '--key=7', '--silence', '--say=tomorrow', '--now=2026-03-10T09:14', '--seed=5', '--trace'])->getOutput();
+
+        self::assertSame($run(), $run());
+    }
+
+    public function testContactsGreetTheCallerEvenWithGapsInTheirData(): void
+    {
+        $file = tempnam(sys_get_temp_dir(), 'contacts');
+        file_put_contents((string) $file, "name,phone,depot,email\n\"Dara Whitcombe,\",07700 900742,,;\n");
+        $call = json_decode($this->ringo(['call', 'database/demo/pellbrook/maren.json', '--contacts='.$file, '--from=+447700900742', '--say=goodbye', '--now=2026-03-10T09:14'])->getOutput(), true);
+        unlink((string) $file);
+
+        self::assertStringContainsString('Dara', $call['turns'][0]['text']);
+    }
+
+    public function testWrongUsageAndBadInputHaveTheirOwnStatus(): void
+    {
+        self::assertSame(2, $this->ringo(['read', 'date'])->getExitCode());
+        self::assertSame(2, $this->ringo(['read', 'date', 'x', '--wibble'])->getExitCode());
+        self::assertSame(2, $this->ringo(['read', 'date', 'x', '--tz=Nowhere'])->getExitCode());
+        self::assertSame(1, $this->ringo(['read', 'colour', 'x'])->getExitCode());
+        $broken = tempnam(sys_get_temp_dir(), 'script');
+        file_put_contents((string) $broken, '{"agent":{"name":"A","business":"B"},"first":"x","steps":[{"key":"x","kind":"say","prompt":"Hi.","next":"y"}]}');
+        $done = $this->ringo(['call', (string) $broken]);
+        unlink((string) $broken);
+        self::assertSame(1, $done->getExitCode());
+        self::assertStringContainsString('steps[0]', $done->getErrorOutput());
+        self::assertStringContainsString('“y”', $done->getErrorOutput());
+    }
+
+    /** @param list<string> $arguments */
+    private function ringo(array $arguments, string $input = ''): Process
+    {
+        $process = new Process([PHP_BINARY, 'tools/commands.php', ...$arguments], dirname(__DIR__, 3), null, $input, 30.0);
+        $process->run();
+
+        return $process;
+    }
+}
