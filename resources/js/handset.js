@@ -109,21 +109,24 @@ export function handset() {
         document.querySelector('[data-ring]')?.focus();
     };
 
-    const happen = async (kind, text = '') => {
-        if (!call || call.status === 'ended' || busy) {
+    // One thing after another: what is typed while an answer is on its way waits its turn.
+    let queue = Promise.resolve();
+    const happen = (kind, text = '') => {
+        queue = queue.then(() => hand(kind, text));
+    };
+
+    const hand = async (kind, text) => {
+        if (!call || call.status === 'ended') {
             return;
         }
-        busy = true;
         fault('call-error', '');
         try {
             show(await send(call.send_url, {kind, text, step: call.step}));
-            if (kind === 'said') {
+            if (kind === 'said' && input.value === text) {
                 input.value = '';
             }
         } catch (problem) {
             failed('call-error', problem);
-        } finally {
-            busy = false;
         }
         if (call.status !== 'ended') {
             input.focus();

@@ -33,7 +33,7 @@ final class HandsetController
             'caller' => ['required', 'in:contact,unknown,withheld'],
             'contact' => ['nullable', 'string', 'max:20'],
             'number' => ['nullable', 'string', 'max:40'],
-            'placed_at' => ['required', 'string', 'regex:/^\d{4}-\d\d-\d\dT\d\d:\d\d$/'],
+            'placed_at' => ['required', 'string', 'date_format:Y-m-d\TH:i'],
         ], ['caller.*' => 'Choose as whom you ring.', 'placed_at.*' => 'Choose the day and time the call is placed at.']);
         $agent->load('draft.scriptText', 'business');
         try {

@@ -1,0 +1,190 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\NoSuchElementException;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverDimension;
+use Facebook\WebDriver\WebDriverElement;
+use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Filesystem\Path;
+use Symfony\Component\Process\Process;
+
+/** Drives the served application, on a database of its own, with a real browser. */
+abstract class BrowserTestCase extends TestCase
+{
+    private static ?Process $server = null;
+
+    private static ?Process $driver = null;
+
+    private static string $folder = '';
+
+    protected static string $base = '';
+
+    /** @var list<RemoteWebDriver> */
+    private array $open = [];
+
+    protected RemoteWebDriver $page;
+
+    public static function setUpBeforeClass(): void
+    {
+        $root = dirname(__DIR__, 2);
+        self::$folder = sys_get_temp_dir().'/ringo-browser-'.bin2hex(random_bytes(4));
+        mkdir(self::$folder.'/downloads', 0o777, true);
+        touch(self::$folder.'/ringo.sqlite');
+        $port = self::freePort();
+        self::$base = "http://127.0.0.1:{$port}";
+        $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:cmluZ28tdGVzdC1rZXktMzItYnl0ZXMtbG9uZy0hISE=', 'APP_DEBUG' => 'false', 'APP_URL' => self::$base, 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => self::$folder.'/ringo.sqlite', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'database', 'RINGO_DEMO' => 'true', 'LOG_CHANNEL' => 'single', 'PHP_CLI_SERVER_WORKERS' => '3'];
+        (new Process([PHP_BINARY, 'artisan', 'migrate:fresh', '--seed', '--force', '--quiet'], $root, $env, null, 120.0))->mustRun();
+        self::$server = new Process([PHP_BINARY, '-S', "127.0.0.1:{$port}", $root.'/tools/serve.php'], $root.'/public', $env, null, null);
+        self::$server->disableOutput()->start();
+        $driverPort = self::freePort();
+        self::$driver = new Process(['chromedriver', '--port='.$driverPort], null, null, null, null);
+        self::$driver->disableOutput()->start();
+        self::listening($port);
+        self::listening($driverPort);
+        putenv('RINGO_DRIVER=http://127.0.0.1:'.$driverPort);
+    }
+
+    public static function tearDownAfterClass(): void
+    {
+        foreach ([self::$driver, self::$server] as $process) {
+            // The server's workers and the browsers are children of their own.
+            $pid = $process?->getPid();
+            if ($pid !== null) {
+                (new Process(['pkill', '-TERM', '-P', (string) $pid]))->run();
+            }
+            $process?->stop(1);
+        }
+        (new Process(['pkill', '-f', self::$folder]))->run();
+        (new Process(['rm', '-rf', self::$folder]))->run();
+    }
+
+    protected function setUp(): void
+    {
+        $this->page = $this->browser();
+    }
+
+    protected function tearDown(): void
+    {
+        if ($this->status()->isFailure() || $this->status()->isError()) {
+            $failures = __DIR__.'/failures';
+            is_dir($failures) || mkdir($failures);
+            foreach ($this->open as $i => $browser) {
+                $browser->takeScreenshot(Path::join($failures, $this->name().'-'.$i.'.png'));
+            }
+        }
+        foreach ($this->open as $browser) {
+            $browser->quit();
+        }
+        $this->open = [];
+    }
+
+    protected function browser(): RemoteWebDriver
+    {
+        $options = new ChromeOptions;
+        $options->addArguments(['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--window-size=1280,940', '--user-data-dir='.self::$folder.'/profile-'.bin2hex(random_bytes(4))]);
+        $options->setExperimentalOption('prefs', ['download.default_directory' => self::$folder.'/downloads', 'download.prompt_for_download' => false]);
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
+        $browser = RemoteWebDriver::create((string) getenv('RINGO_DRIVER'), $capabilities, 20000, 30000);
+        $browser->manage()->window()->setSize(new WebDriverDimension(1280, 940));
+
+        return $this->open[] = $browser;
+    }
+
+    protected function signIn(?RemoteWebDriver $page = null, string $who = 'specialist'): void
+    {
+        $page ??= $this->page;
+        $page->get(self::$base.'/sign-in');
+        $this->find('#email', $page)->sendKeys("{$who}@ringo.example");
+        $this->find('#password', $page)->sendKeys('ringo-demo'.WebDriverKeys::ENTER);
+        $this->see('h1', 'Board', $page);
+    }
+
+    protected function find(string $css, ?RemoteWebDriver $page = null): WebDriverElement
+    {
+        return ($page ?? $this->page)->findElement(WebDriverBy::cssSelector($css));
+    }
+
+    /** Waits until an element holds some words. */
+    protected function see(string $css, string $words, ?RemoteWebDriver $page = null): void
+    {
+        $this->until(fn (): bool => str_contains($this->find($css, $page)->getText(), $words), "“{$words}” in {$css}");
+        $this->addToAssertionCount(1);
+    }
+
+    /** @param callable(): bool $holds */
+    protected function until(callable $holds, string $what): void
+    {
+        $end = microtime(true) + 10;
+        do {
+            try {
+                if ($holds()) {
+                    return;
+                }
+            } catch (NoSuchElementException|StaleElementReferenceException) {
+                // Not there yet.
+            }
+            usleep(40_000);
+        } while (microtime(true) < $end);
+        self::fail("Not seen within ten seconds: {$what}");
+    }
+
+    protected function click(string $css, ?RemoteWebDriver $page = null): void
+    {
+        $this->until(function () use ($css, $page): bool {
+            $element = $this->find($css, $page);
+            if (! $element->isDisplayed()) {
+                return false;
+            }
+            $element->click();
+
+            return true;
+        }, "something to click at {$css}");
+    }
+
+    /** The downloaded file whose name ends so. */
+    protected function downloaded(string $ending): string
+    {
+        $found = [];
+        $this->until(static function () use ($ending, &$found): bool {
+            $found = glob(self::$folder.'/downloads/*'.$ending) ?: [];
+
+            return $found !== [];
+        }, "a downloaded file *{$ending}");
+
+        return (string) file_get_contents($found[0]);
+    }
+
+    private static function freePort(): int
+    {
+        $socket = stream_socket_server('tcp://127.0.0.1:0');
+        self::assertIsResource($socket);
+        $port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
+        fclose($socket);
+
+        return $port;
+    }
+
+    private static function listening(int $port): void
+    {
+        for ($i = 0; $i < 200; $i++) {
+            $socket = @stream_socket_client("tcp://127.0.0.1:{$port}", $code, $message, 0.2);
+            if ($socket !== false) {
+                fclose($socket);
+
+                return;
+            }
+            usleep(50_000);
+        }
+        self::fail("Nothing listens on port {$port}.");
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Call;
+use App\Models\Role;
+
+final class CallsTest extends FeatureTestCase
+{
+    private string $ref;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->actingAs($this->user());
+        $this->ref = (string) $this->ring()->json('ref');
+        $this->happens($this->ref, 1, 'said', 'I want to hire a cement mixer tomorrow for three days, my name is Rosa Lindqvist');
+        $this->happens($this->ref, 2, 'hung_up');
+    }
+
+    public function testFindsCallsByWordsNameNumberAndOutcome(): void
+    {
+        foreach (['q=mixer', 'q=lindq', 'q=07700+900199', 'q=hire+cement', 'outcome=caller+hung+up', 'q='] as $query) {
+            $this->get('/pellbrook/calls?'.$query)->assertOk()->assertSee('Rosa Lindqvist');
+        }
+        foreach (['q=telehandler', 'q=07700+900777', 'outcome=finished', 'check=1&q=telehandler'] as $query) {
+            $this->get('/pellbrook/calls?'.$query)->assertOk()->assertDontSee('Rosa Lindqvist')->assertSee('No call fits');
+        }
+        $this->getJson('/pellbrook/calls?sort=colour')->assertStatus(422);
+    }
+
+    public function testExportsWhatIsShown(): void
+    {
+        $csv = $this->get('/pellbrook/calls/records.csv?q=mixer')->assertOk()->streamedContent();
+        $lines = array_map(static fn (string $line): array => str_getcsv($line, ',', '"', ''), explode("\r\n", trim($csv)));
+        $row = array_combine(array_map(strval(...), $lines[0]), $lines[1]);
+        self::assertCount(2, $lines);
+        self::assertSame('Rosa Lindqvist', $row['caller_name']);
+        self::assertSame('2026-03-11', $row['start_date']);
+        self::assertSame('P3D', $row['hire_length']);
+        self::assertSame('', $row['depot']);
+        self::assertCount(1, explode("\r\n", trim($this->get('/pellbrook/calls/records.csv?q=telehandler')->streamedContent())));
+
+        $json = json_decode(trim($this->get("/pellbrook/calls/{$this->ref}/record.jsonl")->streamedContent()), true);
+        self::assertSame('cement_mixer', $json['record']['equipment']);
+        self::assertSame(['turn' => 1, 'said' => 'tomorrow', 'confidence' => $json['evidence']['start_date']['confidence']], $json['evidence']['start_date']);
+    }
+
+    public function testExportsTheCallAsVconAndWebVtt(): void
+    {
+        $vcon = $this->get("/pellbrook/calls/{$this->ref}/vcon.json")->assertOk()->assertHeader('Content-Type', 'application/vcon+json')->json();
+        self::assertSame('+447700900199', $vcon['parties'][1]['tel']);
+        self::assertSame('Rosa Lindqvist', $vcon['parties'][1]['name']);
+        self::assertStringContainsString('cement mixer', $vcon['dialog'][1]['body']);
+        self::assertStringStartsWith('WEBVTT', (string) $this->get("/pellbrook/calls/{$this->ref}/transcript.vtt")->assertOk()->getContent());
+    }
+
+    public function testADeletedCallCanBeBroughtBackWhole(): void
+    {
+        $this->delete("/pellbrook/calls/{$this->ref}")->assertRedirect('/pellbrook/calls');
+        $this->get('/pellbrook/calls')->assertOk()->assertSee('Undo')->assertDontSee("/calls/{$this->ref}\"", false);
+        $this->post("/pellbrook/calls/{$this->ref}/restore")->assertRedirect();
+
+        $call = Call::query()->where('ref', $this->ref)->sole();
+        self::assertSame(3, $call->turns()->count());
+        self::assertSame('cement_mixer', $call->record?->cells['equipment']['value']);
+    }
+
+    public function testStaffReadCallsButDoNotDeleteThem(): void
+    {
+        $this->actingAs($this->user(Role::Staff));
+        $this->get("/pellbrook/calls/{$this->ref}")->assertOk()->assertDontSee('Delete')->assertDontSee('Ring it');
+        $this->delete("/pellbrook/calls/{$this->ref}")->assertForbidden();
+    }
+
+    public function testThePromptBookShowsEveryStepInFull(): void
+    {
+        $page = $this->get('/pellbrook/agents/maren/prompt-book')->assertOk();
+        foreach ($this->agent->draft->scriptText->script()->steps as $key => $step) {
+            $page->assertSee('id="step-'.$key.'"', false);
+        }
+        $page->assertSee('What is the hire number?')->assertSee('urgent, from anywhere')->assertSee('if delivery is yes');
+    }
+
+    public function testUnknownCallsAndPagesSayWhatHappened(): void
+    {
+        $this->get('/pellbrook/calls/nope')->assertNotFound()->assertSee('There is nothing here');
+    }
+}
