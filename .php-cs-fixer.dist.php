@@ -8,6 +8,7 @@ $finder = (new PhpCsFixer\Finder)
 
 return (new PhpCsFixer\Config)
     ->setFinder($finder)
+    ->setUnsupportedPhpVersionAllowed(true)
     ->setRiskyAllowed(true)
     ->setCacheFile(__DIR__.'/storage/framework/cache/php-cs-fixer')
     ->setRules([

@@ -83,7 +83,7 @@ final class NumberingPlan
                     return $number;
                 }
                 // Short local forms make no number together with a country code that several countries share.
-                if (count($codes[$code]) > 2 && strlen($rest) < max($this->table()['countries'][$country]['lengths'])) {
+                if (count($codes[$code]) > 2 && strlen($rest) < max([0, ...$this->table()['countries'][$country]['lengths']])) {
                     continue;
                 }
                 $best = $best?->valid === true ? $best : ($number ?? $best);

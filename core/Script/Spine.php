@@ -7,9 +7,10 @@ namespace Ringo\Script;
 /**
  * The line of track down the margin of a prompt book: which lane each step sits on, where lanes fork, pass by and join.
  *
- * A lane carries one step's name until the row of that step is reached; a later step that leads there too forks into the same lane.
+ * A lane carries one step's name until the row of that step is reached; lanes that carry the same name meet there,
+ * and a side way forks into a lane that already leads where it goes.
  *
- * @phpstan-type Row array{key: string, lane: int, above: bool, below: bool, through: list<int>, forks: list<array{lane: int, aside: bool}>, back: list<string>}
+ * @phpstan-type Row array{key: string, lane: int, above: bool, below: bool, through: list<int>, joins: list<int>, forks: list<array{lane: int, aside: bool}>, back: list<string>}
  */
 final readonly class Spine
 {
@@ -54,7 +55,8 @@ final readonly class Spine
                 }
                 $aside = str_starts_with($exit['label'], 'cannot say') || str_starts_with($exit['label'], 'nothing chosen') || str_starts_with($exit['label'], 'none of these');
                 $held = array_search($to, $lanes, true);
-                if ($held !== false) {
+                // A way that ends here runs on in its own lane where that is nearer the margin, and meets the other at the step.
+                if ($held !== false && ($held < $lane || isset($lanes[$lane]) || $aside)) {
                     $forks[] = ['lane' => $held, 'aside' => $aside];
 
                     continue;
@@ -69,7 +71,7 @@ final readonly class Spine
                 $lanes[$new] = $to;
                 $forks[] = ['lane' => $new, 'aside' => $aside];
             }
-            $rows[] = ['key' => $key, 'lane' => $lane, 'above' => $incoming !== [], 'below' => $below, 'through' => $through, 'forks' => $forks, 'back' => $back];
+            $rows[] = ['key' => $key, 'lane' => $lane, 'above' => $incoming !== [], 'below' => $below, 'through' => $through, 'joins' => array_values(array_slice($incoming, 1)), 'forks' => $forks, 'back' => $back];
             $most = max($most, $lane + 1, ...array_map(static fn (int $one): int => $one + 1, array_keys($lanes)), ...array_map(static fn (int $one): int => $one + 1, $through));
         }
 

@@ -4,6 +4,7 @@
         <p class="sub">{{ $now->format('l j F, H:i') }} at {{ $business->name }}</p>
     </header>
     <div class="board">
+        <div class="column">
         <section class="card" aria-labelledby="b-check">
             <h2 id="b-check">Records to check <span class="figure">{{ $toCheckCount }}</span></h2>
             @forelse ($toCheck as $call)
@@ -16,14 +17,6 @@
                 <p class="empty">Nothing to check. Every record is complete and sure.</p>
             @endforelse
             @if ($toCheckCount > $toCheck->count())<a class="more" href="{{ route('calls', [$business, 'check' => 1]) }}">All {{ $toCheckCount }} records to check</a>@endif
-        </section>
-        <section class="card" aria-labelledby="b-progress">
-            <h2 id="b-progress">Calls in progress <span class="figure">{{ $inProgress->count() }}</span></h2>
-            @forelse ($inProgress as $call)
-                <a class="line" href="{{ route('call', [$business, $call]) }}"><span class="what"><strong>{{ $call->caller_name }}</strong> {{ $call->kind }}</span><span class="why">at {{ str_replace('_', ' ', $call->state['step'] ?? 'the start') }}</span><span class="when">{{ $call->last_event_at->diffForHumans(short: true) }}</span></a>
-            @empty
-                <p class="empty">Nobody is on the line. @if ($agent) Press <kbd>r</kbd> to ring {{ $agent->name }}. @endif</p>
-            @endforelse
         </section>
         <section class="card" aria-labelledby="b-fortnight">
             <h2 id="b-fortnight">Calls, last fourteen days</h2>
@@ -38,7 +31,17 @@
             </svg>
             <p class="sub">Today {{ $today }}, on a usual day {{ number_format($usual, 1) }}.</p>
         </section>
-        <section class="card" aria-labelledby="b-outcomes">
+        </div>
+        <div class="column">
+    <section class="card" aria-labelledby="b-progress">
+            <h2 id="b-progress">Calls in progress <span class="figure">{{ $inProgress->count() }}</span></h2>
+            @forelse ($inProgress as $call)
+                <a class="line" href="{{ route('call', [$business, $call]) }}"><span class="what"><strong>{{ $call->caller_name }}</strong> {{ $call->kind }}</span><span class="why">at {{ str_replace('_', ' ', $call->state['step'] ?? 'the start') }}</span><span class="when">{{ $call->last_event_at->diffForHumans(short: true) }}</span></a>
+            @empty
+                <p class="empty">Nobody is on the line. @if ($agent) Press <kbd>r</kbd> to ring {{ $agent->name }}. @endif</p>
+            @endforelse
+        </section>
+    <section class="card" aria-labelledby="b-outcomes">
             <h2 id="b-outcomes">How calls ended, last four weeks</h2>
             @php $all = max(1, $outcomes->sum()); @endphp
             @forelse ($outcomes as $outcome => $n)
@@ -49,7 +52,8 @@
                 <p class="empty">No calls yet in these four weeks.</p>
             @endforelse
         </section>
-        <section class="card wide" aria-labelledby="b-recent">
+        </div>
+    <section class="card wide" aria-labelledby="b-recent">
             <h2 id="b-recent">Latest calls <a class="more" href="{{ route('calls', $business) }}">All calls</a></h2>
             @forelse ($recent as $call)
                 <a class="line" href="{{ route('call', [$business, $call]) }}">

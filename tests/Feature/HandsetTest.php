@@ -123,8 +123,7 @@ final class HandsetTest extends FeatureTestCase
     public function testLinesAreSpokenOnceAndWithoutTheProgramsTheHandsetSaysSo(): void
     {
         $this->actingAs($this->user());
-        $silent = new class implements Voice
-        {
+        $silent = new class implements Voice {
             public function available(string $engine): bool
             {
                 return false;

@@ -273,7 +273,7 @@ final readonly class PostalAddressReader implements Reader
             $number = count($chunks) === 1 ? (string) $chunks[0] : implode('', array_map(strval(...), $chunks));
         }
         $next = $t[$i + $length] ?? null;
-        if ($next !== null && $next->isLetter() && ! $next->afterBreak() ) {
+        if ($next !== null && $next->isLetter() && ! $next->afterBreak()) {
             return [$number.strtoupper($next->text), $length + 1];
         }
 

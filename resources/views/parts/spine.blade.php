@@ -1,5 +1,5 @@
 @php
-    /** @var array{lane: int, above: bool, below: bool, through: list<int>, forks: list<array{lane: int, aside: bool}>, back: list<string>} $spine */
+    /** @var array{lane: int, above: bool, below: bool, through: list<int>, joins: list<int>, forks: list<array{lane: int, aside: bool}>, back: list<string>} $spine */
     $x = fn (int $lane): int => 16 + 18 * $lane;
     $y = 26;
     $n = $x($spine['lane']);
@@ -10,6 +10,9 @@
         <line x1="{{ $x($lane) }}" x2="{{ $x($lane) }}" y1="0" y2="100%" class="{{ $tone($lane) }}"/>
     @endforeach
     @if ($spine['above'])<line x1="{{ $n }}" x2="{{ $n }}" y1="0" y2="{{ $y }}" class="{{ $tone($spine['lane']) }}"/>@endif
+    @foreach ($spine['joins'] as $lane)
+        <path d="M{{ $x($lane) }} 0 C{{ $x($lane) }} {{ $y - 4 }} {{ $n }} {{ $y - 20 }} {{ $n }} {{ $y }}" class="{{ $tone($lane) }}"/>
+    @endforeach
     @if ($spine['below'])<line x1="{{ $n }}" x2="{{ $n }}" y1="{{ $y }}" y2="100%" class="{{ $tone($spine['lane']) }}"/>@endif
     @foreach ($spine['forks'] as $fork)
         <path d="M{{ $n }} {{ $y }} C{{ $n }} {{ $y + 16 }} {{ $x($fork['lane']) }} {{ $y + 4 }} {{ $x($fork['lane']) }} {{ $y + 24 }}" class="{{ $tone($fork['lane']) }} {{ $fork['aside'] ? 'aside' : '' }}"/>

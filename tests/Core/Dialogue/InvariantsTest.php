@@ -63,7 +63,6 @@ final class InvariantsTest extends TestCase
                 self::assertSame(json_encode($kept->state->toArray()), json_encode($stored->state->toArray()));
             }
         });
-        self::assertTrue(true);
     }
 
     public function testTheSameCallIsTheSameByteForByteAndTheSeedOnlyChangesVariants(): void

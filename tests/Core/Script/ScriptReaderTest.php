@@ -122,6 +122,8 @@ final class ScriptReaderTest extends TestCase
         self::assertGreaterThanOrEqual(4, count($rows['help']['forks']), 'an open question forks into its topics');
         $shared = array_intersect(array_column($rows['equipment']['forks'], 'lane'), $rows['equipment']['through']);
         self::assertNotEmpty($shared, 'a way out joins the lane that runs to the same step');
+        self::assertNotEmpty($rows['payment']['joins'], 'the two ways of a branch meet again');
+        self::assertSame(0, $rows['payment']['lane'], 'and go on along the margin');
         self::assertContains('equipment', $rows['more']['back'], 'what leads back up is marked, not drawn');
         foreach ($spine->rows as $row) {
             self::assertNotContains($row['lane'], $row['through'], 'no lane runs through a step that is not on it');
