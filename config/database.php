@@ -13,6 +13,7 @@ return [
             'busy_timeout' => 5000,
             'journal_mode' => 'WAL',
             'synchronous' => 'NORMAL',
+            // From PHP 8.4 on; before, a transaction that may race begins with a write.
             'transaction_mode' => 'IMMEDIATE',
         ],
         'pgsql' => [

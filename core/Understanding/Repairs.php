@@ -85,7 +85,7 @@ final readonly class Repairs
     {
         $word = $tokens[$i]->text;
         $next = $tokens[$i + $length]->text ?? '';
-        if ($word === 'no' && $length === 1 && in_array($next, self::NO_REPAIR_BEFORE, true) && ! ($next === 'dot' && $tokens[$i]->afterBreak())) {
+        if ($word === 'no' && $length === 1 && in_array($next, self::NO_REPAIR_BEFORE, true) && ! ($next === 'dot' && $tokens[$i]->afterBreak()) && ! $tokens[$i + 1]->afterBreak()) {
             return false;
         }
         if ($word === 'rather' && ($next === 'than' || in_array($tokens[$i - 1]->text ?? '', ["i'd", 'would', 'id', "we'd"], true))) {

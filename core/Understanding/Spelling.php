@@ -40,6 +40,12 @@ final readonly class Spelling
         if (in_array($word, ['capital', 'letter', 'lowercase', 'uppercase', 'small'], true) && ($next = $this->letter($t, $i + 1, true)) !== null) {
             return [$next[0], $next[1] + 1];
         }
+        if (in_array($word, ['lower', 'upper'], true) && ($t[$i + 1]->text ?? '') === 'case' && ($next = $this->letter($t, $i + 2, true)) !== null) {
+            return [$next[0], $next[1] + 2];
+        }
+        if ($word === 'x' && ($t[$i + 1]->text ?? '') === 'ray') {
+            return ['x', 2];
+        }
         $times = $this->words->section('numbers', 'multiples')[$word] ?? null;
         if ($times !== null) {
             $next = $t[$i + 1]->text ?? '';
@@ -68,9 +74,6 @@ final readonly class Spelling
             }
         }
         $alphabet = $this->words->section('letters', 'alphabet');
-        if ($word === 'x' && ($t[$i + 1]->text ?? '') === 'ray') {
-            return ['x', 2];
-        }
         if (isset($alphabet[$word])) {
             return [$alphabet[$word], 1];
         }

@@ -41,6 +41,9 @@ export function handset() {
             show(data);
             throw {text: data.message};
         }
+        if (response.status >= 500) {
+            throw {text: 'Something broke on our side. The call stands as it did and what you typed is still there; try again.'};
+        }
         if (!response.ok) {
             throw {text: Object.values(data.errors ?? {}).flat()[0] ?? data.message ?? 'That did not work. Nothing was lost; try again.'};
         }
@@ -129,7 +132,9 @@ export function handset() {
             failed('call-error', problem);
         }
         if (call.status !== 'ended') {
-            input.focus();
+            if (kind !== 'keys') {
+                input.focus();
+            }
         } else {
             part('open-call').focus();
         }
@@ -218,6 +223,7 @@ export function handset() {
             happen('keys', button.dataset.key);
         }
     });
+    input.addEventListener('focus', () => part('keypad').removeAttribute('open'));
     part('silence').addEventListener('click', () => happen('silence'));
     part('hang-up').addEventListener('click', () => happen('hung_up'));
     part('again').addEventListener('click', choose);

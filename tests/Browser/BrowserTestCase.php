@@ -41,7 +41,7 @@ abstract class BrowserTestCase extends TestCase
         touch(self::$folder.'/ringo.sqlite');
         $port = self::freePort();
         self::$base = "http://127.0.0.1:{$port}";
-        $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:cmluZ28tdGVzdC1rZXktMzItYnl0ZXMtbG9uZy0hISE=', 'APP_DEBUG' => 'false', 'APP_URL' => self::$base, 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => self::$folder.'/ringo.sqlite', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'database', 'RINGO_DEMO' => 'true', 'LOG_CHANNEL' => 'single', 'PHP_CLI_SERVER_WORKERS' => '3'];
+        $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:cmluZ28tdGVzdC1rZXktMzItYnl0ZXMtbG9uZy0hISE=', 'APP_DEBUG' => 'false', 'APP_URL' => self::$base, 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => self::$folder.'/ringo.sqlite', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'file', 'RINGO_DEMO' => 'true', 'LOG_CHANNEL' => 'single', 'PHP_CLI_SERVER_WORKERS' => '3'];
         (new Process([PHP_BINARY, 'artisan', 'migrate:fresh', '--seed', '--force', '--quiet'], $root, $env, null, 120.0))->mustRun();
         self::$server = new Process([PHP_BINARY, '-S', "127.0.0.1:{$port}", $root.'/tools/serve.php'], $root.'/public', $env, null, null);
         self::$server->disableOutput()->start();

@@ -41,6 +41,8 @@ final class CallHost
     public function happen(Call $call, int $step, Event $event): Outcome
     {
         return DB::transaction(function () use ($call, $step, $event): Outcome {
+            // The first statement writes, so that the lock is held before anything is read: a second window waits here.
+            Call::query()->whereKey($call->id)->update(['updated_at' => now()]);
             $call->refresh();
             if (! $call->inProgress()) {
                 throw new CallMoved('This call is over. Its transcript and record are in the call log.');

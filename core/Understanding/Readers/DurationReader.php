@@ -158,6 +158,10 @@ final readonly class DurationReader implements Reader
             return null;
         }
         $word = $t[$j]->text;
+        // '1h 30m'
+        if ($t[$j]->isDigits() && isset($t[$j + 1]) && $t[$j + 1]->glued() && isset(['h' => 1, 'm' => 1, 'd' => 1, 'w' => 1][$t[$j + 1]->text])) {
+            return [(float) $word, ['h' => 'TH', 'm' => 'TM', 'd' => 'D', 'w' => 'W'][$t[$j + 1]->text], 2];
+        }
         // 'half an hour', 'three quarters of an hour', 'a quarter of an hour'
         $fraction = $this->numerals->at($t, $j);
         if ($fraction !== null && $fraction->value > 0 && $fraction->value < 1) {
@@ -228,7 +232,7 @@ final readonly class DurationReader implements Reader
                 default => $sums[$unit] += $amount,
             };
         }
-        foreach (['Y' => ['M', 12], 'M' => ['W', 4], 'W' => ['D', 7], 'D' => ['TH', 24], 'TH' => ['TM', 60], 'TM' => ['TS', 60]] as $unit => [$smaller, $times]) {
+        foreach (['Y' => ['M', 12], 'M' => ['D', 30], 'W' => ['D', 7], 'D' => ['TH', 24], 'TH' => ['TM', 60], 'TM' => ['TS', 60]] as $unit => [$smaller, $times]) {
             $rest = $sums[$unit] - floor($sums[$unit]);
             if ($rest > 0) {
                 $sums[$unit] = floor($sums[$unit]);

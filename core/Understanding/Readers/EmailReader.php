@@ -16,7 +16,7 @@ use Ringo\Understanding\Spelling;
 /** Reads an e-mail address, written or spoken: 'jay dot marsh at example dot co dot uk', 'all one word', spelled. */
 final readonly class EmailReader implements Reader
 {
-    private const OPENERS = ['is', "it's", 'its', "that's", 'thats', 'to', 'email', 'e-mail', 'mail', 'address', 'on', 'me', 'yeah', 'yes', 'sure', 'be', 'so', 'okay', 'ok', 'use', 'try', 'right', 'well', 'please', 'then', 'just', 'hello', 'hi', 'send', 'it', 'my', 'our', 'the', 'would', 'contact', 'via', 'with', 'have', 'as', 'was', 'put', 'course', 'um'];
+    private const OPENERS = ['is', "it's", 'its', "that's", 'thats', 'to', 'email', 'e-mail', 'mail', 'address', 'on', 'me', 'yeah', 'yes', 'sure', 'be', 'so', 'okay', 'ok', 'use', 'try', 'right', 'well', 'please', 'then', 'just', 'hello', 'hi', 'send', 'it', 'my', 'our', 'the', 'would', 'contact', 'via', 'have', 'as', 'was', 'put', 'course', 'um'];
 
     private Spelling $spelling;
 
@@ -209,6 +209,10 @@ final readonly class EmailReader implements Reader
                 continue;
             }
             $word = $t[$i]->text;
+            // Words about the spelling that are not understood make it no address.
+            if (in_array($word, ['with', 'without'], true) && $out !== '') {
+                return ['', $first];
+            }
             if ($out !== '' && in_array($t[$i]->gap, ['.', '-', '_'], true)) {
                 $out .= $t[$i]->gap;
             }

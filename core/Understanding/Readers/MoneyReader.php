@@ -277,6 +277,9 @@ final readonly class MoneyReader implements Reader
                 return "“{$phrase}” is not an exact amount";
             }
         }
+        if (preg_match('/ (?:max|maximum|tops|at most|at the most|at least|or more|or less|minimum) $/', str_replace('more or less', '', $line)) === 1) {
+            return 'that is a bound, not an exact amount';
+        }
         if (preg_match('/ (?:\S+) (?:odd|something) | plus $/', $line) === 1 || preg_match('/ between .* and | from .*\d.* to /', $line) === 1) {
             return 'that is not an exact amount';
         }

@@ -12,6 +12,7 @@ use Ringo\Understanding\Numerals;
 use Ringo\Understanding\Reader;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Repairs;
+use Ringo\Understanding\Spelling;
 use Ringo\Understanding\When\ClockFinder;
 use Ringo\Understanding\When\DayFinder;
 
@@ -19,6 +20,8 @@ use Ringo\Understanding\When\DayFinder;
 final readonly class NumberReader implements Reader
 {
     private Numerals $numerals;
+
+    private Spelling $spelling;
 
     private Repairs $repairs;
 
@@ -29,6 +32,7 @@ final readonly class NumberReader implements Reader
     public function __construct(private Vocabulary $words)
     {
         $this->numerals = new Numerals($words);
+        $this->spelling = new Spelling($words);
         $this->repairs = new Repairs($words);
         $this->days = new DayFinder($words, $this->numerals);
         $this->clocks = new ClockFinder($words, $this->numerals);
@@ -97,6 +101,14 @@ final readonly class NumberReader implements Reader
     {
         $found = [];
         for ($i = 0, $n = count($t); $i < $n;) {
+            // 'six double oh', 'double five'
+            $digits = $this->digits($t, $i);
+            if ($digits !== null) {
+                $found[] = [(int) $digits[0], $i, $i + $digits[1] - 1];
+                $i += $digits[1];
+
+                continue;
+            }
             [$chunks, $length] = $this->numerals->chunks($t, $i);
             $single = $this->numerals->at($t, $i);
             if (count($chunks) > 1 && ($single === null || $length > $single->length) && ($joined = $this->joined($chunks)) !== null) {
@@ -140,6 +152,27 @@ final readonly class NumberReader implements Reader
         return [];
     }
 
+    /**
+     * Digits one by one where some are doubled.
+     *
+     * @param list<Token> $t
+     *
+     * @return array{string, int}|null
+     */
+    private function digits(array $t, int $i): ?array
+    {
+        $start = $i;
+        $digits = '';
+        $doubled = false;
+        while (isset($t[$i]) && ($part = $this->spelling->digits($t, $i, $digits !== '')) !== null) {
+            $doubled = $doubled || in_array($t[$i]->text, ['double', 'triple', 'treble'], true);
+            $digits .= $part[0];
+            $i += $part[1];
+        }
+
+        return $doubled && strlen($digits) <= 9 ? [$digits, $i - $start] : null;
+    }
+
     /** @param list<int> $chunks 'nineteen ninety nine', 'two fifty', 'one five zero', 'four oh five' */
     private function joined(array $chunks): ?int
     {
@@ -176,6 +209,10 @@ final readonly class NumberReader implements Reader
             }
         }
         foreach ($found as [, , $last]) {
+            $tail = implode(' ', array_map(static fn (Token $token): string => $token->text, array_slice($t, $last + 1, 4)));
+            if (preg_match('/^(?:of them |people |of us )?(?:at (?:the )?(?:very )?(?:most|least)|max|maximum|minimum|tops|or (?:more|fewer|less)|or so more)\b/', $tail) === 1) {
+                return 'that is a bound, not an exact number';
+            }
             if (in_array($t[$last + 1]->text ?? '', ['odd', 'something', 'plus', 'ish'], true) && ($t[$last + 1]->text !== 'ish')) {
                 return 'that is not an exact number';
             }

@@ -134,6 +134,9 @@ final readonly class ReferenceReader implements Reader
 
             return [$near ? '0' : 'o', 1, true];
         }
+        if (preg_match('/^\d+(?:\/\d+)+$/', $word) === 1) {
+            return [$word, 1, true];
+        }
         $digits = $this->spelling->digits($t, $i, $inside);
         if ($digits !== null && ! in_array($word, ['oh', 'nil'], true) || $digits !== null && ($inside || isset($t[$i + 1]))) {
             return [$digits[0], $digits[1], true];

@@ -69,6 +69,10 @@ final readonly class WhenReader implements Reader
                     $moment = null;
                 }
             }
+            // 'This time tomorrow'
+            if ($clocks === [] && $days !== [] && in_array('this time', $this->pairs($t), true)) {
+                $clock = new Clock((int) $context->now->format('G'), (int) $context->now->format('i'), fixed: true);
+            }
             foreach ($clocks as $span) {
                 if ($span->what instanceof Clock) {
                     $clock = $span->what->after($clock);
@@ -90,6 +94,21 @@ final readonly class WhenReader implements Reader
         }
 
         return Reading::of($value, $context->asked ? 0.62 + 0.36 * $heard->explained($from, $to, $this->words) : 0.86, $heard->between($from, $to), $from, $to);
+    }
+
+    /**
+     * @param list<Token> $t
+     *
+     * @return list<string> words two by two
+     */
+    private function pairs(array $t): array
+    {
+        $pairs = [];
+        foreach (array_keys($t) as $i) {
+            $pairs[] = $t[$i]->text.' '.($t[$i + 1]->text ?? '');
+        }
+
+        return $pairs;
     }
 
     /** @return array{?string, ?string} the value, or why there is none */

@@ -113,6 +113,8 @@ final readonly class DayFinder
     private function at(array $t, int $i, Context $context): ?array
     {
         return $this->written($t, $i, $context)
+            ?? $this->figures($t, $i, $context)
+            ?? $this->besideFeast($t, $i, $context)
             ?? $this->counted($t, $i, $context)
             ?? $this->relative($t, $i)
             ?? $this->feast($t, $i)
@@ -151,6 +153,64 @@ final readonly class DayFinder
         }
 
         return null;
+    }
+
+    /**
+     * Figures said one after another: 'oh four oh seven nineteen seventy two'.
+     *
+     * @param list<Token> $t
+     *
+     * @return array{Day, int}|null
+     */
+    private function figures(array $t, int $i, Context $context): ?array
+    {
+        $j = $i;
+        $parts = [];
+        foreach ([31, 12] as $most) {
+            $zero = in_array($t[$j]->text ?? '', ['oh', 'o', 'zero', 'nought'], true) ? 1 : 0;
+            $number = isset($t[$j + $zero]) ? $this->numerals->cardinal($t, $j + $zero) : null;
+            if ($number === null || ! $number->isWhole() || $number->value < 1 || $number->value > ($context->monthFirst() ? 43 - $most : $most) || $j > $i && $t[$j]->afterBreak() && ! str_contains($t[$j]->gap, ',')) {
+                return null;
+            }
+            $parts[] = $number->whole();
+            $j += $zero + $number->length;
+        }
+        [$year, $length] = $this->year($t, $j, false, $context);
+        if ($year === null) {
+            return null;
+        }
+        [$day, $month] = $context->monthFirst() ? array_reverse($parts) : $parts;
+
+        return [new Day(day: $day, month: $month, year: $year), $j + $length - $i];
+    }
+
+    /**
+     * 'The Thursday before Easter', 'the Saturday after Christmas'.
+     *
+     * @param list<Token> $t
+     *
+     * @return array{Day, int}|null
+     */
+    private function besideFeast(array $t, int $i, Context $context): ?array
+    {
+        $j = $i + ($t[$i]->text === 'the' ? 1 : 0);
+        $weekday = $this->weekdays[$t[$j]->text ?? ''] ?? null;
+        $side = $t[$j + 1]->text ?? '';
+        if ($weekday === null || ! in_array($side, ['before', 'after'], true) || ! isset($t[$j + 2])) {
+            return null;
+        }
+        $easter = $t[$j + 2]->text === 'easter';
+        $feast = $easter ? [new Day(easter: 0), 1] : $this->feast($t, $j + 2);
+        $date = $feast === null ? null : $feast[0]->resolve($context->now);
+        if ($feast === null || $date === null) {
+            return null;
+        }
+        $step = $side === 'before' ? '-1 day' : '+1 day';
+        do {
+            $date = $date->modify($step) ?: $date;
+        } while ((int) $date->format('N') !== $weekday);
+
+        return [new Day(exact: $date), $j + 2 + $feast[1] - $i];
     }
 
     /**
@@ -199,7 +259,7 @@ final readonly class DayFinder
             $j++;
         } else {
             $bare = false;
-            $article = in_array($t[$j]->text ?? '', ['a', 'an'], true) && isset($units[$t[$j + 1]->text ?? '']);
+            $article = in_array($t[$j]->text ?? '', ['a', 'an'], true) && isset($units[preg_replace("/'s?$/", '', $t[$j + 1]->text ?? '') ?? '']);
             $number = $article ? null : $this->numerals->at($t, $j);
             if (! $article && $number === null) {
                 return null;
@@ -212,10 +272,12 @@ final readonly class DayFinder
             if (($t[$j]->text ?? '') === 'full' || ($t[$j]->text ?? '') === 'working' || ($t[$j]->text ?? '') === 'business') {
                 return null;
             }
-            if (! isset($units[$t[$j]->text ?? ''])) {
+            // "in a week's time"
+            $name = preg_replace("/'s?$/", '', $t[$j]->text ?? '') ?? '';
+            if (! isset($units[$name])) {
                 return null;
             }
-            $unit = $units[$t[$j]->text];
+            $unit = $units[$name];
             $j++;
         }
         if ($unit === 'fortnight') {
@@ -413,7 +475,7 @@ final readonly class DayFinder
     private function week(array $t, int $i): ?array
     {
         $line = implode(' ', array_map(static fn (Token $token): string => $token->text, array_slice($t, $i, 7)));
-        if (preg_match('/^(?:the )?(week after next|next week|this week|following week|last week)\b(?: on| the)?/', $line, $m) !== 1) {
+        if (preg_match('/^(?:the )?(week after next|next week|this week|following week|last week)\b(?: on)?(?: the)?/', $line, $m) !== 1) {
             return null;
         }
         $length = substr_count($m[0], ' ') + 1;
@@ -460,7 +522,10 @@ final readonly class DayFinder
         }
         $which = $this->whichMonth($t, $j);
         if ($which !== null) {
-            return [new Day(day: $number->whole(), months: $which[1]), $j + $which[2] - $i];
+            // 'The first of the month' is the next one to come; 'of this month' is this one.
+            $months = ($t[$j + 1]->text ?? '') === 'the' && $which[2] === 3 ? null : $which[1];
+
+            return [new Day(day: $number->whole(), months: $months), $j + $which[2] - $i];
         }
         if ($of) {
             // 'the tenth of the third'
