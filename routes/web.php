@@ -38,6 +38,8 @@ Route::middleware('auth')->group(static function (): void {
             Route::post('/agents/{agent}/ring', [HandsetController::class, 'ring'])->name('handset.ring');
             Route::get('/handset/{call}', [HandsetController::class, 'show'])->name('handset.show');
             Route::post('/handset/{call}', [HandsetController::class, 'happen'])->name('handset.happen');
+            Route::post('/handset/{call}/again', [HandsetController::class, 'again'])->name('handset.again');
+            Route::get('/calls/{call}/replay', [CallController::class, 'replay'])->name('call.replay');
             Route::delete('/calls/{call}', [CallController::class, 'destroy'])->name('call.delete');
             Route::post('/calls/{call}/restore', [CallController::class, 'restore'])->name('call.restore')->withTrashed();
         });

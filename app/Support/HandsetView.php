@@ -16,6 +16,12 @@ final readonly class HandsetView
     {
     }
 
+    /** Seconds of silence before it counts. */
+    private function timeout(Call $call): float
+    {
+        return ($call->state['holding'] ?? false) ? 20.0 : 6.0;
+    }
+
     /**
      * @param bool $speak whether the agent's newest lines are to be played
      *
@@ -45,6 +51,9 @@ final readonly class HandsetView
             'play' => $speak && $last instanceof CallTurn && $last->by === 'agent' ? [route('call.audio', [$call->business, $call, $last->n])] : [],
             'voice_missing' => ! $this->voice->available($voice['engine']),
             'voice_engine' => $voice['engine'],
+            'seconds' => $last instanceof CallTurn && $last->by === 'agent' ? $last->seconds : 0,
+            'timeout' => $this->timeout($call),
+            'again_url' => route('handset.again', [$call->business, $call]),
             'call_url' => route('call', [$call->business, $call]),
             'send_url' => route('handset.happen', [$call->business, $call]),
             'show_url' => route('handset.show', [$call->business, $call]),

@@ -4,18 +4,45 @@ declare(strict_types=1);
 
 namespace Ringo\Rehearsal;
 
-/** One thing a rehearsed caller does: say words, press keys, keep silent, hang up. */
+/** One thing a rehearsed caller does: say words, press keys, keep silent, break in on the agent, hang up. */
 final readonly class Input
 {
     public function __construct(public string $kind, public string $text = '', public float $seconds = 6.0)
     {
-        if (! in_array($kind, ['say', 'key', 'silence', 'hang_up'], true)) {
-            throw new \InvalidArgumentException("“{$kind}” is nothing a caller does; say, key, silence and hang_up are.");
+        if (! in_array($kind, ['say', 'key', 'silence', 'interrupt', 'hang_up'], true)) {
+            throw new \InvalidArgumentException("“{$kind}” is nothing a caller does; say, key, silence, interrupt and hang_up are.");
         }
     }
 
     /**
-     * Reads caller lines: plain words are said, `#1` presses keys, `...` is silence, `--` hangs up, lines beginning with `;` are remarks.
+     * What a caller did in a call that took place, to do it again.
+     *
+     * @param iterable<array{kind: string, text?: string, seconds?: float|int}> $events as they were stored
+     *
+     * @return list<self>
+     */
+    public static function fromEvents(iterable $events): array
+    {
+        $inputs = [];
+        foreach ($events as $event) {
+            $input = match ($event['kind']) {
+                'said' => new self('say', $event['text'] ?? ''),
+                'keys' => new self('key', $event['text'] ?? ''),
+                'silence' => new self('silence', '', (float) ($event['seconds'] ?? 6)),
+                'interrupted' => new self('interrupt', '', (float) ($event['seconds'] ?? 0)),
+                'hung_up' => new self('hang_up'),
+                default => null,
+            };
+            if ($input !== null) {
+                $inputs[] = $input;
+            }
+        }
+
+        return $inputs;
+    }
+
+    /**
+     * Reads caller lines: plain words are said, `#1` presses keys, `...` is silence, `/2` breaks in after two seconds, `--` hangs up, lines beginning with `;` are remarks.
      *
      * @return list<self>
      */
@@ -30,6 +57,7 @@ final readonly class Input
             $inputs[] = match (true) {
                 $line === '--' => new self('hang_up'),
                 preg_match('/^\.\.\.\s*(\d+(?:\.\d+)?)?$/', $line, $m) === 1 => new self('silence', '', (float) ($m[1] ?? 6)),
+                preg_match('/^\/(\d+(?:\.\d+)?)$/', $line, $m) === 1 => new self('interrupt', '', (float) $m[1]),
                 preg_match('/^#([0-9*#]+)$/', $line, $m) === 1 => new self('key', $m[1]),
                 default => new self('say', $line),
             };
@@ -42,7 +70,7 @@ final readonly class Input
     public function toArray(): array
     {
         return match ($this->kind) {
-            'say' => ['say' => $this->text], 'key' => ['key' => $this->text], 'silence' => ['silence' => $this->seconds],
+            'say' => ['say' => $this->text], 'key' => ['key' => $this->text], 'silence' => ['silence' => $this->seconds], 'interrupt' => ['interrupt' => $this->seconds],
             default => ['hang_up' => true],
         };
     }

@@ -8,11 +8,13 @@ use Ringo\Dialogue\Action;
 use Ringo\Dialogue\CallState;
 use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Event;
+use Ringo\Dialogue\EventKind;
 use Ringo\Dialogue\Outcome;
 use Ringo\Dialogue\Speak;
 use Ringo\Speech\Timing;
 use Ringo\Transcript\Recorder;
 use Ringo\Transcript\Transcript;
+use Ringo\Transcript\Turn;
 
 /** Runs a whole call against caller lines, on a clock of its own: nobody waits. */
 final readonly class Rehearsal
@@ -37,6 +39,7 @@ final readonly class Rehearsal
     public function run(CallState $state, array $inputs, ?callable $watch = null): FinishedCall
     {
         $clock = 0.0;
+        /** @var list<Turn> $turns */
         $turns = [];
         $events = [];
         $traces = [];
@@ -45,6 +48,9 @@ final readonly class Rehearsal
             $outcome = $this->engine->step($state, $event);
             $spent = (int) (hrtime(true) - $before);
             $state = $outcome->state;
+            if ($event->kind === EventKind::Interrupted && ($last = array_pop($turns)) !== null) {
+                $turns[] = $last->by === 'agent' ? $this->recorder->cut($last, $state->lastSpoken, $event->seconds) : $last;
+            }
             array_push($turns, ...$this->recorder->turns($event, $outcome));
             $events[] = $event;
             $traces[] = $outcome->trace;
@@ -59,6 +65,13 @@ final readonly class Rehearsal
                 break;
             }
             $at = $clock + self::THINKS;
+            if ($input->kind === 'interrupt') {
+                $last = $turns[count($turns) - 1] ?? null;
+                $clock = $last !== null && $last->by === 'agent' ? $last->at + min($last->seconds, $input->seconds) : $clock;
+                $step(Event::interrupted($input->seconds, round($clock, 1)));
+
+                continue;
+            }
             $step(match ($input->kind) {
                 'say' => Event::said($input->text, round($at + $this->timing->ofCaller($input->text), 1)),
                 'key' => Event::keys($input->text, round($at + 0.4 * strlen($input->text), 1)),

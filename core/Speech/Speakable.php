@@ -119,12 +119,15 @@ final readonly class Speakable
         [$one, $many, $cents] = $this->words->section('units', 'spoken')[$currency] ?? [$currency, $currency, 'cents'];
         $whole = (int) floor($amount + 0.0001);
         $rest = (int) round(($amount - $whole) * 100);
+        $small = $rest === 1 ? ['pence' => 'penny', 'cents' => 'cent'][$cents] ?? $cents : $cents;
+        $home = $this->words->section('units', 'country_currency')[$locale->country] ?? null;
         if ($whole === 0 && $rest > 0) {
-            return $this->numbers->cardinal($rest).' '.$cents;
+            // Several currencies have cents; a foreign one is named.
+            return ($currency === $home || $cents === 'pence' ? '' : 'zero '.$many.' and ').$this->numbers->cardinal($rest).' '.$small;
         }
         $said = $this->numbers->cardinal($whole, $locale->british()).' '.($whole === 1 ? $one : $many);
 
-        return $rest === 0 ? $said : $said.' '.($rest < 10 || ! $locale->british() ? 'and ' : '').$this->numbers->cardinal($rest).($rest < 10 || ! $locale->british() ? ' '.$cents : '');
+        return $rest === 0 ? $said : $said.' '.($rest < 10 || ! $locale->british() ? 'and ' : '').$this->numbers->cardinal($rest).($rest < 10 || ! $locale->british() ? ' '.$small : '');
     }
 
     private function duration(string $iso, Locale $locale): string

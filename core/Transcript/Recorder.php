@@ -21,6 +21,14 @@ final readonly class Recorder
     {
     }
 
+    /**
+     * The agent's turn as it was heard when it was cut short: only that much counts as said.
+     */
+    public function cut(Turn $turn, string $heard, float $seconds): Turn
+    {
+        return new Turn($turn->by, $heard === '' ? '…' : $heard.' …', $turn->at, min($turn->seconds, $seconds), $turn->keys, $turn->steps, true);
+    }
+
     /** @return list<Turn> the turns that one step of a call adds */
     public function turns(Event $event, Outcome $outcome): array
     {

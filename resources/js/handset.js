@@ -17,6 +17,8 @@ export function handset() {
     let muted = localStorage.getItem('ringo.muted') === '1';
     let toldVoice = false;
     let busy = false;
+    let pace = Number(localStorage.getItem('ringo.pace') ?? 1) || 1;
+    let silence = null;
 
     const fault = (name, text) => {
         const line = part(name);
@@ -66,6 +68,7 @@ export function handset() {
             return;
         }
         player.src = urls[0];
+        player.playbackRate = pace;
         player.play().catch(() => {});
     };
 
@@ -96,6 +99,38 @@ export function handset() {
             fault('call-error', `The program ${data.voice_engine} is not installed on this machine, so ${data.agent} is shown and not heard.`);
         }
         play(data.play ?? []);
+        listen();
+    };
+
+    // Silence counts once the agent has finished, second by second; the button skips ahead.
+    const still = () => {
+        clearInterval(silence);
+        silence = null;
+        part('count-label').textContent = 'count silence';
+    };
+
+    const listen = () => {
+        still();
+        if (!part('count').checked || !call || call.status !== 'in_progress') {
+            return;
+        }
+        let left = Math.round(call.timeout);
+        let talking = muted || !call.play?.length ? call.seconds / pace : 0;
+        silence = setInterval(() => {
+            if (input.value || (player.src && !player.paused && !player.ended)) {
+                return;
+            }
+            talking -= 1;
+            if (talking > 0) {
+                return;
+            }
+            part('count-label').textContent = `silence ${left} s`;
+            left -= 1;
+            if (left < 0) {
+                still();
+                happen('silence', '', call.timeout);
+            }
+        }, 1000);
     };
 
     const open = (which) => {
@@ -107,6 +142,7 @@ export function handset() {
 
     const close = () => {
         player.pause();
+        still();
         root.hidden = true;
         document.body.classList.remove('has-handset');
         document.querySelector('[data-ring]')?.focus();
@@ -114,17 +150,25 @@ export function handset() {
 
     // One thing after another: what is typed while an answer is on its way waits its turn.
     let queue = Promise.resolve();
-    const happen = (kind, text = '') => {
-        queue = queue.then(() => hand(kind, text));
+    const happen = (kind, text = '', seconds = undefined) => {
+        still();
+        // Words or keys while the agent is talking break in: only what was heard counts as said.
+        const talking = player.src && !player.paused && !player.ended && player.currentTime > 0;
+        if (talking && (kind === 'said' || kind === 'keys')) {
+            const heard = player.currentTime;
+            player.pause();
+            queue = queue.then(() => hand('interrupted', '', heard));
+        }
+        queue = queue.then(() => hand(kind, text, seconds));
     };
 
-    const hand = async (kind, text) => {
+    const hand = async (kind, text, seconds) => {
         if (!call || call.status === 'ended') {
             return;
         }
         fault('call-error', '');
         try {
-            show(await send(call.send_url, {kind, text, step: call.step}));
+            show(await send(call.send_url, {kind, text, seconds, step: call.step}));
             if (kind === 'said' && input.value === text) {
                 input.value = '';
             }
@@ -226,6 +270,32 @@ export function handset() {
     input.addEventListener('focus', () => part('keypad').removeAttribute('open'));
     part('silence').addEventListener('click', () => happen('silence'));
     part('hang-up').addEventListener('click', () => happen('hung_up'));
+    const again = async (url, body) => {
+        fault('call-error', '');
+        open('call');
+        try {
+            show(await send(url, body));
+            input.focus();
+        } catch (problem) {
+            failed('call-error', problem);
+        }
+    };
+    part('same').addEventListener('click', () => again(call.again_url, {steps: 1}));
+    part('back').addEventListener('click', () => call && again(call.again_url, {steps: Math.max(1, call.step - 1)}));
+    document.addEventListener('click', (event) => {
+        const button = event.target.closest('[data-branch]');
+        const log = button?.closest('[data-again-url]');
+        if (log) {
+            again(log.dataset.againUrl, {steps: Number(button.dataset.branch)});
+        }
+    });
+    part('count').addEventListener('change', () => listen());
+    part('pace').value = String(pace);
+    part('pace').addEventListener('change', (event) => {
+        pace = Number(event.target.value);
+        localStorage.setItem('ringo.pace', String(pace));
+        player.playbackRate = pace;
+    });
     part('again').addEventListener('click', choose);
     root.querySelectorAll('[data-close]').forEach((button) => button.addEventListener('click', close));
     root.addEventListener('keydown', (event) => {

@@ -19,6 +19,7 @@
                 </ul>
             </details>
             @if ($designs)
+                @unless ($call->trashed() || $call->inProgress())<a class="button" href="{{ route('call.replay', [$business, $call]) }}">Replay against the draft</a>@endunless
                 @if ($call->trashed())
                     <form method="post" action="{{ route('call.restore', [$business, $call]) }}">@csrf<button type="submit">Bring it back</button></form>
                 @else
@@ -79,9 +80,9 @@
         </section>
     </div>
     @if ($designs)
-        <details class="why-log"><summary>Why {{ $agent->name }} did what it did, turn by turn</summary>
+        <details class="why-log" data-again-url="{{ route('handset.again', [$business, $call]) }}"><summary>Why {{ $agent->name }} did what it did, turn by turn</summary>
             @foreach ($call->steps as $step)
-                @include('parts.trace', ['step' => $step, 'script' => $script, 'call' => $call])
+                @include('parts.trace', ['step' => $step, 'script' => $script, 'call' => $call, 'backable' => true])
             @endforeach
         </details>
     @endif

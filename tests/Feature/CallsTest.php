@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\Call;
 use App\Models\Role;
+use App\Models\ScriptText;
 
 final class CallsTest extends FeatureTestCase
 {
@@ -82,6 +83,19 @@ final class CallsTest extends FeatureTestCase
             $page->assertSee('id="step-'.$key.'"', false);
         }
         $page->assertSee('What is the hire number?')->assertSee('urgent, from anywhere')->assertSee('if delivery is yes');
+    }
+
+    public function testReplaysTheCallersLinesAgainstTheDraftAndShowsWhatDiffers(): void
+    {
+        $this->get("/pellbrook/calls/{$this->ref}/replay")->assertOk()->assertSee('Nothing differs');
+
+        $document = json_decode($this->agent->draft->scriptText->document, true);
+        $document['steps'][1]['prompt'] = 'How may I help?';
+        $document['sheet']['properties']['equipment']['enum'] = ['mini_digger', 'large_digger'];
+        $document['sheet']['properties']['hire_length']['title'] = 'Time on hire';
+        $this->agent->draft->update(['script_text_id' => ScriptText::of($this->agent, json_encode($document, JSON_THROW_ON_ERROR))->id]);
+        $this->get("/pellbrook/calls/{$this->ref}/replay")->assertOk()->assertSee('How may I help?')->assertSee('Cement mixer')->assertSee('empty')->assertSee('lines differ');
+        self::assertSame(1, Call::query()->count(), 'a replay stores nothing');
     }
 
     public function testUnknownCallsAndPagesSayWhatHappened(): void

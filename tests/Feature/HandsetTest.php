@@ -96,6 +96,40 @@ final class HandsetTest extends FeatureTestCase
         self::assertSame('breaker', $call->record?->cells['equipment']['value']);
     }
 
+    public function testRingsAgainWithTheSameCallerAndClockAndGoesBackToATurn(): void
+    {
+        $this->actingAs($this->user());
+        $ref = (string) $this->ring(['caller' => 'contact', 'contact' => (string) $this->contact->id])->json('ref');
+        foreach (['I need a breaker', 'tomorrow', 'for two days'] as $n => $line) {
+            $this->happens($ref, $n + 1, 'said', $line)->assertOk();
+        }
+        $again = $this->postJson("/pellbrook/handset/{$ref}/again", ['steps' => 1])->assertCreated()->assertJsonPath('caller', 'Nell Ashby')->assertJsonPath('step', 1);
+        $branch = $this->postJson("/pellbrook/handset/{$ref}/again", ['steps' => 3])->assertCreated()->assertJsonPath('step', 3)->assertJsonPath('at_step', 'hire_length');
+
+        $calls = Call::query()->with('turns')->orderBy('id')->get();
+        self::assertCount(3, $calls);
+        self::assertSame('ended', $calls[0]->status, 'the call that was taken back is over');
+        self::assertEquals($calls[0]->started_at, $calls[2]->started_at);
+        self::assertSame($calls[0]->turns->take(5)->pluck('text')->all(), $calls[2]->turns->pluck('text')->all());
+        $this->happens((string) $branch->json('ref'), 3, 'said', 'for a week')->assertOk();
+        self::assertSame('P1W', Call::query()->whereKey($calls[2]->id)->sole()->state['values']['hire_length']['value']);
+        self::assertNotSame($again->json('ref'), $branch->json('ref'));
+    }
+
+    public function testBreakingInCutsWhatTheAgentSaid(): void
+    {
+        $this->actingAs($this->user());
+        $ref = (string) $this->ring()->json('ref');
+        $this->postJson("/pellbrook/handset/{$ref}", ['kind' => 'interrupted', 'seconds' => 1.2, 'step' => 1])->assertOk();
+        $this->happens($ref, 2, 'said', 'I need a breaker')->assertOk();
+        $turns = Call::query()->where('ref', $ref)->sole()->turns;
+
+        self::assertTrue($turns[0]->cut);
+        self::assertStringEndsWith('…', $turns[0]->text);
+        self::assertLessThan(40, strlen($turns[0]->text));
+        self::assertLessThan(5.0, $turns[1]->at);
+    }
+
     public function testHostileWordsAreKeptAsWords(): void
     {
         $this->actingAs($this->user());

@@ -11,6 +11,7 @@ use Illuminate\Support\Facades\DB;
 use Ringo\Dialogue\CallState;
 use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Event;
+use Ringo\Dialogue\EventKind;
 use Ringo\Dialogue\Outcome;
 use Ringo\Speech\Timing;
 use Ringo\Transcript\Recorder;
@@ -67,6 +68,9 @@ final class CallHost
     {
         $last = CallTurn::query()->where('call_id', $call->id)->orderByDesc('n')->first();
         $end = max($last === null ? 0.0 : $last->at + $last->seconds, (float) ($call->state['clock'] ?? 0));
+        if ($kind === 'interrupted') {
+            return round($last === null ? $end : $last->at + min($last->seconds, $seconds), 1);
+        }
 
         return round(match ($kind) {
             'said' => $end + self::THINKS + (new Timing)->ofCaller($text),
@@ -79,7 +83,13 @@ final class CallHost
     private function write(Call $call, Event $event, Outcome $outcome, int $micros): void
     {
         $n = CallTurn::query()->where('call_id', $call->id)->count();
-        foreach ((new Recorder)->turns($event, $outcome) as $turn) {
+        $recorder = new Recorder;
+        $last = $event->kind === EventKind::Interrupted ? CallTurn::query()->where('call_id', $call->id)->orderByDesc('n')->first() : null;
+        if ($last instanceof CallTurn && $last->by === 'agent') {
+            $cut = $recorder->cut($last->toTranscript(), $outcome->state->lastSpoken, $event->seconds);
+            $last->update(['text' => $cut->text, 'seconds' => round($cut->seconds, 1), 'cut' => true]);
+        }
+        foreach ($recorder->turns($event, $outcome) as $turn) {
             CallTurn::query()->create(['call_id' => $call->id, 'n' => $n++, 'by' => $turn->by, 'text' => $turn->text, 'at' => round($turn->at, 1), 'seconds' => round($turn->seconds, 1), 'keys' => $turn->keys, 'steps' => $turn->steps, 'cut' => $turn->cut]);
             $call->seconds = max($call->seconds, round($turn->at + $turn->seconds, 1));
         }

@@ -24,7 +24,7 @@ use Ringo\Speech\Display;
 /** `./ringo call SCRIPT --say="…" --key=1 --silence …`: runs a whole call and prints what it left. */
 final class CallCommand
 {
-    public const USAGE = './ringo call SCRIPT [--say="words"] [--key=1] [--silence[=6]] [--hang-up] [--lines=FILE] [--from=NUMBER] [--to=NUMBER] [--contacts=CSV] [--now=…] [--tz=…] [--country=…] [--seed=…] [--trace], or ./ringo call [SCRIPT] --batch=FILE';
+    public const USAGE = './ringo call SCRIPT [--say="words"] [--key=1] [--silence[=6]] [--interrupt=2] [--hang-up] [--lines=FILE] [--from=NUMBER] [--to=NUMBER] [--contacts=CSV] [--now=…] [--tz=…] [--country=…] [--seed=…] [--trace], or ./ringo call [SCRIPT] --batch=FILE';
 
     /** @var array<string, Engine> */
     private array $engines = [];
@@ -34,7 +34,7 @@ final class CallCommand
 
     public function run(Arguments $arguments): int
     {
-        $arguments->allow(['say', 'key', 'silence', 'hang-up', 'lines', 'from', 'to', 'contacts', 'now', 'tz', 'country', 'seed', 'trace', 'batch', 'id']);
+        $arguments->allow(['say', 'key', 'silence', 'interrupt', 'hang-up', 'lines', 'from', 'to', 'contacts', 'now', 'tz', 'country', 'seed', 'trace', 'batch', 'id']);
         $defaults = ['script' => $arguments->positional[0] ?? null, 'from' => $arguments->get('from'), 'to' => $arguments->get('to'), 'contacts' => $arguments->get('contacts'), 'now' => $arguments->get('now'), 'tz' => $arguments->get('tz'), 'country' => $arguments->get('country'), 'seed' => $arguments->get('seed') ?? '1', 'trace' => $arguments->has('trace')];
         if ($arguments->has('batch')) {
             return (new Batch($arguments->get('batch') ?? '-'))->each(fn (array $request): array => $this->call([...$defaults, ...$request], $this->requested($request)));
@@ -56,6 +56,7 @@ final class CallCommand
                 'say' => [new Input('say', (string) $value)],
                 'key' => [new Input('key', (string) $value)],
                 'silence' => [new Input('silence', '', $value === null ? 6.0 : (float) $value)],
+                'interrupt' => [new Input('interrupt', '', (float) ($value ?? 1))],
                 'hang-up' => [new Input('hang_up')],
                 'lines' => Input::fromLines($this->file((string) $value)),
                 default => [],
@@ -86,8 +87,9 @@ final class CallCommand
                 is_array($line) && is_string($line['say'] ?? null) => new Input('say', $line['say']),
                 is_array($line) && is_scalar($line['key'] ?? null) => new Input('key', (string) $line['key']),
                 is_array($line) && isset($line['silence']) => new Input('silence', '', is_numeric($line['silence']) ? (float) $line['silence'] : 6.0),
+                is_array($line) && isset($line['interrupt']) => new Input('interrupt', '', is_numeric($line['interrupt']) ? (float) $line['interrupt'] : 1.0),
                 is_array($line) && isset($line['hang_up']) => new Input('hang_up'),
-                default => throw new BadInput("“inputs[{$i}]” must be words, or an object with say, key, silence or hang_up"),
+                default => throw new BadInput("“inputs[{$i}]” must be words, or an object with say, key, silence, interrupt or hang_up"),
             };
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Calls\FindCalls;
+use App\Actions\Calls\RepeatCall;
 use App\Actions\Calls\SettleAbandonedCalls;
 use App\Gateways\Speech\Voice;
 use App\Models\Business;
@@ -14,6 +15,7 @@ use App\Support\Evidence;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Ringo\Rehearsal\Differences;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 final class CallController
@@ -59,6 +61,24 @@ final class CallController
         }
 
         return response()->file($file, ['Content-Type' => 'audio/wav', 'Cache-Control' => 'private, max-age=86400']);
+    }
+
+    /** The caller's lines of this call against the draft as it is now, side by side. */
+    public function replay(Business $business, Call $call, RepeatCall $repeat): View
+    {
+        $call->load('turns', 'record', 'agent.draft.scriptText', 'release', 'scriptText');
+        [$finished, $record] = $repeat->against($call, $call->agent->draft->scriptText);
+
+        return view('replay', [
+            'business' => $business,
+            'agent' => $call->agent,
+            'call' => $call,
+            'script' => $call->agent->draft->scriptText->script(),
+            'finished' => $finished,
+            'record' => $record,
+            'rows' => (new Differences)->turns($call->transcript()->turns, $finished->transcript->turns),
+            'cells' => (new Differences)->cells($call->record->cells ?? [], $record->cells),
+        ]);
     }
 
     public function destroy(Business $business, Call $call): RedirectResponse

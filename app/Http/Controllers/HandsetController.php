@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\Calls\CallerChoice;
 use App\Actions\Calls\CallHost;
 use App\Actions\Calls\CallMoved;
+use App\Actions\Calls\RepeatCall;
 use App\Actions\Calls\StartCall;
 use App\Models\Agent;
 use App\Models\Business;
@@ -56,10 +57,33 @@ final class HandsetController
         return response()->json($this->view->of($call, false));
     }
 
+    /** Rings again with the same caller, moment and seed: from the start, or up to an earlier turn. */
+    public function again(Request $request, Business $business, Call $call, RepeatCall $repeat): JsonResponse
+    {
+        $given = $request->validate(['steps' => ['nullable', 'integer', 'min:1', 'max:1000'], 'script' => ['nullable', 'in:draft,same']]);
+        $call->load('agent.draft.scriptText', 'scriptText');
+        /** @var User $user */
+        $user = $request->user();
+        try {
+            $text = ($given['script'] ?? 'draft') === 'same' ? $call->scriptText : $call->agent->draft->scriptText;
+            if ($call->inProgress() && $call->kind === 'rehearsal') {
+                $this->host->happen($call, $call->step, Event::hungUp($this->host->at($call, 'hung_up', '')));
+            }
+            $new = $repeat->upTo($call, (int) ($given['steps'] ?? 1), $text, $user);
+        } catch (InvalidDocument $problem) {
+            throw ValidationException::withMessages(['caller' => 'The draft cannot be rung yet. '.$problem->getMessage()]);
+        } catch (CallMoved $moved) {
+            return response()->json(['message' => $moved->getMessage()] + $this->view->of($call->refresh(), false), 409);
+        }
+
+        return response()->json($this->view->of($new->refresh(), true), 201);
+    }
+
     public function happen(Request $request, Business $business, Call $call): JsonResponse
     {
         $given = $request->validate([
-            'kind' => ['required', 'in:said,keys,silence,hung_up'],
+            'kind' => ['required', 'in:said,keys,silence,interrupted,hung_up'],
+            'seconds' => ['nullable', 'numeric', 'min:0', 'max:120'],
             'text' => ['nullable', 'string', 'max:2000'],
             'step' => ['required', 'integer', 'min:0'],
         ]);
@@ -70,12 +94,14 @@ final class HandsetController
         if ($given['kind'] === 'keys' && preg_match('/^[0-9*#]{1,30}$/', $text) !== 1) {
             throw ValidationException::withMessages(['text' => 'Keys are 0 to 9, star and hash.']);
         }
-        $at = $this->host->at($call, $given['kind'], $text);
+        $seconds = (float) ($given['seconds'] ?? 6.0);
+        $at = $this->host->at($call, $given['kind'], $text, $seconds);
         try {
             $this->host->happen($call, (int) $given['step'], match ($given['kind']) {
                 'said' => Event::said($text, $at),
                 'keys' => Event::keys($text, $at),
-                'silence' => Event::silence(6.0, $at),
+                'silence' => Event::silence($seconds, $at),
+                'interrupted' => Event::interrupted($seconds, $at),
                 default => Event::hungUp($at),
             });
         } catch (CallMoved $moved) {

@@ -35,6 +35,7 @@
     </form>
     <div class="handset-call" data-call hidden>
         <div data-trace aria-label="Why {{ $agent->name }} said that"></div>
+        <p class="as">as <strong data-as></strong>, at <span data-at-step></span></p>
         <div class="now-lines">
             <p class="now-agent"><span class="voice agent">{{ $agent->name }}</span> <span data-last-agent aria-live="polite"></span></p>
             <p class="now-caller"><span class="voice caller">Caller</span> <span data-last-caller></span></p>
@@ -52,14 +53,18 @@
                 </div>
             </details>
             <button type="button" data-silence>Silence</button>
-            <button type="button" data-mute aria-pressed="false"><x-icon name="volume-2"/> <span data-mute-label>Sound on</span></button>
+            <label class="count"><input type="checkbox" data-count> <span data-count-label>count silence</span></label>
+            <button type="button" data-back title="Takes back the last turn: rings again up to before it">Back a turn</button>
+            <label class="sr" for="hs-pace">Speed of speech</label>
+            <select id="hs-pace" data-pace title="Speed of speech"><option value="0.8">slow</option><option value="1" selected>normal</option><option value="1.3">brisk</option><option value="1.7">fast</option></select>
+            <button type="button" data-mute aria-pressed="false"><x-icon name="volume-2"/> <span class="sr" data-mute-label>Sound on</span></button>
             <button type="button" class="danger" data-hang-up><x-icon name="phone-off"/> Hang up</button>
-            <span class="as">as <strong data-as></strong>, at <span data-at-step></span></span>
         </form>
         <div class="over" data-over hidden>
             <p><strong>The call is over:</strong> <span data-outcome></span></p>
             <a class="button primary" data-open-call href="#">Open the call</a>
-            <button type="button" data-again>Ring again</button>
+            <button type="button" data-same>Ring again, same caller and clock</button>
+            <button type="button" data-again>As somebody else</button>
             <button type="button" data-close>Close <kbd>Esc</kbd></button>
         </div>
     </div>

@@ -10,6 +10,7 @@
         @else
             <span class="trace-label">{{ str_replace('_', ' ', $trace['event']) }}</span>
         @endif
+        @if (($backable ?? false) && $step->n > 0)<button type="button" class="back" data-branch="{{ $step->n }}" title="Rings again up to here, with the same caller and clock">go back to before this</button>@endif
         <span class="trace-time">{{ number_format($step->microseconds / 1000, 1) }} ms</span>
     </p>
     @if ($trace['readings'] !== [])

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Calls;
+
+use App\Models\Call;
+use App\Models\ScriptText;
+use App\Models\User;
+use Illuminate\Support\Str;
+use Ringo\Dialogue\Engine;
+use Ringo\Dialogue\Event;
+use Ringo\Dialogue\Opening;
+use Ringo\Extraction\OwnCall;
+use Ringo\Extraction\Record;
+use Ringo\Rehearsal\FinishedCall;
+use Ringo\Rehearsal\Input;
+use Ringo\Rehearsal\Rehearsal;
+use Ringo\Speech\Display;
+
+/** Rings again as a call was rung: the same caller, moment and seed; whole, up to an earlier turn, or all its lines against the draft. */
+final readonly class RepeatCall
+{
+    public function __construct(private CallHost $host, private Display $display)
+    {
+    }
+
+    /**
+     * A new rehearsal that stands where the earlier call stood after some of its events.
+     *
+     * @param int $steps how many events of the earlier call are done again; 1 is the greeting alone
+     */
+    public function upTo(Call $earlier, int $steps, ScriptText $text, User $user): Call
+    {
+        $script = $text->script();
+        $ref = (string) Str::ulid();
+        $state = (new Opening($script))->state($ref, $earlier->placedAt()->toDateTimeImmutable(), (string) $earlier->state['seed'], $earlier->from, $earlier->to, $earlier->state['caller']);
+        $call = Call::query()->create([
+            'ref' => $ref, 'business_id' => $earlier->business_id, 'agent_id' => $earlier->agent_id, 'script_text_id' => $text->id, 'contact_id' => $earlier->contact_id, 'rung_by' => $user->id,
+            'kind' => 'rehearsal', 'direction' => $script->agent->direction, 'from' => $earlier->from, 'to' => $earlier->to, 'caller_name' => $earlier->caller_name, 'status' => 'in_progress',
+            'started_at' => $earlier->started_at, 'tz' => $script->agent->tz, 'step' => 0, 'state' => $state->toArray(), 'last_event_at' => now(),
+        ]);
+        $this->host->happen($call, 0, Event::started());
+        foreach ($earlier->steps()->where('n', '>', 0)->where('n', '<', $steps)->get() as $step) {
+            if (! $call->inProgress() || $step->event['kind'] === 'hung_up') {
+                break;
+            }
+            [$kind, $text, $seconds] = [(string) $step->event['kind'], (string) ($step->event['text'] ?? ''), (float) ($step->event['seconds'] ?? 6)];
+            $event = Event::fromArray(['kind' => $kind, 'text' => $text, 'seconds' => $seconds, 'at' => $this->host->at($call, $kind, $text, $seconds)]);
+            $this->host->happen($call, $call->step, $event);
+        }
+
+        return $call;
+    }
+
+    /**
+     * What the caller's lines of a past call lead to with another text of the script; nothing is stored.
+     *
+     * @return array{0: FinishedCall, 1: Record}
+     */
+    public function against(Call $earlier, ScriptText $text): array
+    {
+        $script = $text->script();
+        $state = (new Opening($script))->state($earlier->ref, $earlier->placedAt()->toDateTimeImmutable(), (string) $earlier->state['seed'], $earlier->from, $earlier->to, $earlier->state['caller']);
+        /** @var list<array{kind: string, text?: string, seconds?: float|int}> $events */
+        $events = $earlier->steps()->get()->pluck('event')->all();
+        $finished = (new Rehearsal(Engine::for($script)))->run($state, Input::fromEvents($events));
+
+        return [$finished, (new OwnCall($script, $this->display))->record($finished->state, $finished->transcript)];
+    }
+}
