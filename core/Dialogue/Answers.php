@@ -218,6 +218,7 @@ final readonly class Answers
         $step = $state->step === null ? null : $turn->script->step($state->step);
         $asksText = $step instanceof AskStep && $turn->script->sheet->field($step->field)?->type === ValueType::Text;
         $done = match (true) {
+            $step instanceof AskStep && $state->mode === 'answer' && $this->phrases->is($heard, 'why') => $this->explained($turn, $step),
             $this->phrases->is($heard, 'told_you') => $this->told($turn, $step),
             $this->phrases->is($heard, 'holding') && $this->phrases->content($heard->tokens) <= 3 && ! $this->digitsIn($heard) => $this->hold($turn),
             $this->phrases->is($heard, 'slower') => $this->slower($turn),
@@ -230,6 +231,15 @@ final readonly class Answers
         };
 
         return $done;
+    }
+
+    private function explained(Turn $turn, AskStep $step): bool
+    {
+        $turn->trace->rule('the caller asks why');
+        $step->why !== null ? $turn->prompt(Prompt::of($step->why), $step->key().'.why') : $turn->standing('why');
+        $this->walker->askAgain($turn);
+
+        return true;
     }
 
     private function told(Turn $turn, ?Step $step): bool

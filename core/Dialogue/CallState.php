@@ -55,6 +55,9 @@ final class CallState
 
     public string $lastSpoken = '';
 
+    /** How much of the last words was heard before the caller broke in. */
+    public string $lastHeard = '';
+
     public string $lastQuestion = '';
 
     /** @var array<string, int> the variant each prompt was last said in */

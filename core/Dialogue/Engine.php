@@ -152,7 +152,7 @@ final readonly class Engine
     {
         $part = (new Timing)->heardAfter($turn->state->lastSpoken, $seconds, $this->script->agent->voice['pace'] * $turn->state->pace);
         $turn->trace->rule('interrupted after '.number_format($seconds, 1).' s: '.($part === '' ? 'nothing' : '“'.$part.'”').' had been heard');
-        $turn->state->lastSpoken = $part;
+        $turn->state->lastHeard = $part;
     }
 
     private function hungUp(Turn $turn): void

@@ -35,12 +35,14 @@ final readonly class Rehearsal
     /**
      * @param list<Input> $inputs
      * @param ?callable(Event, Outcome, int): void $watch called after each step with the nanoseconds it took
+     * @param list<Turn> $turns those of a call taken up again; none where it begins
+     * @param bool $hangUp whether the caller hangs up when there are no more inputs
      */
-    public function run(CallState $state, array $inputs, ?callable $watch = null): FinishedCall
+    public function run(CallState $state, array $inputs, ?callable $watch = null, array $turns = [], bool $hangUp = true): FinishedCall
     {
-        $clock = 0.0;
-        /** @var list<Turn> $turns */
-        $turns = [];
+        $last = $turns[count($turns) - 1] ?? null;
+        $clock = $last === null ? 0.0 : max($state->clock, $last->at + $last->seconds);
+        $begins = $turns === [];
         $events = [];
         $traces = [];
         $step = function (Event $event) use (&$state, &$clock, &$turns, &$events, &$traces, $watch): void {
@@ -49,7 +51,7 @@ final readonly class Rehearsal
             $spent = (int) (hrtime(true) - $before);
             $state = $outcome->state;
             if ($event->kind === EventKind::Interrupted && ($last = array_pop($turns)) !== null) {
-                $turns[] = $last->by === 'agent' ? $this->recorder->cut($last, $state->lastSpoken, $event->seconds) : $last;
+                $turns[] = $last->by === 'agent' ? $this->recorder->cut($last, $state->lastHeard, $event->seconds) : $last;
             }
             array_push($turns, ...$this->recorder->turns($event, $outcome));
             $events[] = $event;
@@ -59,7 +61,9 @@ final readonly class Rehearsal
                 $watch($event, $outcome, $spent);
             }
         };
-        $step(Event::started());
+        if ($begins) {
+            $step(Event::started());
+        }
         foreach ($inputs as $input) {
             if ($state->ended) {
                 break;
@@ -80,10 +84,10 @@ final readonly class Rehearsal
             });
         }
         $unused = 0;
-        if (! $state->ended) {
+        if (! $state->ended && $hangUp) {
             $step(Event::hungUp(round($clock + self::THINKS, 1)));
-        } else {
-            $unused = max(0, count($inputs) - (count($events) - 1));
+        } elseif ($state->ended) {
+            $unused = max(0, count($inputs) - (count($events) - ($begins ? 1 : 0)));
         }
         $agent = $this->engine->script->agent;
 

@@ -86,7 +86,7 @@ final class CallHost
         $recorder = new Recorder;
         $last = $event->kind === EventKind::Interrupted ? CallTurn::query()->where('call_id', $call->id)->orderByDesc('n')->first() : null;
         if ($last instanceof CallTurn && $last->by === 'agent') {
-            $cut = $recorder->cut($last->toTranscript(), $outcome->state->lastSpoken, $event->seconds);
+            $cut = $recorder->cut($last->toTranscript(), $outcome->state->lastHeard, $event->seconds);
             $last->update(['text' => $cut->text, 'seconds' => round($cut->seconds, 1), 'cut' => true]);
         }
         foreach ($recorder->turns($event, $outcome) as $turn) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Core;
 
+use Ringo\Dialogue\CallState;
 use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Event;
 use Ringo\Dialogue\Opening;
@@ -20,11 +21,12 @@ use Ringo\Rehearsal\Rehearsal;
 use Ringo\Script\Script;
 use Ringo\Script\ScriptReader;
 use Ringo\Speech\Display;
+use Ringo\Transcript\Turn;
 
 /** `./ringo call SCRIPT --say="…" --key=1 --silence …`: runs a whole call and prints what it left. */
 final class CallCommand
 {
-    public const USAGE = './ringo call SCRIPT [--say="words"] [--key=1] [--silence[=6]] [--interrupt=2] [--hang-up] [--lines=FILE] [--from=NUMBER] [--to=NUMBER] [--contacts=CSV] [--now=…] [--tz=…] [--country=…] [--seed=…] [--trace], or ./ringo call [SCRIPT] --batch=FILE';
+    public const USAGE = './ringo call SCRIPT [--say="words"] [--key=1] [--silence[=6]] [--interrupt=2] [--hang-up] [--lines=FILE] [--from=NUMBER] [--to=NUMBER] [--contacts=CSV] [--now=…] [--tz=…] [--country=…] [--seed=…] [--trace] [--save=FILE] [--resume=FILE], or ./ringo call [SCRIPT] --batch=FILE';
 
     /** @var array<string, Engine> */
     private array $engines = [];
@@ -34,8 +36,8 @@ final class CallCommand
 
     public function run(Arguments $arguments): int
     {
-        $arguments->allow(['say', 'key', 'silence', 'interrupt', 'hang-up', 'lines', 'from', 'to', 'contacts', 'now', 'tz', 'country', 'seed', 'trace', 'batch', 'id']);
-        $defaults = ['script' => $arguments->positional[0] ?? null, 'from' => $arguments->get('from'), 'to' => $arguments->get('to'), 'contacts' => $arguments->get('contacts'), 'now' => $arguments->get('now'), 'tz' => $arguments->get('tz'), 'country' => $arguments->get('country'), 'seed' => $arguments->get('seed') ?? '1', 'trace' => $arguments->has('trace')];
+        $arguments->allow(['say', 'key', 'silence', 'interrupt', 'hang-up', 'lines', 'from', 'to', 'contacts', 'now', 'tz', 'country', 'seed', 'trace', 'batch', 'id', 'save', 'resume']);
+        $defaults = ['script' => $arguments->positional[0] ?? null, 'from' => $arguments->get('from'), 'to' => $arguments->get('to'), 'contacts' => $arguments->get('contacts'), 'now' => $arguments->get('now'), 'tz' => $arguments->get('tz'), 'country' => $arguments->get('country'), 'seed' => $arguments->get('seed') ?? '1', 'trace' => $arguments->has('trace'), 'save' => $arguments->get('save'), 'resume' => $arguments->get('resume')];
         if ($arguments->has('batch')) {
             return (new Batch($arguments->get('batch') ?? '-'))->each(fn (array $request): array => $this->call([...$defaults, ...$request], $this->requested($request)));
         }
@@ -127,7 +129,18 @@ final class CallCommand
         $caller = CallerFacts::of($contacts?->at($from) ?? []);
         $state = (new Opening($script))->state((string) (is_scalar($request['id'] ?? null) ? $request['id'] : 'call'), $now, (string) (is_scalar($request['seed'] ?? null) ? $request['seed'] : '1'), $from, $to, $caller);
         $watch = $request['trace'] === true ? $this->told(...) : null;
-        $call = (new Rehearsal($engine))->run($state, $inputs, $watch);
+        $turns = [];
+        if (is_string($request['resume'] ?? null)) {
+            [$state, $turns] = $this->resumed($request['resume'], $request['script']);
+        }
+        $save = is_string($request['save'] ?? null) ? $request['save'] : null;
+        $call = (new Rehearsal($engine))->run($state, $inputs, $watch, $turns, $save === null);
+        if ($save !== null) {
+            $kept = ['script' => hash('sha256', $this->file($request['script'])), 'state' => $call->state->toArray(), 'turns' => array_map(static fn (Turn $turn): array => $turn->toArray(), $call->transcript->turns)];
+            if (@file_put_contents($save, json_encode($kept, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)) === false) {
+                throw new BadInput("{$save}: cannot be written.");
+            }
+        }
         $words = Vocabulary::of($script->agent->language);
         $record = (new OwnCall($script, new Display($words, $plan)))->record($call->state, $call->transcript);
         $answer = ['id' => $state->id] + array_slice($call->transcript->toArray(), 1);
@@ -142,6 +155,24 @@ final class CallCommand
             'deliveries' => [],
             'unused_lines' => $call->unused,
         ] + ($request['trace'] === true ? ['trace' => array_map(static fn (Trace $trace): array => $trace->toArray(), $call->traces)] : []);
+    }
+
+    /**
+     * A call saved by --save, taken up with the script it was held on.
+     *
+     * @return array{CallState, list<Turn>}
+     */
+    private function resumed(string $path, string $script): array
+    {
+        $kept = json_decode($this->file($path), true);
+        if (! is_array($kept) || ! is_array($kept['state'] ?? null) || ! is_array($kept['turns'] ?? null) || ! isset($kept['script'], $kept['state']['id'], $kept['state']['startedAt'], $kept['state']['seed'])) {
+            throw new BadInput("{$path}: this is not a call saved with --save.");
+        }
+        if ($kept['script'] !== hash('sha256', $this->file($script))) {
+            throw new BadInput("{$path}: that call was held on another text of the script; take it up with the same one.");
+        }
+
+        return [CallState::fromArray($kept['state']), array_map(Turn::fromArray(...), array_values($kept['turns']))];
     }
 
     /** The trace for people, on standard error. */

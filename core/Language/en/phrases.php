@@ -9,6 +9,7 @@ return [
     'silent' => ['plain' => ['Are you still there?', 'I cannot hear you.', 'Hello?'], 'formal' => ['I cannot hear you at the moment.', 'Are you still on the line?'], 'chatty' => ['Are you still with me?', 'I have lost you, I think.']],
     'unheard_end' => ['plain' => ['I cannot hear anything, so I will hang up now. Please call again. Goodbye.'], 'formal' => ['As I cannot hear you, I shall end the call. Please call again. Goodbye.'], 'chatty' => ['I cannot hear you at all, so I will let you go. Do ring again. Bye for now.']],
     'confirm' => ['plain' => ['That is [it]. Is that right?', 'I have [it]. Is that right?', 'So, [it]. Correct?'], 'formal' => ['I have noted [it]. Is that correct?', 'May I confirm [it]?'], 'chatty' => ['So that is [it], yes?', 'I make that [it]. Is that right?']],
+    'why' => ['plain' => ['It is for the record of this call, so that nobody has to ask you again.'], 'formal' => ['It is noted with your call, so that you need not be asked again.'], 'chatty' => ['It just goes with your call, so nobody has to ask you twice.']],
     'echo' => ['plain' => ['So, [it].', 'Right, [it].'], 'formal' => ['I have noted [it].'], 'chatty' => ['Lovely: [it].']],
     'still' => ['plain' => ['Is your [title] still [it]?', 'I have [it] as your [title]. Is that still right?'], 'formal' => ['Is your [title] still [it]?'], 'chatty' => ['Still [it] for your [title]?']],
     'changed' => ['plain' => ['I have changed that to [it].', 'Now it is [it].'], 'formal' => ['I have amended that to [it].'], 'chatty' => ['No problem, [it] it is.']],

@@ -316,6 +316,13 @@ final readonly class EmailReader implements Reader
         while (in_array($t[$skip]->text ?? '', ["it's", "that's", 'spelled', 'spelt', 'its'], true)) {
             $skip++;
         }
+        // The part before the at, said anew: 'e underscore aydin'.
+        $rest = array_values(array_slice($t, $skip));
+        if (count($rest) > 2 && array_filter($rest, static fn (Token $token): bool => in_array($token->text, ['dot', 'underscore', 'dash', 'hyphen', 'plus'], true)) !== []) {
+            [$anew] = $this->local($rest, count($rest));
+
+            return $anew === '' ? null : $anew.'@'.$domain;
+        }
         $run = $this->spelling->run($t, $skip);
         $name = $run[0] ?? (count($t) - $skip === 1 ? $t[$skip]->text : null);
         if ($name === null || $name === '') {

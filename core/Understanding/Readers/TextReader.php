@@ -28,6 +28,11 @@ final readonly class TextReader implements Reader
         while (isset($t[$from]) && ($hit = $soft->at($t, $from)) !== null && isset($t[$from + $hit[1]])) {
             $from += $hit[1];
         }
+        // 'He's called Biscuit': of a short answer only the name is wanted.
+        $named = $this->words->phrases('talk', 'named')->at($t, $from);
+        if ($named !== null && isset($t[$from + $named[1]]) && count($t) - $from - $named[1] <= 3) {
+            $from += $named[1];
+        }
         $bare = $soft->without($t);
         if ($bare === [] || $this->words->phrases('talk', 'doubt', 'refusals', 'nothing_more')->without($bare) === []) {
             return Reading::none('nothing to write down');

@@ -52,6 +52,12 @@ final readonly class WhenReader implements Reader
             $t = $this->repairs->withoutDenied($this->words->phrases('talk', 'about')->without($stretch['tokens']));
             $days = $this->days->find($t, $context);
             $clocks = $this->type === ValueType::Date ? $this->elapsedOnly($t, $context, $days) : $this->clocks->find($t, $context, $days, $context->asked);
+            // Unasked, a bare hour is none, but it still makes an alternative: 'at two or three'.
+            if (! $context->asked && $clocks !== [] && $this->several($this->clocks->find($t, $context, $days, true), $t, $context) !== null) {
+                $doubt = 'more than one time was named';
+
+                continue;
+            }
             if ($days === [] && $clocks === []) {
                 $doubt = $this->vague($t) ?? $doubt;
 

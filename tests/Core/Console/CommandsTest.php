@@ -59,6 +59,22 @@ final class CommandsTest extends TestCase
         self::assertSame($run(), $run());
     }
 
+    public function testACallIsTakenUpAgainInAnotherProcess(): void
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'call');
+        $head = ['call', 'database/demo/pellbrook/maren.json', '--now=2026-03-10T09:14', '--seed=3'];
+        $whole = json_decode($this->ringo([...$head, '--say=I need a breaker', '--say=tomorrow', '--say=for two days'])->getOutput(), true);
+        $this->ringo([...$head, '--say=I need a breaker', "--save={$file}"]);
+        $this->ringo([...$head, '--say=tomorrow', "--resume={$file}", "--save={$file}"]);
+        $last = json_decode($this->ringo([...$head, '--say=for two days', "--resume={$file}"])->getOutput(), true);
+        self::assertSame($whole['turns'], $last['turns']);
+        self::assertSame($whole['values'], $last['values']);
+
+        file_put_contents($file, '{"state":1}');
+        self::assertSame(1, $this->ringo([...$head, "--resume={$file}"])->getExitCode());
+        unlink($file);
+    }
+
     public function testContactsGreetTheCallerEvenWithGapsInTheirData(): void
     {
         $file = tempnam(sys_get_temp_dir(), 'contacts');

@@ -146,6 +146,15 @@ final class EngineTest extends TestCase
         self::assertStringContainsString($asked, $call->says('sorry, can you repeat that?')->heard());
     }
 
+    public function testWhatWasCutShortIsSaidAgainWhole(): void
+    {
+        $call = Conversation::withMaren();
+        $greeting = $call->heard();
+        $call->happens(Event::interrupted(0.8, 1));
+        self::assertLessThan(strlen($greeting), strlen($call->state->lastHeard));
+        self::assertStringContainsString($greeting, $call->says('sorry, what was that?')->heard());
+    }
+
     public function testGoesBackOneQuestion(): void
     {
         $call = Conversation::withMaren()->says('I want to hire a breaker', 'tomorrow', 'go back');
@@ -261,6 +270,13 @@ final class EngineTest extends TestCase
 
         self::assertMatchesRegularExpression('/did not reach|lost that/', $call->heard());
         self::assertSame(1, $call->state->frustration);
+    }
+
+    public function testAWhyIsAnsweredAndTheQuestionPutAgain(): void
+    {
+        $call = Conversation::with($this->small('email', ['why' => 'The receipt goes there.']))->says('what do you need that for?');
+
+        self::assertSame('The receipt goes there. What is it?', $call->heard());
     }
 
     public function testPatienceEndsWithAPerson(): void
