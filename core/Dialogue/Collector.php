@@ -64,6 +64,8 @@ final class Collector
     public function volunteered(Turn $turn, Heard $heard, ?Field $asked, ?Reading $answer, ?string $from = null, bool $questioned = false): array
     {
         $from ??= $turn->state->step ?? $turn->script->first;
+        // What the answer took is not looked at again.
+        $rest = $answer === null || ! $answer->found() ? $heard : $heard->only(array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->end <= $answer->start || $token->start >= $answer->end)));
         $found = [];
         $rivals = [];
         foreach ($turn->script->sheet->fields as $field) {
@@ -74,7 +76,7 @@ final class Collector
                 continue;
             }
             $cued = $this->afterCue($field, $heard);
-            $reading = $this->unasked($turn, $field, $heard, $asked, $answer, $cued, $from);
+            $reading = $this->unasked($turn, $field, $heard, $asked, $rest, $cued, $from);
             if ($reading === null || ! $reading->found()) {
                 continue;
             }
@@ -104,7 +106,7 @@ final class Collector
     }
 
     /** A reading for a field nobody asked about just now, only where the words themselves point at it. */
-    private function unasked(Turn $turn, Field $field, Heard $heard, ?Field $asked, ?Reading $answer, ?Heard $cued, string $from): ?Reading
+    private function unasked(Turn $turn, Field $field, Heard $heard, ?Field $asked, Heard $rest, ?Heard $cued, string $from): ?Reading
     {
         if ($field->type === ValueType::Text) {
             return null;
@@ -125,10 +127,6 @@ final class Collector
         // A value that fits two fields is taken only for the one being asked.
         if ($this->shared($turn, $field, $asked, $from)) {
             return null;
-        }
-        $rest = $heard;
-        if ($answer !== null && $answer->found()) {
-            $rest = $heard->only(array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->end <= $answer->start || $token->start >= $answer->end)));
         }
 
         return $this->understanding->read($field->type, $rest, $context->volunteered());

@@ -6,7 +6,6 @@ namespace Ringo\Dialogue;
 
 use Ringo\Language\Stemmer;
 use Ringo\Language\Token;
-use Ringo\Language\Tokenizer;
 use Ringo\Speech\Prompt;
 use Ringo\Understanding\Heard;
 use Ringo\Understanding\Understanding;
@@ -18,12 +17,9 @@ final readonly class Replies
 {
     private Stemmer $stemmer;
 
-    private Tokenizer $tokenizer;
-
     public function __construct(private Understanding $understanding, private Phrasebook $phrases, private Collector $collector)
     {
         $this->stemmer = new Stemmer;
-        $this->tokenizer = new Tokenizer;
     }
 
     /** @return array{text: string, rule: string, to: ?string}|null */
@@ -117,7 +113,7 @@ final readonly class Replies
         $most = 0;
         foreach ($turn->script->standing->replies as $reply) {
             foreach ($reply['when'] as $when) {
-                $stems = array_map($this->stemmer->stem(...), $this->tokenizer->words($when));
+                $stems = $this->stemmer->stems($when);
                 if ($stems === [] || array_diff($stems, $said) !== [] || count($stems) <= $most || ! $this->inOrder($stems, $said)) {
                     continue;
                 }

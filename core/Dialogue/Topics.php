@@ -15,15 +15,18 @@ use Ringo\Understanding\Heard;
  *
  * A phrase that stands in the words counts most; else the telling words shared with label and description decide.
  */
-final readonly class Topics
+final class Topics
 {
     private const SMALL = ['the', 'a', 'an', 'i', 'you', 'it', 'is', 'to', 'me', 'my', 'that', 'this', 'can', 'could', 'would', 'we', 'do', 'with', 'for', 'of', 'on', 'in', 'at', 'and', 'or', 'but', 'just', 'there', 'be', 'will', 'have', 'like', 'want', 'need', 'get', 'our', 'your', 'us', 'as', 'if', 'about', 'some', 'somebody', 'someone', 'something', 'what', 'when', 'how', 'who', 'which', 'not', 'no', 'yes', 'please', 'are', 'was', 'been', 'they', 'he', 'she', 'his', 'her', 'them', 'from', 'up', 'out', 'so', 'one', 'any', 'caller', 'callers', 'wants', 'needs', 'asks', 'asking', 'ask', 'call', 'calling', 'ring', 'ringing', 'speak', 'tell', "i'm", "i'd", "it's", "i've", "we've", "that's", 'had', 'has', 'by', 'more', 'go', 'got', 'help', 'thing', 'things', 'today', 'new', 'hello', 'hi', 'know', 'think'];
 
-    private Stemmer $stemmer;
+    /** @var array<string, array{array<string, array<string, float>>, array<string, array<string, true>>}> */
+    private array $made = [];
 
-    private Tokenizer $tokenizer;
+    private readonly Stemmer $stemmer;
 
-    public function __construct(private Vocabulary $words)
+    private readonly Tokenizer $tokenizer;
+
+    public function __construct(private readonly Vocabulary $words)
     {
         $this->stemmer = new Stemmer;
         $this->tokenizer = new Tokenizer;
@@ -41,26 +44,12 @@ final readonly class Topics
             $said[] = $this->stemmer->stem($token->text);
         }
         $sequence = ' '.implode(' ', array_map(fn (Token $token): string => $this->stemmer->stem($token->text), $heard->tokens)).' ';
-        $bags = [];
-        $holders = [];
-        foreach ($topics as $topic) {
-            $bags[$topic['key']] = [];
-            foreach ([[$topic['label'], 1.0], [$topic['description'], 0.8], ...array_map(static fn (string $phrase): array => [$phrase, 1.0], $topic['phrases'])] as [$text, $weight]) {
-                foreach ($this->tokenizer->words($text) as $word) {
-                    $stem = $this->stemmer->stem($word);
-                    if (in_array($word, self::SMALL, true) || strlen($stem) < 3) {
-                        continue;
-                    }
-                    $bags[$topic['key']][$stem] = max($bags[$topic['key']][$stem] ?? 0.0, $weight);
-                    $holders[$stem][$topic['key']] = true;
-                }
-            }
-        }
+        [$bags, $holders] = $this->bags($topics);
         $scores = [];
         foreach ($topics as $topic) {
             $score = 0.0;
             foreach ([$topic['label'], ...$topic['phrases']] as $phrase) {
-                $stems = implode(' ', array_map($this->stemmer->stem(...), $this->tokenizer->words($phrase)));
+                $stems = implode(' ', $this->stemmer->stems($phrase));
                 if ($stems !== '' && str_contains($sequence, " {$stems} ")) {
                     $score = max($score, 0.9 + 0.1 * min(4, substr_count($stems, ' ')));
                 }
@@ -76,5 +65,37 @@ final readonly class Topics
         arsort($scores);
 
         return $scores;
+    }
+
+    /**
+     * The telling stems of each topic, and which topics hold a stem; made once for a set of topics.
+     *
+     * @param list<array{key: string, label: string, description: string, phrases: list<string>}> $topics
+     *
+     * @return array{array<string, array<string, float>>, array<string, array<string, true>>}
+     */
+    private function bags(array $topics): array
+    {
+        $name = implode('|', array_map(static fn (array $topic): string => $topic['key'].'='.$topic['label'].'='.count($topic['phrases']), $topics));
+        if (isset($this->made[$name])) {
+            return $this->made[$name];
+        }
+        $bags = [];
+        $holders = [];
+        foreach ($topics as $topic) {
+            $bags[$topic['key']] = [];
+            foreach ([[$topic['label'], 1.0], [$topic['description'], 0.8], ...array_map(static fn (string $phrase): array => [$phrase, 1.0], $topic['phrases'])] as [$text, $weight]) {
+                foreach ($this->tokenizer->words($text) as $word) {
+                    $stem = $this->stemmer->stem($word);
+                    if (in_array($word, self::SMALL, true) || strlen($stem) < 3) {
+                        continue;
+                    }
+                    $bags[$topic['key']][$stem] = max($bags[$topic['key']][$stem] ?? 0.0, $weight);
+                    $holders[$stem][$topic['key']] = true;
+                }
+            }
+        }
+
+        return $this->made[$name] = [$bags, $holders];
     }
 }

@@ -17,7 +17,43 @@ final class Stemmer
         'sent' => 'send', 'went' => 'go', 'gone' => 'go', 'got' => 'get', 'left' => 'leave', 'lost' => 'lose', 'men' => 'man', 'women' => 'woman', 'children' => 'child', 'people' => 'person', 'feet' => 'foot', 'teeth' => 'tooth', 'kept' => 'keep', 'stuck' => 'stick', 'stole' => 'steal', 'stolen' => 'steal', 'sold' => 'sell', 'made' => 'make', 'spoke' => 'speak', 'spoken' => 'speak', 'told' => 'tell', 'wrote' => 'write', 'written' => 'write', 'took' => 'take', 'taken' => 'take', 'gave' => 'give', 'given' => 'give', 'came' => 'come', 'rang' => 'ring', 'rung' => 'ring', 'knives' => 'knife', 'does' => 'do', 'is' => 'be', 'are' => 'be', 'was' => 'be', 'were' => 'be', 'has' => 'have', 'had' => 'have', 'bills' => 'bill', 'news' => 'news', 'this' => 'this', 'gas' => 'gas', 'bus' => 'bus', 'yes' => 'yes',
     ];
 
+    /** @var array<string, string> */
+    private array $stems = [];
+
+    /** @var array<string, list<string>> */
+    private array $phrases = [];
+
+    private Tokenizer $tokenizer;
+
+    public function __construct()
+    {
+        $this->tokenizer = new Tokenizer;
+    }
+
     public function stem(string $word): string
+    {
+        if (count($this->stems) > 20_000) {
+            $this->stems = [];
+        }
+
+        return $this->stems[$word] ??= $this->cut($word);
+    }
+
+    /**
+     * The stems of a phrase's words; a script's phrases are asked for at every turn, so they are kept.
+     *
+     * @return list<string>
+     */
+    public function stems(string $phrase): array
+    {
+        if (count($this->phrases) > 20_000) {
+            $this->phrases = [];
+        }
+
+        return $this->phrases[$phrase] ??= array_map($this->stem(...), $this->tokenizer->words($phrase));
+    }
+
+    private function cut(string $word): string
     {
         $word = str_replace(["'s", "'"], '', $word);
         if (isset(self::IRREGULAR[$word])) {

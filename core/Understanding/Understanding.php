@@ -14,8 +14,12 @@ final class Understanding
     /** @var array<string, Reader> */
     private array $readers = [];
 
+    /** @var \WeakMap<Heard, array<string, Reading>> what was already read from an utterance, as long as it is looked at */
+    private \WeakMap $read;
+
     public function __construct(public readonly Vocabulary $words, private readonly NumberingPlan $plan)
     {
+        $this->read = new \WeakMap;
     }
 
     public static function in(string $language = 'en'): self
@@ -32,7 +36,14 @@ final class Understanding
     {
         $heard = is_string($heard) ? $this->hear($heard) : $heard;
 
-        return $this->reader($type)->read($heard, $context);
+        $key = implode('|', [$type->value, $context->asked, $context->country, $context->now->format('U e'), $context->pattern, ...array_column($context->options, 'key')]);
+        $known = $this->read[$heard] ?? [];
+        if (! isset($known[$key])) {
+            $known[$key] = $this->reader($type)->read($heard, $context);
+            $this->read[$heard] = $known;
+        }
+
+        return $known[$key];
     }
 
     private function reader(ValueType $type): Reader

@@ -141,7 +141,7 @@ final readonly class ChoiceReader implements Reader
         $hits = [];
         foreach ($context->options as $option) {
             foreach ($this->named($option) as [$phrase, $weight]) {
-                $words = array_map($this->stemmer->stem(...), $this->tokenizer->words($phrase));
+                $words = $this->stemmer->stems($phrase);
                 if ($words === []) {
                     continue;
                 }
