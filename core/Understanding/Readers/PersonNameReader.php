@@ -74,15 +74,22 @@ final readonly class PersonNameReader implements Reader
         if ($labelled !== null) {
             return $labelled;
         }
+        $best = null;
         foreach ($this->starts($t, $context) as [$start, $cue]) {
             if ($cue === 'weak' && $start > 2 && $this->spelling->run($t, $start) !== null) {
                 // A spelling belongs to the name before it.
                 continue;
             }
             $words = $this->nameAt($t, $start, $cue, $context, $repair);
-            if ($words !== null) {
-                return $words;
+            // A whole name is better than half of one; else the first cue counts.
+            if ($words !== null && ($best === null || $words['last'] !== null && $words['first'] !== null && ($best['last'] === null || $best['first'] === null) && ! $best['spelled'])) {
+                $best = $words;
+            } elseif ($words !== null && $best['last'] === null && $words['first'] !== null && $words['last'] !== null && $words['known']) {
+                $best = $words;
             }
+        }
+        if ($best !== null) {
+            return $best;
         }
 
         return $context->asked || $repair ? $this->spelledOnly($t) : null;
@@ -582,6 +589,6 @@ final readonly class PersonNameReader implements Reader
         $cased = mb_convert_case($name, MB_CASE_TITLE);
         $cased = (string) preg_replace_callback("/(?<=-|^)(O'|D'|Mc)(\\p{Ll})/iu", static fn (array $m): string => mb_convert_case($m[1], MB_CASE_TITLE).mb_strtoupper($m[2]), $cased);
 
-        return str_replace("'S", "'s", $cased);
+        return (string) preg_replace("/'S\b/u", "'s", $cased);
     }
 }

@@ -423,7 +423,7 @@ final readonly class PostalAddressReader implements Reader
         }
         $cased = mb_convert_case($word, MB_CASE_TITLE);
 
-        return (string) preg_replace_callback("/^(O'|D'|Mc)(\\p{Ll})/u", static fn (array $m): string => $m[1].mb_strtoupper($m[2]), str_replace("'S", "'s", $cased));
+        return (string) preg_replace_callback("/^(O'|D'|Mc)(\\p{Ll})/u", static fn (array $m): string => $m[1].mb_strtoupper($m[2]), (string) preg_replace("/'S\b/u", "'s", $cased));
     }
 
     private function suffix(int $n): string

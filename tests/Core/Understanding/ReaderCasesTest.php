@@ -38,8 +38,8 @@ final class ReaderCasesTest extends TestCase
     {
         foreach (glob(__DIR__.'/cases/*.txt') ?: [] as $file) {
             $name = basename($file, '.txt');
-            $country = str_ends_with($name, '_us') ? 'US' : 'GB';
-            $type = (string) preg_replace('/_(us|two|more)$/', '', $name);
+            $country = preg_match('/_us(?:_|$)/', $name) === 1 ? 'US' : 'GB';
+            $type = (string) preg_replace('/(?:_(?:us|two|more|delivery))+$/', '', $name);
             $options = [];
             foreach (file($file, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [] as $n => $line) {
                 if (str_starts_with($line, '#')) {
