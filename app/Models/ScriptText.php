@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Support\ScriptLibrary;
 use Illuminate\Database\Eloquent\Model;
 use Ringo\Document\InvalidDocument;
 use Ringo\Script\Script;
-use Ringo\Script\ScriptReader;
 
 /**
  * A script as it was at one moment. It is never changed, so that calls open on the script they ran on.
@@ -31,6 +31,6 @@ final class ScriptText extends Model
     /** @throws InvalidDocument */
     public function script(): Script
     {
-        return (new ScriptReader)->fromJson($this->document);
+        return app(ScriptLibrary::class)->of($this);
     }
 }

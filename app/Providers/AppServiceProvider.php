@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Gateways\Speech\ProgramVoice;
 use App\Gateways\Speech\Voice;
+use App\Support\ScriptLibrary;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
@@ -23,6 +24,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(NumberingPlan::class);
         $this->app->singleton(Vocabulary::class, static fn (): Vocabulary => Vocabulary::of());
         $this->app->singleton(Display::class);
+        $this->app->singleton(ScriptLibrary::class);
         $this->app->singleton(Voice::class, static fn (): Voice => new ProgramVoice(storage_path('app/speech')));
     }
 

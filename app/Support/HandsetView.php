@@ -29,12 +29,11 @@ final readonly class HandsetView
      */
     public function of(Call $call, bool $speak): array
     {
-        $call->load('turns', 'steps', 'agent', 'business', 'record', 'scriptText');
+        $call->load('turns', 'agent', 'business', 'scriptText');
         $voice = $call->scriptText->script()->agent->voice;
         $turns = $call->turns;
         $last = $turns->last();
-        /** @var ?CallStep $step */
-        $step = $call->steps->last();
+        $step = CallStep::query()->where('call_id', $call->id)->orderByDesc('n')->first();
 
         return [
             'ref' => $call->ref,
@@ -47,7 +46,7 @@ final readonly class HandsetView
             'last_caller' => $turns->where('by', 'caller')->last()->text ?? '',
             'at_step' => $call->state['step'] ?? null,
             'strip' => view('parts.strip', ['turns' => $turns, 'live' => $call->inProgress(), 'agent' => $call->agent->name])->render(),
-            'trace' => $step === null ? '' : view('parts.trace', ['step' => $step, 'script' => $call->scriptText->script(), 'call' => $call])->render(),
+            'trace' => ! $step instanceof CallStep ? '' : view('parts.trace', ['step' => $step, 'script' => $call->scriptText->script(), 'call' => $call])->render(),
             'play' => $speak && $last instanceof CallTurn && $last->by === 'agent' ? [route('call.audio', [$call->business, $call, $last->n])] : [],
             'voice_missing' => ! $this->voice->available($voice['engine']),
             'voice_engine' => $voice['engine'],

@@ -21,13 +21,15 @@ final class Phrases
     {
         $tokenizer = new Tokenizer;
         foreach ($entries as $phrase => $meaning) {
-            $words = $tokenizer->words((string) $phrase);
-            if ($words !== []) {
+            $phrase = (string) $phrase;
+            // Most phrases are plain words; cutting them needs no pattern.
+            $plain = strspn($phrase, "abcdefghijklmnopqrstuvwxyz' ") === strlen($phrase);
+            $words = $plain ? explode(' ', $phrase) : $tokenizer->words($phrase);
+            if ($words !== [] && $words !== ['']) {
                 $this->add($words, $meaning);
             }
-            $bare = array_map(static fn (string $word): string => str_replace("'", '', $word), $words);
-            if ($bare !== $words) {
-                $this->add($bare, $meaning);
+            if (str_contains($phrase, "'")) {
+                $this->add(array_map(static fn (string $word): string => str_replace("'", '', $word), $words), $meaning);
             }
         }
     }
