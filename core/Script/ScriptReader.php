@@ -89,7 +89,7 @@ final class ScriptReader
         $facts = [];
         foreach ($node->child('facts')->all() as $key => $value) {
             if (! is_scalar($value)) {
-                $node->problem("facts.{$key}", 'must be text, a number, or true or false');
+                $node->problem("facts.{$key}", 'must be a text, number, or true or false');
 
                 continue;
             }

@@ -51,17 +51,8 @@ final readonly class Display
 
     private function duration(string $iso): string
     {
-        if (preg_match('/^P(?:(\d+)Y)?(?:(\d+)M)?(?:(\d+)W)?(?:(\d+)D)?(?:T(?:(\d+)H)?(?:(\d+)M)?(?:(\d+)S)?)?$/', $iso, $m) !== 1) {
-            return $iso;
-        }
-        $parts = [];
-        foreach ([1 => 'year', 'month', 'week', 'day', 'hour', 'minute', 'second'] as $i => $unit) {
-            $count = (int) ($m[$i] ?? 0);
-            if ($count > 0) {
-                $parts[] = $count.' '.$unit.($count === 1 ? '' : 's');
-            }
-        }
+        $parts = array_map(static fn (array $part): string => $part[0].' '.$part[1], IsoDuration::parts($iso) ?? []);
 
-        return implode(' ', $parts);
+        return $parts === [] ? $iso : implode(' ', $parts);
     }
 }

@@ -132,15 +132,9 @@ final readonly class Speakable
 
     private function duration(string $iso, Locale $locale): string
     {
-        if (preg_match('/^P(?:(\d+)Y)?(?:(\d+)M)?(?:(\d+)W)?(?:(\d+)D)?(?:T(?:(\d+)H)?(?:(\d+)M)?(?:(\d+)S)?)?$/', $iso, $m) !== 1) {
+        $parts = array_map(fn (array $part): string => $this->numbers->cardinal($part[0], $locale->british()).' '.$part[1], IsoDuration::parts($iso) ?? []);
+        if ($parts === []) {
             return $iso;
-        }
-        $parts = [];
-        foreach ([1 => 'year', 'month', 'week', 'day', 'hour', 'minute', 'second'] as $i => $unit) {
-            $count = (int) ($m[$i] ?? 0);
-            if ($count > 0) {
-                $parts[] = $this->numbers->cardinal($count, $locale->british()).' '.$unit.($count === 1 ? '' : 's');
-            }
         }
         $last = array_pop($parts);
 

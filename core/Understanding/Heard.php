@@ -95,7 +95,7 @@ final readonly class Heard
             if (str_ends_with($token->text, 'ish') && isset($digits[substr($token->text, 0, -3)])) {
                 $token = new Token(substr($token->text, 0, -3), $token->original, $token->start, $token->end, $token->gap);
             }
-            $repeatable = isset($digits[$token->text]) || preg_match('/^[\d£$€]/', $token->text) === 1 || ($token->isLetter() && ! in_array($token->text, ['a', 'i'], true)) || in_array($token->text, ['no', 'yes', 'bye', 'ha', 'double'], true);
+            $repeatable = isset($digits[$token->text]) || preg_match('/^[\d£$€]/', $token->text) === 1 || ($token->isLetter() && ! in_array($token->text, ['i', 'a'], true)) || in_array($token->text, ['no', 'yes', 'bye', 'ha', 'double'], true);
             if ($last !== null && $last->text === $token->text && ! $repeatable && ! $token->glued()) {
                 continue;
             }

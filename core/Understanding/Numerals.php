@@ -74,7 +74,7 @@ final readonly class Numerals
                 if ($this->cardinal($t, $i) !== null || in_array($t[$i]->text, ['dozen', 'couple', 'half'], true)) {
                     return $phrase;
                 }
-                if (! in_array($t[$i]->text, ['a', 'an', 'about', '£', '$', '€', 'say', 'the', 'around', 'of'], true)) {
+                if (! in_array($t[$i]->text, ['an', 'a', 'about', '£', '$', '€', 'say', 'the', 'around', 'of'], true)) {
                     break;
                 }
             }
@@ -97,7 +97,7 @@ final readonly class Numerals
         $lastScale = INF;
         $digits = false;
         $written = '';
-        if (in_array($t[$i]->text ?? '', ['a', 'an', 'one'], true) && isset($this->scales[$t[$i + 1]->text ?? ''])) {
+        if (in_array($t[$i]->text ?? '', ['an', 'a', 'one'], true) && isset($this->scales[$t[$i + 1]->text ?? ''])) {
             $current = 1.0;
             $last = 'unit';
             $i++;
@@ -274,7 +274,7 @@ final readonly class Numerals
         $name = $t[$i + $article]->text ?? '';
         if (in_array($name, ['half', 'quarter', 'third'], true) && ($article === 1 || $name === 'half')) {
             $next = $i + $article + 1;
-            $of = in_array($t[$next]->text ?? '', ['a', 'of'], true) ? 1 : 0;
+            $of = in_array($t[$next]->text ?? '', ['of', 'a'], true) ? 1 : 0;
             $unit = $t[$next + $of]->text ?? '';
             if ($name !== 'third' && (isset($this->collective[$unit]) || (isset($this->scales[$unit]) && $of === 1))) {
                 $size = $this->collective[$unit] ?? $this->scales[$unit];

@@ -167,7 +167,7 @@ final readonly class DurationReader implements Reader
         if ($fraction !== null && $fraction->value > 0 && $fraction->value < 1) {
             $k = $j + $fraction->length;
             $k += ($t[$k]->text ?? '') === 'of' ? 1 : 0;
-            $k += in_array($t[$k]->text ?? '', ['a', 'an'], true) ? 1 : 0;
+            $k += in_array($t[$k]->text ?? '', ['an', 'a'], true) ? 1 : 0;
             $unit = $this->units[$t[$k]->text ?? ''] ?? null;
 
             return $unit === null ? null : [$fraction->value, $unit, $k + 1 - $j];
@@ -211,7 +211,7 @@ final readonly class DurationReader implements Reader
     /** @param list<Token> $t tokens of 'a half', 'half', 'a quarter' */
     private function half(array $t, int $i): int
     {
-        $a = ($t[$i]->text ?? '') === 'a' ? 1 : 0;
+        $a = 'a' === ($t[$i]->text ?? '') ? 1 : 0;
 
         return in_array($t[$i + $a]->text ?? '', ['half', 'quarter'], true) ? $a + 1 : 0;
     }

@@ -103,8 +103,8 @@ final readonly class MoneyReader implements Reader
     private function note(array $t, int $i): ?array
     {
         $notes = $this->words->section('units', 'notes');
-        $number = in_array($t[$i]->text, ['a', 'an'], true) ? null : $this->numerals->at($t, $i);
-        $length = $number->length ?? (in_array($t[$i]->text, ['a', 'an'], true) ? 1 : 0);
+        $number = in_array($t[$i]->text, ['an', 'a'], true) ? null : $this->numerals->at($t, $i);
+        $length = $number->length ?? (in_array($t[$i]->text, ['an', 'a'], true) ? 1 : 0);
         $note = $notes[$t[$i + $length]->text ?? ''] ?? null;
         if ($note === null || $t[$i + $length]->text === 'grand' && $length === 0) {
             return null;
@@ -132,7 +132,7 @@ final readonly class MoneyReader implements Reader
 
             return [$number->value + $pence[0], $sign, 1 + $number->length + $pence[1] + $this->unitAt($t, $end + $pence[1])[1]];
         }
-        if (in_array($t[$i]->text, ['a', 'an', 'one'], true) && ($unit = $this->unitAt($t, $i + 1))[1] > 0) {
+        if (in_array($t[$i]->text, ['an', 'a', 'one'], true) && ($unit = $this->unitAt($t, $i + 1))[1] > 0) {
             return $this->afterUnit($t, $i, 1.0, $unit, 1);
         }
         // 'half a pound' and the like are rare and doubtful; 'half a million' is read by the numerals.

@@ -388,7 +388,7 @@ final readonly class PersonNameReader implements Reader
         }
         $j++;
         $double = false;
-        if (in_array($t[$j]->text ?? '', ['a', 'an', 'the', 'one'], true) && isset($t[$j + 1])) {
+        if (in_array($t[$j]->text ?? '', ['an', 'a', 'the', 'one'], true) && isset($t[$j + 1])) {
             $j++;
         } elseif (in_array($t[$j]->text ?? '', ['two', 'double', '2'], true)) {
             $double = true;

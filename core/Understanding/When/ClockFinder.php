@@ -122,7 +122,7 @@ final readonly class ClockFinder
             $j += $amount[1];
             $said = true;
             // 'an hour and a half'
-            if (($t[$j]->text ?? '') === 'and' && in_array($t[$j + 1]->text ?? '', ['a', 'half'], true) && in_array('half', [$t[$j + 1]->text ?? '', $t[$j + 2]->text ?? ''], true)) {
+            if (($t[$j]->text ?? '') === 'and' && in_array($t[$j + 1]->text ?? '', ['half', 'a'], true) && in_array('half', [$t[$j + 1]->text ?? '', $t[$j + 2]->text ?? ''], true)) {
                 $minutes += 30;
                 $j += $t[$j + 1]->text === 'half' ? 2 : 3;
 
@@ -165,7 +165,7 @@ final readonly class ClockFinder
         if (in_array($word, ['half', 'quarter'], true) || $word === 'a' && ($t[$j + 1]->text ?? '') === 'quarter') {
             $k = $j + ($word === 'a' ? 2 : 1);
             $k += in_array($t[$k]->text ?? '', ['of'], true) ? 1 : 0;
-            $k += in_array($t[$k]->text ?? '', ['a', 'an'], true) ? 1 : 0;
+            $k += in_array($t[$k]->text ?? '', ['an', 'a'], true) ? 1 : 0;
             if (in_array($t[$k]->text ?? '', ['hour', 'hours'], true)) {
                 return [$word === 'half' ? 30.0 : 15.0, $k + 1 - $j];
             }
@@ -181,7 +181,7 @@ final readonly class ClockFinder
         }
         $k = $j + $number->length;
         if (($t[$k]->text ?? '') === 'of' && ($number->value < 1 || $t[$k - 1]->text === 'couple')) {
-            $k += in_array($t[$k + 1]->text ?? '', ['a', 'an'], true) ? 2 : 1;
+            $k += in_array($t[$k + 1]->text ?? '', ['an', 'a'], true) ? 2 : 1;
         }
 
         return isset($units[$t[$k]->text ?? '']) ? [$number->value * $units[$t[$k]->text], $k + 1 - $j] : null;
@@ -211,7 +211,7 @@ final readonly class ClockFinder
      */
     private function past(array $t, int $i, Context $context): ?array
     {
-        $j = $i + ($t[$i]->text === 'a' && ($t[$i + 1]->text ?? '') === 'quarter' ? 1 : 0);
+        $j = $i + ('a' === $t[$i]->text && ($t[$i + 1]->text ?? '') === 'quarter' ? 1 : 0);
         $word = $t[$j]->text;
         $minutes = null;
         if ($word === 'half') {

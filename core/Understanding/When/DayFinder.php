@@ -259,7 +259,7 @@ final readonly class DayFinder
             $j++;
         } else {
             $bare = false;
-            $article = in_array($t[$j]->text ?? '', ['a', 'an'], true) && isset($units[preg_replace("/'s?$/", '', $t[$j + 1]->text ?? '') ?? '']);
+            $article = in_array($t[$j]->text ?? '', ['an', 'a'], true) && isset($units[preg_replace("/'s?$/", '', $t[$j + 1]->text ?? '') ?? '']);
             $number = $article ? null : $this->numerals->at($t, $j);
             if (! $article && $number === null) {
                 return null;
