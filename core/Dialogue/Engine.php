@@ -169,18 +169,18 @@ final readonly class Engine
             return;
         }
         $limits = $this->script->limits;
-        $why = match (true) {
-            $state->heard >= $limits->turns => "more than {$limits->turns} turns",
-            $state->clock >= 60 * $limits->minutes => "longer than {$limits->minutes} minutes",
-            default => null,
+        [$why, $phrase, $outcome] = match (true) {
+            $state->heard >= $limits->turns => ["more than {$limits->turns} turns", 'limit', 'turn limit reached'],
+            $state->clock >= 60 * $limits->minutes => ["longer than {$limits->minutes} minutes", 'limit_time', 'time limit reached'],
+            default => [null, '', ''],
         };
         if ($why === null) {
             return;
         }
         $turn->trace->rule('limit of the call: '.$why);
         $turn->actions = [];
-        $turn->standing('limit');
-        $turn->end($state->outcome ?? 'limit reached');
+        $turn->standing($phrase);
+        $turn->end($state->outcome ?? $outcome);
     }
 
     /** Counts what was spoken as a turn of the transcript, and says what is waited for. */

@@ -49,7 +49,7 @@ final readonly class Walker
         if (! $state->ended) {
             $turn->trace->rule('the steps run in a circle without the caller');
             $turn->standing('limit');
-            $turn->end('limit reached');
+            $turn->end('script runs in circles');
         }
     }
 
@@ -350,8 +350,8 @@ final readonly class Walker
         $state->visits[$step->key()] = ($state->visits[$step->key()] ?? 0) + 1;
         if ($state->visits[$step->key()] > $turn->script->limits->repeats) {
             $turn->trace->rule("limit of the call: {$step->key()} was put more than {$turn->script->limits->repeats} times");
-            $turn->standing('limit');
-            $turn->end($state->outcome ?? 'limit reached');
+            $turn->standing('limit_step');
+            $turn->end($state->outcome ?? 'step limit reached');
 
             return null;
         }

@@ -286,12 +286,29 @@ final class EngineTest extends TestCase
         self::assertSame('message', $call->state->step);
     }
 
+    public function testEachLimitHasItsOwnEnding(): void
+    {
+        $time = Conversation::withMaren(['limits' => ['minutes' => 1]])->happens(Event::said('what day is it', 61));
+        self::assertSame('time limit reached', $time->state->outcome);
+        self::assertStringContainsString('as long as it can', $time->heard());
+
+        $document = $this->small('date');
+        $document['limits'] = ['repeats' => 2];
+        $document['steps'][1] = ['key' => 'end', 'kind' => 'note', 'forget' => ['thing'], 'next' => 'ask'];
+        $step = Conversation::with($document)->says('tomorrow', 'Friday');
+        self::assertSame('step limit reached', $step->state->outcome);
+        self::assertStringContainsString('the same thing', $step->heard());
+
+        $document['steps'] = [['key' => 'ask', 'kind' => 'say', 'prompt' => 'Hm.', 'next' => 'end'], ['key' => 'end', 'kind' => 'note', 'next' => 'ask']];
+        self::assertSame('script runs in circles', Conversation::with($document)->state->outcome);
+    }
+
     public function testTheTurnLimitEndsTheCallWithWords(): void
     {
         $call = Conversation::withMaren(['limits' => ['turns' => 4]])->says('what day is it', 'what day is it', 'what day is it', 'what day is it');
 
         self::assertTrue($call->state->ended);
-        self::assertSame('limit reached', $call->state->outcome);
+        self::assertSame('turn limit reached', $call->state->outcome);
         self::assertNotSame('', $call->heard());
     }
 
