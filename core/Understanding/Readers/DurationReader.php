@@ -259,7 +259,7 @@ final readonly class DurationReader implements Reader
     private function vague(array $t): ?string
     {
         $line = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $t)).' ';
-        if (preg_match('/ (a few|several|some|many|at least|at most|more than|less than|up to|no more than|under|over|couple or three|minimum|maximum|a bit over|just over|just under|odd|or more|or less|or longer) /', str_replace(' more or less ', ' ', $line), $m) === 1) {
+        if (preg_match('/ (a few|several|some|many|at least|at most|more than|less than|up to|no more than|under|over|couple or three|minimum|maximum|a bit over|just over|just under|odd|and a bit|and change|or more|or less|or longer) /', str_replace(' more or less ', ' ', $line), $m) === 1) {
             return "“{$m[1]}” is not an exact length";
         }
         if (preg_match('/ (?:\S+) (?:or|to) (?:\S+) (?:'.implode('|', array_map(preg_quote(...), array_keys($this->units))).') /', $line, $m) === 1) {
