@@ -10,6 +10,9 @@ use App\Console\Core\CallCommand;
 use App\Console\Core\ReadCommand;
 use App\Console\Core\WrongUsage;
 
+// Standard output carries answers alone.
+ini_set('display_errors', 'stderr');
+
 require __DIR__.'/../vendor/autoload.php';
 
 $commands = ['read' => ReadCommand::class, 'call' => CallCommand::class];

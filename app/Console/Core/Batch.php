@@ -36,7 +36,7 @@ final class Batch
                     throw new BadInput('this is not a JSON object');
                 }
                 Output::json($answer($request));
-            } catch (BadInput|\Ringo\Document\InvalidDocument $problem) {
+            } catch (BadInput|\Ringo\Document\InvalidDocument|\LogicException|\RuntimeException|\Error $problem) {
                 $this->failed = true;
                 fwrite(STDERR, "{$this->file}, line {$line}: {$problem->getMessage()}\n");
                 Output::json(['id' => is_array($request) ? ($request['id'] ?? null) : null, 'error' => $problem->getMessage()]);

@@ -201,7 +201,7 @@ final readonly class DurationReader implements Reader
         if ($unit === null && $amount !== null && isset($t[$j]) && $t[$j]->glued() && in_array($t[$j]->text, ['h', 'm', 'd', 'w'], true)) {
             $unit = ['h' => 'TH', 'm' => 'TM', 'd' => 'D', 'w' => 'W'][$t[$j]->text];
         }
-        if ($unit === null || $amount === null || $amount < 0 || $unit === 'Q') {
+        if ($unit === null || $amount === null || $amount < 0 || $amount > 10_000 || $unit === 'Q') {
             return null;
         }
 
@@ -229,6 +229,7 @@ final readonly class DurationReader implements Reader
             match ($unit) {
                 'F' => $sums['W'] += 2 * $amount,
                 'X' => $sums['Y'] += 10 * $amount,
+                'Q' => $sums['M'] += 3 * $amount,
                 default => $sums[$unit] += $amount,
             };
         }
