@@ -36,7 +36,7 @@
             · {{ $call->kind }}
         </p>
     </header>
-    @if ($call->trashed())<p class="notice" role="status">This call is deleted. It is kept for thirty days and can be brought back.</p>@endif
+    @if ($call->trashed())<p class="notice" role="status">This call is deleted. It can be brought back, with its transcript and record.</p>@endif
     @include('parts.strip', ['turns' => $call->turns, 'live' => $call->inProgress(), 'agent' => $agent->name])
     <div class="call-body" data-evidence>
         <section aria-labelledby="said-title">
