@@ -10,6 +10,7 @@ use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 use Illuminate\Session\TokenMismatchException;
+use Ringo\Document\InvalidDocument;
 use Symfony\Component\HttpKernel\Exception\HttpException;
 
 return Application::configure(basePath: dirname(__DIR__))
@@ -24,6 +25,7 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(static function (Exceptions $exceptions): void {
         $exceptions->dontReport([AuthenticationException::class, TokenMismatchException::class]);
+        $exceptions->render(static fn (InvalidDocument $problem, Request $request) => $request->expectsJson() ? null : response()->view('errors.script', ['problems' => $problem->problems], 422));
         $exceptions->render(static function (AuthenticationException $problem, Request $request) {
             return $request->expectsJson()
                 ? response()->json(['message' => 'Your session has ended. Sign in again; the call is kept as it is.', 'sign_in' => route('sign-in')], 401)

@@ -965,6 +965,11 @@ final readonly class Answers
 
             return;
         }
+        // Back from the detour, in words; an open question needs none.
+        $step = $this->standing($turn);
+        if ($turn->state->mode === 'answer' && ($step instanceof AskStep || $step instanceof ChooseStep)) {
+            $turn->standing('back_to');
+        }
         $this->walker->askAgain($turn);
     }
 

@@ -152,6 +152,7 @@ final class HandsetTest extends FeatureTestCase
         $this->agent->draft->update(['script_text_id' => $text->id]);
 
         $this->ring()->assertStatus(422)->assertJsonValidationErrors(['caller' => 'The draft cannot be rung yet.']);
+        $this->get('/pellbrook/agents/maren/prompt-book')->assertStatus(422)->assertSee('a script needs at least one step');
     }
 
     public function testLinesAreSpokenOnceAndWithoutTheProgramsTheHandsetSaysSo(): void

@@ -20,11 +20,9 @@ return [
         'GBP' => ['pound', 'pounds', 'pence'], 'USD' => ['dollar', 'dollars', 'cents'], 'EUR' => ['euro', 'euros', 'cents'], 'CHF' => ['franc', 'francs', 'centimes'], 'CAD' => ['Canadian dollar', 'Canadian dollars', 'cents'], 'AUD' => ['Australian dollar', 'Australian dollars', 'cents'],
         'NZD' => ['New Zealand dollar', 'New Zealand dollars', 'cents'], 'INR' => ['rupee', 'rupees', 'paise'], 'JPY' => ['yen', 'yen', 'sen'], 'PLN' => ['zloty', 'zloty', 'groszy'], 'SEK' => ['krona', 'kronor', 'ore'], 'NOK' => ['krone', 'kroner', 'ore'], 'ZAR' => ['rand', 'rand', 'cents'],
     ],
-    'cent_fraction' => ['quarter', 'quarters', 'dime', 'nickel'],
     // ISO 8601 designators: D, W, M, Y before the T; TH, TM, TS behind it.
     'durations' => [
         'second' => 'TS', 'seconds' => 'TS', 'sec' => 'TS', 'secs' => 'TS', 'minute' => 'TM', 'minutes' => 'TM', 'min' => 'TM', 'mins' => 'TM', 'hour' => 'TH', 'hours' => 'TH', 'hr' => 'TH', 'hrs' => 'TH',
         'day' => 'D', 'days' => 'D', 'night' => 'D', 'nights' => 'D', 'week' => 'W', 'weeks' => 'W', 'wk' => 'W', 'wks' => 'W', 'fortnight' => 'F', 'fortnights' => 'F', 'month' => 'M', 'months' => 'M', 'year' => 'Y', 'years' => 'Y', 'yr' => 'Y', 'yrs' => 'Y', 'quarter' => 'Q', 'decade' => 'X', 'decades' => 'X',
     ],
-    'vague_durations' => ['a while', 'a bit', 'ages', 'a long time', 'not long', 'long', 'a little while', 'a short while', 'a moment', 'forever', 'a few', 'several', 'some', 'couple of days or so', 'indefinitely', 'open ended'],
 ];

@@ -243,7 +243,7 @@ final readonly class PersonNameReader implements Reader
                 // 'Smith, John Smith' and 'Smythe, that's S M Y T H E'
                 $tail = $this->spellingAfter($t, $i, (string) end($names));
                 if ($tail !== null) {
-                    $names[count($names) - 1] = $this->spelledInto((string) end($names), $tail[0]);
+                    $names[count($names) - 1] = $tail[0];
                     $spelled = true;
                     $i += $tail[1];
                     $end = $i;
@@ -253,15 +253,13 @@ final readonly class PersonNameReader implements Reader
                 if (count($names) === 1 && isset($t[$i + 1]) && $t[$i + 1]->text === mb_strtolower(explode(' ', (string) $names[0])[0]) && $this->plausible($word, true)) {
                     $names = [];
                     $from = $i;
-                } elseif (count($names) === 1 && $this->plausible($word, true) && $this->isNameLike($t, $i) && ! $ends->at($t, $i) && count($t) <= $i + 2 && preg_match('/^, ?$/', $t[$i]->gap) !== 1) {
-                    break;
                 } else {
                     break;
                 }
             }
             $tail = $names === [] ? null : $this->spellingAfter($t, $i, (string) end($names));
             if ($tail !== null) {
-                $names[count($names) - 1] = $this->spelledInto((string) end($names), $tail[0]);
+                $names[count($names) - 1] = $tail[0];
                 $spelled = true;
                 $i += $tail[1];
                 $end = $i;
@@ -363,12 +361,6 @@ final readonly class PersonNameReader implements Reader
         }
 
         return [$run[0], $skip + $run[1] - $i];
-    }
-
-    /** The spelled letters take the place of the word they sound like; unlike any, they are the next name. */
-    private function spelledInto(string $said, string $letters): string
-    {
-        return $letters;
     }
 
     /**
@@ -554,12 +546,6 @@ final readonly class PersonNameReader implements Reader
     private function known(string $word): bool
     {
         return isset($this->words->set('given_names')[$word]) || isset($this->words->set('surnames')[$word]);
-    }
-
-    /** @param list<Token> $t */
-    private function isNameLike(array $t, int $i): bool
-    {
-        return $this->known($t[$i]->text);
     }
 
     private function everyday(string $word): bool
