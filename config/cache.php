@@ -6,7 +6,7 @@ return [
     'default' => env('CACHE_STORE', 'file'),
     'stores' => [
         'array' => ['driver' => 'array'],
-        'file' => ['driver' => 'file', 'path' => storage_path('framework/cache/data')],
+        'file' => ['driver' => 'file', 'path' => env('CACHE_PATH', storage_path('framework/cache/data'))],
         'database' => ['driver' => 'database', 'table' => 'cache', 'lock_table' => 'cache_locks'],
         'redis' => ['driver' => 'redis', 'connection' => 'cache'],
     ],

@@ -10,6 +10,7 @@ use App\Support\ScriptLibrary;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\Support\Str;
@@ -31,9 +32,11 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict(config('app.env') !== 'production');
+        // Only tries that fail count.
+        $failed = static fn (): bool => Auth::guest();
         RateLimiter::for('sign-in', static fn (Request $request): array => [
-            Limit::perMinute(6)->by(Str::lower((string) $request->input('email')).'|'.$request->ip()),
-            Limit::perMinute(30)->by((string) $request->ip()),
+            Limit::perMinute(6)->by(Str::lower((string) $request->input('email')).'|'.$request->ip())->after($failed),
+            Limit::perMinute(30)->by((string) $request->ip())->after($failed),
         ]);
     }
 }

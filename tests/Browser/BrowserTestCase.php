@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\ElementNotInteractableException;
 use Facebook\WebDriver\Exception\NoSuchElementException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
@@ -41,7 +42,7 @@ abstract class BrowserTestCase extends TestCase
         touch(self::$folder.'/ringo.sqlite');
         $port = self::freePort();
         self::$base = "http://127.0.0.1:{$port}";
-        $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:cmluZ28tdGVzdC1rZXktMzItYnl0ZXMtbG9uZy0hISE=', 'APP_DEBUG' => 'false', 'APP_URL' => self::$base, 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => self::$folder.'/ringo.sqlite', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'file', 'RINGO_DEMO' => 'true', 'LOG_CHANNEL' => 'single', 'PHP_CLI_SERVER_WORKERS' => '3'];
+        $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:cmluZ28tdGVzdC1rZXktMzItYnl0ZXMtbG9uZy0hISE=', 'APP_DEBUG' => 'false', 'APP_URL' => self::$base, 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => self::$folder.'/ringo.sqlite', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'file', 'CACHE_PATH' => self::$folder.'/cache', 'RINGO_DEMO' => 'true', 'LOG_CHANNEL' => 'single', 'PHP_CLI_SERVER_WORKERS' => '3'];
         (new Process([PHP_BINARY, 'artisan', 'migrate:fresh', '--seed', '--force', '--quiet'], $root, $env, null, 120.0))->mustRun();
         self::$server = new Process([PHP_BINARY, '-S', "127.0.0.1:{$port}", $root.'/tools/serve.php'], $root.'/public', $env, null, null);
         self::$server->disableOutput()->start();
@@ -130,7 +131,7 @@ abstract class BrowserTestCase extends TestCase
                 if ($holds()) {
                     return;
                 }
-            } catch (NoSuchElementException|StaleElementReferenceException) {
+            } catch (ElementNotInteractableException|NoSuchElementException|StaleElementReferenceException) {
                 // Not there yet.
             }
             usleep(40_000);
@@ -149,6 +150,17 @@ abstract class BrowserTestCase extends TestCase
 
             return true;
         }, "something to click at {$css}");
+    }
+
+    /** Types on the page, wherever the focus is; while it moves, the key is tried again. */
+    protected function type(string $keys, ?RemoteWebDriver $page = null): void
+    {
+        $page ??= $this->page;
+        $this->until(static function () use ($keys, $page): bool {
+            $page->getKeyboard()->sendKeys($keys);
+
+            return true;
+        }, "a place to type {$keys}");
     }
 
     /** The downloaded file whose name ends so. */

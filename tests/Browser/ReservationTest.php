@@ -16,7 +16,7 @@ final class ReservationTest extends BrowserTestCase
         $this->click('.rail a[href$="/prompt-book"]');
         $this->see('#step-help .says', 'What can I do for you?');
 
-        $this->page->getKeyboard()->sendKeys('r');
+        $this->type('r');
         $this->ringUnknown('07700 900199');
         $this->see('[data-last-agent]', 'What can I do for you?');
         $this->say('Hi, I need a mini digger from next Tuesday', 'hire_length');
@@ -62,7 +62,7 @@ final class ReservationTest extends BrowserTestCase
         $this->say('I need a breaker', 'start_date');
         $other = $this->browser();
         $this->signIn($other, 'owner');
-        $other->getKeyboard()->sendKeys('r');
+        $this->type('r', $other);
         $this->ringUnknown('07700 900197', $other);
         $this->see('[data-last-agent]', 'What can I do for you?', $other);
 
@@ -97,15 +97,16 @@ final class ReservationTest extends BrowserTestCase
     public function testKeysAloneReachEverything(): void
     {
         $this->signIn();
-        $this->page->getKeyboard()->sendKeys('?');
+        $this->type('?');
         $this->see('#shortcuts', 'Ring the draft');
-        $this->page->getKeyboard()->sendKeys(WebDriverKeys::ESCAPE);
-        $this->page->getKeyboard()->sendKeys('/');
+        $this->type(WebDriverKeys::ESCAPE);
+        $this->until(fn (): bool => ! $this->find('#shortcuts')->isDisplayed(), 'the list of shortcuts closed');
+        $this->type('/');
         $this->page->switchTo()->activeElement()->sendKeys('digger'.WebDriverKeys::ENTER);
         $this->see('h1', 'Calls');
         $this->find('h1')->click();
-        $this->page->getKeyboard()->sendKeys('jj');
-        $this->page->getKeyboard()->sendKeys(WebDriverKeys::ENTER);
+        $this->type('jj');
+        $this->type(WebDriverKeys::ENTER);
         $this->see('#said-title', 'What was said');
         $before = $this->page->getCurrentURL();
         $this->click('button.danger[type=submit]');

@@ -36,6 +36,16 @@ final class SignInTest extends FeatureTestCase
         $this->post('/sign-in', ['email' => 'x@ringo.example', 'password' => 'wrong'])->assertStatus(429)->assertSee('Too many tries');
     }
 
+    public function testSigningInRightIsNotCounted(): void
+    {
+        $this->user();
+        for ($i = 0; $i < 9; $i++) {
+            $this->post('/sign-in', ['email' => 'designer@ringo.example', 'password' => 'secret-words'])->assertRedirect();
+            $this->post('/sign-out');
+        }
+        $this->get('/sign-in')->assertOk();
+    }
+
     /** @param array<string, int> $expected status by role */
     #[DataProvider('routes')]
     public function testRolesDecideWhatOpens(string $method, string $path, array $expected): void
