@@ -209,6 +209,12 @@ final readonly class EmailReader implements Reader
                 continue;
             }
             $word = $t[$i]->text;
+            // 'mark with a k', where the k is there already
+            if ($word === 'with' && in_array($t[$i + 1]->text ?? '', ['a', 'an'], true) && isset($t[$i + 2]) && strlen($t[$i + 2]->text) === 1 && str_contains($out, $t[$i + 2]->text)) {
+                $i += 3;
+
+                continue;
+            }
             // Words about the spelling that are not understood make it no address.
             if (in_array($word, ['with', 'without'], true) && $out !== '') {
                 return ['', $first];

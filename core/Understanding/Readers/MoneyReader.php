@@ -272,7 +272,7 @@ final readonly class MoneyReader implements Reader
         if (($bound = $this->numerals->bound($t)) !== null) {
             return "“{$bound}” is not an exact amount";
         }
-        foreach (['a few', 'several', 'hundreds', 'thousands'] as $phrase) {
+        foreach (['a few', 'several', 'hundreds', 'thousands', 'figures', 'figure'] as $phrase) {
             if (str_contains($line, " {$phrase} ")) {
                 return "“{$phrase}” is not an exact amount";
             }

@@ -144,6 +144,10 @@ final readonly class NumberReader implements Reader
             if (isset($lone[$token->text]) && count($t) <= 6) {
                 return [[$lone[$token->text], $i, $i]];
             }
+            // 'just me', 'only myself'
+            if (in_array($token->text, ['just', 'only'], true) && in_array($t[$i + 1]->text ?? '', ['me', 'myself'], true) && ! isset($t[$i + 2])) {
+                return [[1, $i, $i + 1]];
+            }
             if (in_array($token->text, ['zero', 'nought', 'nil', 'zilch', 'naught'], true)) {
                 return [[0, $i, $i]];
             }

@@ -243,12 +243,21 @@ final readonly class PersonNameReader implements Reader
                 // 'Smith, John Smith' and 'Smythe, that's S M Y T H E'
                 $tail = $this->spellingAfter($t, $i, (string) end($names));
                 if ($tail !== null) {
-                    $names[count($names) - 1] = $tail[0];
+                    $names[$this->spelledPart($names, $tail[0])] = $tail[0];
                     $spelled = true;
                     $i += $tail[1];
                     $end = $i;
 
                     continue;
+                }
+                // 'Steven, that's S T E P H E N, Brookes'
+                if ($spelled && count($names) === 1 && $this->plausible($word, true) && $this->rest($t, $i + 1) && ($this->known($word) || ! $this->everyday($word))) {
+                    $length = 1;
+                    $names[] = $this->joinedWord($t, $i, $length);
+                    $i += $length;
+                    $end = $i;
+
+                    break;
                 }
                 if (count($names) === 1 && isset($t[$i + 1]) && $t[$i + 1]->text === mb_strtolower(explode(' ', (string) $names[0])[0]) && $this->plausible($word, true)) {
                     $names = [];
@@ -259,7 +268,7 @@ final readonly class PersonNameReader implements Reader
             }
             $tail = $names === [] ? null : $this->spellingAfter($t, $i, (string) end($names));
             if ($tail !== null) {
-                $names[count($names) - 1] = $tail[0];
+                $names[$this->spelledPart($names, $tail[0])] = $tail[0];
                 $spelled = true;
                 $i += $tail[1];
                 $end = $i;
@@ -309,6 +318,24 @@ final readonly class PersonNameReader implements Reader
             'from' => $t[$from]->start, 'to' => $t[$end - 1]->end,
             'known' => $known, 'cued' => $cue === 'strong' || $cue === 'weak', 'strong' => $cue === 'strong', 'spelled' => $spelled,
         ];
+    }
+
+    /**
+     * Which of the names said a spelling belongs to: the one it is most like, the last where that is open.
+     *
+     * @param non-empty-list<string> $names
+     */
+    private function spelledPart(array $names, string $letters): int
+    {
+        $best = count($names) - 1;
+        $like = static fn (string $name): float => levenshtein(mb_strtolower($name), $letters) / max(1, mb_strlen($name), strlen($letters));
+        foreach ($names as $i => $name) {
+            if ($like($name) <= 0.4 && $like($name) < $like($names[$best])) {
+                $best = $i;
+            }
+        }
+
+        return $best;
     }
 
     /** @param list<Token> $t whether a word may open a name here */

@@ -339,6 +339,10 @@ final readonly class ClockFinder
         $here = ! isset($t[$j]) || $t[$j]->afterBreak() || in_array($t[$j]->text, ['please', 'on', 'tomorrow', 'today', 'would', 'if', 'is', 'or', 'and', 'to', 'this', 'next', 'works', 'should', 'will', 'sharp', 'exactly', 'thanks', 'thank', 'ideally', 'then', 'maybe', 'for', 'at', 'ish', 'suits', 'sounds', 'that', 'dead', 'prompt', 'onwards', 'the', 'when'], true)
             || isset($this->words->section('calendar', 'weekdays')[$t[$j]->text]);
         $opens = $i === 0 || ($t[$i] ?? null)?->afterBreak() === true || in_array($before, ['tomorrow', 'today', 'yeah', 'yes', "it's", "that's", 'well', 'ok', 'okay', 'so', 'just'], true) || isset($this->words->section('calendar', 'weekdays')[$before]);
+        $minute = $hour[0] > 12 && isset($t[$j]) ? $this->minutes($t, $j) : null;
+        if ($minute !== null && $this->hoursWord($t, $j + $minute[1]) === 1) {
+            return [new Clock($hour[0], $minute[0], fixed: true), $j + $minute[1] + 1 - $i];
+        }
         if ($bare && $hour[0] <= 24 && $hour[0] >= 1 && $here && ($led || $opens) || $led && $before === 'at' && $here) {
             if ($hour[0] > 12 && ! $led && $t[$i]->isDigits() === false && ! $bare) {
                 return null;

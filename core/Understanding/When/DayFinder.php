@@ -275,7 +275,7 @@ final readonly class DayFinder
             // "in a week's time"
             $name = preg_replace("/'s?$/", '', $t[$j]->text ?? '') ?? '';
             if (! isset($units[$name])) {
-                return null;
+                return $this->weekdaysAgo($t, $i, $j, $amount);
             }
             $unit = $units[$name];
             $j++;
@@ -329,6 +329,23 @@ final readonly class DayFinder
         $parts['plus'] += ($back ? -1 : 1) * (int) $amount * $days;
 
         return [new Day(...$parts), $j + $joint + $anchor[1] - $i];
+    }
+
+    /**
+     * @param list<Token> $t 'two Fridays ago'
+     * @param int $j where the weekday may stand
+     *
+     * @return array{Day, int}|null
+     */
+    private function weekdaysAgo(array $t, int $i, int $j, float $amount): ?array
+    {
+        $word = $t[$j]->text ?? '';
+        $weekday = $this->weekdays[$word] ?? $this->weekdays[rtrim($word, 's')] ?? null;
+        if ($weekday === null || ($t[$j + 1]->text ?? '') !== 'ago' || floor($amount) !== $amount || $amount < 1 || $amount > 52) {
+            return null;
+        }
+
+        return [new Day(weekday: $weekday, which: 'last', plus: -7 * ((int) $amount - 1)), $j + 2 - $i];
     }
 
     /**

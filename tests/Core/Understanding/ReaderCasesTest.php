@@ -39,7 +39,7 @@ final class ReaderCasesTest extends TestCase
         foreach (glob(__DIR__.'/cases/*.txt') ?: [] as $file) {
             $name = basename($file, '.txt');
             $country = preg_match('/_us(?:_|$)/', $name) === 1 ? 'US' : 'GB';
-            $type = (string) preg_replace('/(?:_(?:us|two|more|delivery))+$/', '', $name);
+            $type = (string) preg_replace('/(?:_(?:us|two|more|trades|delivery))+$/', '', $name);
             $options = [];
             foreach (file($file, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [] as $n => $line) {
                 if (str_starts_with($line, '#')) {
