@@ -2,11 +2,12 @@
 
 declare(strict_types=1);
 
-// Entry of the core's commands: ./ringo read, call. They need no database and do not start the framework.
+// Entry of the core's commands: ./ringo read, call, check. They need no database and do not start the framework.
 
 use App\Console\Core\Arguments;
 use App\Console\Core\BadInput;
 use App\Console\Core\CallCommand;
+use App\Console\Core\CheckCommand;
 use App\Console\Core\ReadCommand;
 use App\Console\Core\WrongUsage;
 
@@ -15,7 +16,7 @@ ini_set('display_errors', 'stderr');
 
 require __DIR__.'/../vendor/autoload.php';
 
-$commands = ['read' => ReadCommand::class, 'call' => CallCommand::class];
+$commands = ['read' => ReadCommand::class, 'call' => CallCommand::class, 'check' => CheckCommand::class];
 $name = $argv[1] ?? '';
 
 try {

@@ -80,6 +80,9 @@ final class CallState
     /** @var list<string> */
     public array $tags = [];
 
+    /** @var list<array{by: string, to: string, subject: ?string, text: string, file: ?string, step: string, turn: int}> messages the call has caused, in order */
+    public array $sent = [];
+
     public ?string $topic = null;
 
     /** The standing reply given last, for 'and for the other one?'. */

@@ -84,9 +84,25 @@ final readonly class Engine
     {
         $turn->trace->rule('the call begins');
         if ($this->script->agent->speaksFirst) {
+            $this->greet($turn);
             $this->walker->go($turn, $this->script->first);
         } else {
             $turn->trace->rule('the caller speaks first');
+        }
+    }
+
+    /** The greeting for who is calling, where the agent has one. */
+    private function greet(Turn $turn): void
+    {
+        $greeting = $this->script->agent->greeting;
+        $who = match (true) {
+            (bool) ($turn->state->caller['known'] ?? false) => 'known',
+            $turn->state->from === null && $greeting['withheld'] !== null => 'withheld',
+            default => 'unknown',
+        };
+        if ($greeting[$who] !== null) {
+            $turn->trace->rule("greeting for a caller who is {$who}");
+            $turn->prompt($greeting[$who], 'greeting');
         }
     }
 

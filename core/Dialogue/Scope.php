@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Dialogue;
 
 use Ringo\Script\Script;
+use Ringo\Speech\Display;
 use Ringo\Speech\Locale;
 use Ringo\Speech\Speakable;
 use Ringo\Value\Typed;
@@ -21,7 +22,7 @@ final readonly class Scope
 
     public Locale $locale;
 
-    public function __construct(private Script $script, private CallState $state, private Speakable $speakable)
+    public function __construct(private Script $script, private CallState $state, private Speakable $speakable, private Display $display)
     {
         $start = (new \DateTimeImmutable($state->startedAt))->setTimezone(new \DateTimeZone($script->agent->tz));
         $this->now = $start->setTimestamp($start->getTimestamp() + (int) $state->clock);
@@ -65,6 +66,23 @@ final readonly class Scope
         };
 
         return is_scalar($raw) && ! is_bool($raw) && trim((string) $raw) !== '' ? trim((string) $raw) : null;
+    }
+
+    /** The words for a placeholder in a written message: figures and dates as one writes them. */
+    public function written(string $path): ?string
+    {
+        $field = $this->script->sheet->field($path);
+        $held = $field === null ? null : ($this->state->values[$path] ?? null);
+        if ($field !== null && $held !== null) {
+            return $this->display->show($field->typed($held->value));
+        }
+
+        return match ($path) {
+            'today' => $this->display->show(new Typed(ValueType::Date, $this->now->format('Y-m-d'))),
+            'now' => $this->now->format('H:i'),
+            'caller.number' => $this->state->from === null ? null : $this->display->show(new Typed(ValueType::Phone, $this->state->from)),
+            default => $this->words($path),
+        };
     }
 
     /** The bare value at a path, for conditions. */

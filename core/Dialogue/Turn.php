@@ -41,7 +41,7 @@ final class Turn
 
     public function scope(): Scope
     {
-        return new Scope($this->script, $this->state, $this->speakable);
+        return new Scope($this->script, $this->state, $this->speakable, $this->display);
     }
 
     public function locale(): Locale
@@ -150,6 +150,13 @@ final class Turn
         if ($before !== null) {
             $this->trace->changes[] = ['field' => $field, 'from' => $before->value, 'to' => null, 'display' => '', 'origin' => 'forgotten'];
         }
+    }
+
+    public function send(Send $send): void
+    {
+        $this->actions[] = $send;
+        $this->state->sent[] = ['by' => $send->by, 'to' => $send->to, 'subject' => $send->subject, 'text' => $send->text, 'file' => $send->file, 'step' => $send->step, 'turn' => $this->state->turns];
+        $this->trace->rule("sends by {$send->by} to {$send->to}");
     }
 
     public function end(string $outcome): void

@@ -11,6 +11,7 @@ use Ringo\Script\Steps\FinishStep;
 use Ringo\Script\Steps\ListenStep;
 use Ringo\Script\Steps\NoteStep;
 use Ringo\Script\Steps\SayStep;
+use Ringo\Script\Steps\SendStep;
 use Ringo\Script\Steps\Step;
 use Ringo\Script\WayOut;
 use Ringo\Sheet\Field;
@@ -38,6 +39,7 @@ final readonly class Walker
                 $step instanceof SayStep => $this->say($turn, $step),
                 $step instanceof NoteStep => $this->note($turn, $step),
                 $step instanceof BranchStep => $this->branch($turn, $step),
+                $step instanceof SendStep => $this->send($turn, $step),
                 $step instanceof FinishStep => $this->finish($turn, $step),
                 default => $this->put($turn, $step),
             };
@@ -307,6 +309,24 @@ final readonly class Walker
             $turn->state->outcome = $step->outcome;
             $turn->trace->rule('outcome so far: '.$step->outcome);
         }
+
+        return $step->next;
+    }
+
+    private function send(Turn $turn, SendStep $step): string
+    {
+        $scope = $turn->scope();
+        $to = $scope->value($step->to);
+        $to = is_string($to) && trim($to) !== '' ? trim($to) : (preg_match('/[@+:]|^\d/', $step->to) === 1 ? $step->to : null);
+        if ($to === null) {
+            $turn->trace->rule("send {$step->key()}: {$step->to} is not known, so nothing is sent");
+
+            return $step->otherwise ?? $step->next;
+        }
+        $fill = $scope->written(...);
+        $text = $step->words->filled(0, $fill);
+        $subject = $step->subject === null ? null : Prompt::of($step->subject)->filled(0, $fill);
+        $turn->send(new Send($step->by, $to, $subject, $text, $step->file, $step->key()));
 
         return $step->next;
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Script;
 
 use Ringo\Document\Node;
+use Ringo\Speech\Prompt;
 
 /** Who speaks: the agent's name, business, voice and manner. */
 final readonly class Agent
@@ -15,6 +16,7 @@ final readonly class Agent
      * @param array{engine: string, name: string, pace: float, pitch: float} $voice pace and pitch: 1 is the voice's own
      * @param string $formality plain, formal or chatty
      * @param string $acknowledges how much it acknowledges: little, some or much
+     * @param array{known: ?Prompt, unknown: ?Prompt, withheld: ?Prompt} $greeting said before the first step, by who is calling; unknown stands in for withheld
      * @param string $spelling how it spells: plain (S for sugar), phonetic (S for sierra) or letters
      */
     public function __construct(
@@ -29,6 +31,7 @@ final readonly class Agent
         public string $acknowledges,
         public string $spelling,
         public bool $speaksFirst,
+        public array $greeting = ['known' => null, 'unknown' => null, 'withheld' => null],
     ) {
     }
 
@@ -49,6 +52,12 @@ final readonly class Agent
         if ($language !== 'en') {
             $node->problem('language', "“{$language}” is not spoken yet; English (en) is");
         }
+        $words = $node->child('greeting');
+        $greeting = [];
+        foreach (['known', 'unknown', 'withheld'] as $who) {
+            $prompt = $words->has($who) ? Prompt::of($words->text($who)) : null;
+            $greeting[$who] = $prompt === null || $prompt->isEmpty() ? null : $prompt;
+        }
         $agent = new self(
             name: $node->string('name'),
             business: $node->string('business'),
@@ -66,8 +75,9 @@ final readonly class Agent
             acknowledges: $manner->oneOf('acknowledges', ['little', 'some', 'much'], 'some'),
             spelling: $manner->oneOf('spelling', ['plain', 'phonetic', 'letters'], 'plain'),
             speaksFirst: $node->oneOf('speaks_first', ['agent', 'caller'], 'agent') === 'agent',
+            greeting: $greeting,
         );
-        foreach ([$voice, $manner, $node] as $part) {
+        foreach ([$voice, $manner, $words, $node] as $part) {
             $part->noMore();
         }
 

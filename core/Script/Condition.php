@@ -90,6 +90,36 @@ final readonly class Condition
         return $this->parts === [] ? [$this->value] : array_merge(...array_map(static fn (self $part): array => $part->paths(), $this->parts));
     }
 
+    /** @return list<string> values that are there wherever the condition holds */
+    public function ensures(): array
+    {
+        return match ($this->kind) {
+            'all' => array_merge(...array_map(static fn (self $part): array => $part->ensures(), $this->parts), ...[[]]),
+            'any' => count($this->parts) === 1 ? $this->parts[0]->ensures() : [],
+            'known' => $this->than ? [$this->value] : [],
+            'is_not' => [],
+            default => [$this->value],
+        };
+    }
+
+    /** @return list<string> values that are there wherever the condition does not hold */
+    public function ensuredWithout(): array
+    {
+        return match ($this->kind) {
+            'any' => array_merge(...array_map(static fn (self $part): array => $part->ensuredWithout(), $this->parts), ...[[]]),
+            'all' => count($this->parts) === 1 ? $this->parts[0]->ensuredWithout() : [],
+            'known' => $this->than ? [] : [$this->value],
+            'is_not' => [$this->value],
+            default => [],
+        };
+    }
+
+    /** @return list<array{string, string, mixed}> every comparison in it: value, kind, with what */
+    public function comparisons(): array
+    {
+        return $this->parts === [] ? [[$this->value, $this->kind, $this->than]] : array_merge(...array_map(static fn (self $part): array => $part->comparisons(), $this->parts));
+    }
+
     /** The condition as a reader would say it. */
     public function inWords(): string
     {

@@ -16,6 +16,7 @@ final readonly class Script
     /**
      * @param array<string, Step> $steps in reading order
      * @param array<string, scalar> $facts of the business, for prompts: `[fact.deposit]`
+     * @param array<string, string> $scenes step => the heading of the scene that begins with it
      */
     public function __construct(
         public Agent $agent,
@@ -26,6 +27,7 @@ final readonly class Script
         public Hours $hours,
         public Limits $limits,
         public array $facts,
+        public array $scenes = [],
     ) {
     }
 

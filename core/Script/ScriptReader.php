@@ -14,6 +14,7 @@ use Ringo\Script\Steps\FinishStep;
 use Ringo\Script\Steps\ListenStep;
 use Ringo\Script\Steps\NoteStep;
 use Ringo\Script\Steps\SayStep;
+use Ringo\Script\Steps\SendStep;
 use Ringo\Script\Steps\Step;
 use Ringo\Sheet\RecordSheet;
 use Ringo\Speech\Prompt;
@@ -26,7 +27,7 @@ use Ringo\Value\ValueType;
  */
 final class ScriptReader
 {
-    private const KINDS = ['say', 'ask', 'choose', 'listen', 'branch', 'note', 'finish'];
+    private const KINDS = ['say', 'ask', 'choose', 'listen', 'branch', 'note', 'send', 'finish'];
 
     /** @throws InvalidDocument */
     public function fromJson(string $json): Script
@@ -63,7 +64,7 @@ final class ScriptReader
         }
         $agent = Agent::read($node->child('agent'));
         $sheet = RecordSheet::read($node->child('sheet'));
-        $steps = $this->steps($node, $sheet);
+        [$steps, $scenes] = $this->steps($node, $sheet);
         $first = $node->string('first');
         $standing = Standing::read($node->child('standing'));
         $script = new Script(
@@ -75,6 +76,7 @@ final class ScriptReader
             hours: Hours::read($node->child('hours')),
             limits: Limits::read($node->child('limits')),
             facts: $this->facts($node),
+            scenes: $scenes,
         );
         $this->checkReferences($node, $script);
         $node->noMore();
@@ -99,10 +101,11 @@ final class ScriptReader
         return $facts;
     }
 
-    /** @return array<string, Step> */
+    /** @return array{array<string, Step>, array<string, string>} the steps, and the scenes that begin at some of them */
     private function steps(Node $node, RecordSheet $sheet): array
     {
         $steps = [];
+        $scenes = [];
         foreach ($node->children('steps') as $one) {
             $key = $one->string('key');
             if (preg_match('/^[a-z][a-z0-9_]*$/', $key) !== 1) {
@@ -118,16 +121,21 @@ final class ScriptReader
                 'listen' => $this->listen($key, $one),
                 'branch' => $this->branch($key, $one),
                 'note' => $this->note($key, $one, $sheet),
+                'send' => $this->send($key, $one),
                 'finish' => new FinishStep($key, Prompt::of($one->text('prompt')), $one->optional('outcome')),
                 default => new SayStep($key, $this->prompt($one), $one->string('next')),
             };
+            $scene = trim($one->optional('scene') ?? '');
+            if ($scene !== '') {
+                $scenes[$key] = $scene;
+            }
             $one->noMore();
         }
         if ($steps === []) {
             $node->problem('steps', 'a script needs at least one step');
         }
 
-        return $steps;
+        return [$steps, $scenes];
     }
 
     private function ask(string $key, Node $node, RecordSheet $sheet): AskStep
@@ -157,15 +165,11 @@ final class ScriptReader
     private function choose(string $key, Node $node, RecordSheet $sheet): ChooseStep
     {
         $options = [];
-        $digits = [];
         foreach ($node->children('options') as $i => $one) {
             $digit = $one->optional('digit') ?? (string) ($i + 1);
             if (preg_match('/^[0-9*#]$/', $digit) !== 1) {
                 $one->problem('digit', "“{$digit}” is no key of a telephone");
-            } elseif (isset($digits[$digit])) {
-                $one->problem('digit', "the key {$digit} is already on “{$digits[$digit]}”");
             }
-            $digits[$digit] = $one->string('key');
             $options[] = ['key' => $one->string('key'), 'label' => $one->string('label'), 'phrases' => $one->strings('phrases'), 'digit' => $digit, 'next' => $one->string('next')];
             $one->noMore();
         }
@@ -184,8 +188,8 @@ final class ScriptReader
         }
         $reprompts = $node->child('reprompts');
         $repeat = $node->optional('repeat_key');
-        if ($repeat !== null && isset($digits[$repeat])) {
-            $node->problem('repeat_key', "the key {$repeat} is already on “{$digits[$repeat]}”");
+        if ($repeat !== null && preg_match('/^[0-9*#]$/', $repeat) !== 1) {
+            $node->problem('repeat_key', "“{$repeat}” is no key of a telephone");
         }
         $step = new ChooseStep(
             key: $key,
@@ -251,6 +255,21 @@ final class ScriptReader
         }
 
         return new NoteStep($key, $set, $node->strings('forget'), $node->optional('tag'), $node->optional('outcome'), $node->string('next'));
+    }
+
+    private function send(string $key, Node $node): SendStep
+    {
+        $by = $node->oneOf('by', SendStep::BY, 'text');
+        $to = trim($node->string('to'));
+        if ($to === '') {
+            $node->problem('to', 'names nobody to send to; write a field, caller.number, caller.email or an address');
+        }
+        $words = Prompt::of($node->text('words'));
+        if ($words->isEmpty()) {
+            $node->problem('words', 'says nothing');
+        }
+
+        return new SendStep($key, $by, $to, $node->optional('subject'), $words, $node->optional('file'), $node->optional('otherwise'), $node->string('next'));
     }
 
     private function prompt(Node $node): Prompt

@@ -19,6 +19,7 @@ final readonly class Standing
      * @param ?string $personKey the key that asks for a person anywhere
      * @param list<string> $neverSay words that must not leave the agent's mouth
      * @param array<string, string> $words own words for built-in replies: who, machine, off_topic, no_answer, goodbye
+     * @param list<string> $mustSay what the business requires the opening to tell: machine (that no person speaks), recording
      * @param int $patience signs of frustration before the call goes to a person
      */
     public function __construct(
@@ -28,6 +29,7 @@ final readonly class Standing
         public array $neverSay,
         public array $words,
         public int $patience,
+        public array $mustSay = [],
     ) {
     }
 
@@ -62,9 +64,23 @@ final readonly class Standing
             neverSay: $node->strings('never_say'),
             words: $words,
             patience: (int) $node->number('patience', 3, 1, 20),
+            mustSay: self::mustSayOf($node),
         );
         $node->noMore();
 
         return $standing;
+    }
+
+    /** @return list<string> */
+    private static function mustSayOf(Node $node): array
+    {
+        $must = $node->strings('must_say');
+        foreach ($must as $i => $one) {
+            if (! in_array($one, ['machine', 'recording'], true)) {
+                $node->problem("must_say[{$i}]", "“{$one}” is not one of machine, recording");
+            }
+        }
+
+        return array_values(array_intersect($must, ['machine', 'recording']));
     }
 }

@@ -152,7 +152,7 @@ final class CallCommand
             'declined' => $record->declined,
             'outcome' => $record->outcome,
             'summary' => $record->summary,
-            'deliveries' => [],
+            'deliveries' => $call->state->sent,
             'unused_lines' => $call->unused,
         ] + ($request['trace'] === true ? ['trace' => array_map(static fn (Trace $trace): array => $trace->toArray(), $call->traces)] : []);
     }

@@ -323,7 +323,7 @@ final readonly class PersonNameReader implements Reader
     /**
      * Which of the names said a spelling belongs to: the one it is most like, the last where that is open.
      *
-     * @param non-empty-list<string> $names
+     * @param array<int, string> $names
      */
     private function spelledPart(array $names, string $letters): int
     {

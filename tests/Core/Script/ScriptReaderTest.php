@@ -67,15 +67,6 @@ final class ScriptReaderTest extends TestCase
         yield 'no such zone' => [static fn (array $d): array => [...$d, 'agent' => [...$d['agent'], 'tz' => 'Europe/Oldmere']], 'agent.tz', 'no time zone'];
         yield 'hours the wrong way round' => [static fn (array $d): array => [...$d, 'hours' => ['mon' => ['17:00-08:00']]], 'hours.mon', 'no range of hours'];
         yield 'a date that does not exist' => [static fn (array $d): array => [...$d, 'hours' => ['closures' => [['date' => '2026-02-30']]]], 'hours.closures[0].date', 'no date'];
-        yield 'a key used twice' => [static function (array $d): array {
-            foreach ($d['steps'] as $i => $step) {
-                if ($step['key'] === 'payment') {
-                    $d['steps'][$i]['options'][1]['digit'] = '1';
-                }
-            }
-
-            return $d;
-        }, 'options[1].digit', 'already on “account”'];
         yield 'a required field that is none' => [static fn (array $d): array => [...$d, 'sheet' => [...$d['sheet'], 'required' => ['age']]], 'sheet.required', '“age” is required'];
         yield 'a format that is none' => [static function (array $d): array {
             $d['sheet']['properties']['phone']['format'] = 'telefone';
