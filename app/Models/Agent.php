@@ -8,6 +8,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Database\Eloquent\SoftDeletes;
 
 /**
  * A phone agent of a business.
@@ -23,6 +24,8 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  */
 final class Agent extends Model
 {
+    use SoftDeletes;
+
     protected $fillable = ['business_id', 'key', 'name', 'direction'];
 
     public function getRouteKeyName(): string
@@ -46,6 +49,24 @@ final class Agent extends Model
     public function releases(): HasMany
     {
         return $this->hasMany(Release::class)->orderByDesc('number');
+    }
+
+    /** @return HasMany<DraftVersion, $this> */
+    public function draftVersions(): HasMany
+    {
+        return $this->hasMany(DraftVersion::class)->orderByDesc('version');
+    }
+
+    /** @return HasMany<Call, $this> */
+    public function calls(): HasMany
+    {
+        return $this->hasMany(Call::class);
+    }
+
+    /** @return HasMany<Recording, $this> */
+    public function recordings(): HasMany
+    {
+        return $this->hasMany(Recording::class);
     }
 
     /** @return HasOne<Release, $this> */

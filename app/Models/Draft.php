@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * The script of an agent that is being worked on.
  *
  * @property int $script_text_id
+ * @property int $agent_id
  * @property int $version
  * @property-read ScriptText $scriptText
  */

@@ -15,12 +15,33 @@ use Illuminate\Support\Carbon;
  * @property int $number
  * @property int $script_text_id
  * @property string $note
+ * @property ?int $again_of number of the release that this one brings back
+ * @property ?list<array{kind: string, step: ?string, words: string, details: list<array{what: string, from: ?string, to: ?string}>}> $changes since the release before
+ * @property ?list<string> $accepted warnings that were accepted
  * @property ?Carbon $created_at
  * @property-read ScriptText $scriptText
  */
 final class Release extends Model
 {
-    protected $fillable = ['agent_id', 'script_text_id', 'number', 'note', 'released_by', 'created_at'];
+    protected $fillable = ['agent_id', 'script_text_id', 'number', 'note', 'released_by', 'again_of', 'changes', 'accepted', 'created_at'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['changes' => 'array', 'accepted' => 'array'];
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function releasedBy(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'released_by');
+    }
+
+    /** @return BelongsTo<Agent, $this> */
+    public function agent(): BelongsTo
+    {
+        return $this->belongsTo(Agent::class);
+    }
 
     /** @return BelongsTo<ScriptText, $this> */
     public function scriptText(): BelongsTo

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Support\ScriptLibrary;
 use Illuminate\Database\Eloquent\Model;
+use Ringo\Design\ScriptDocument;
 use Ringo\Document\InvalidDocument;
 use Ringo\Script\Script;
 
@@ -26,6 +27,12 @@ final class ScriptText extends Model
     public static function of(Agent $agent, string $document): self
     {
         return self::query()->firstOrCreate(['agent_id' => $agent->id, 'hash' => hash('sha256', $document)], ['document' => $document]);
+    }
+
+    /** @throws InvalidDocument */
+    public function document(): ScriptDocument
+    {
+        return app(ScriptLibrary::class)->documentOf($this);
     }
 
     /** @throws InvalidDocument */

@@ -569,7 +569,8 @@ final readonly class Answers
             $taken = false;
         }
         $unknown = ! $taken && ! $step->required && $this->phrases->contains($heard, 'doubt');
-        $refused = ($unknown || $this->phrases->contains($heard, 'refusals')) && ! ($taken && ! $free) && ! ($free && $this->phrases->content($heard->tokens) > 8);
+        $nothing = $this->nothingToSay($turn, $step, $field, $words);
+        $refused = $nothing || ($unknown || $this->phrases->contains($heard, 'refusals')) && ! ($taken && ! $free) && ! ($free && $this->phrases->content($heard->tokens) > 8);
         if ($refused) {
             $this->refused($turn, $step);
 
@@ -591,7 +592,7 @@ final readonly class Answers
             $this->take($turn, $field, $reading, Origin::Asked);
             $answered = $question !== null && $this->serve($turn, $question);
             if (! $answered && $state->pending === [] && $this->acknowledges($turn)) {
-                $turn->standing('acknowledge');
+                $this->acknowledge($turn, $field, $reading);
             }
             $this->walker->proceed($turn, $step->next);
 
@@ -1123,6 +1124,21 @@ final readonly class Answers
             'little' => false,
             default => $turn->state->heard % 2 === 1,
         };
+    }
+
+    /** A no is not met with 'lovely', nor a tale of woe with 'perfect'. */
+    private function acknowledge(Turn $turn, Field $field, Reading $reading): void
+    {
+        if ($field->type !== ValueType::YesNo || $reading->value === true) {
+            $turn->standing($field->type === ValueType::Text ? 'acknowledge_words' : 'acknowledge');
+        }
+    }
+
+    /** Whether a question that may be left open is answered with 'no, nothing special'. */
+    private function nothingToSay(Turn $turn, AskStep $step, Field $field, Heard $heard): bool
+    {
+        return $field->type === ValueType::Text && ! $step->required
+            && ($this->phrases->is($heard, 'nothing_to_add') || $this->phrases->only($heard, 'nothing_more'));
     }
 
     private function digitsIn(Heard $heard): bool

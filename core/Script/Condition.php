@@ -84,6 +84,18 @@ final readonly class Condition
         };
     }
 
+    /** How deep comparisons are joined: 1 is a comparison alone. */
+    public function depth(): int
+    {
+        return $this->parts === [] ? 1 : 1 + max(array_map(static fn (self $part): int => $part->depth(), $this->parts));
+    }
+
+    /** How its parts are joined: all or any; null where it is one comparison. */
+    public function join(): ?string
+    {
+        return $this->parts === [] ? null : $this->kind;
+    }
+
     /** @return list<string> the paths the condition looks at */
     public function paths(): array
     {

@@ -55,7 +55,9 @@ final readonly class Prompt
             }, $sentence);
             $said = (string) preg_replace(['/\s+/', '/\s+([,.;:!?])/', '/,\s*([.!?])/'], [' ', '$1', '$1'], $said);
             if (! $hole && trim($said, ' ,.;:!?') !== '') {
-                $kept[] = trim($said);
+                $said = trim($said);
+                // A value that opens a sentence takes its capital, as any first word does.
+                $kept[] = str_starts_with(ltrim($sentence), '[') ? mb_strtoupper(mb_substr($said, 0, 1)).mb_substr($said, 1) : $said;
             }
         }
 

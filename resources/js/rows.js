@@ -1,10 +1,10 @@
 /** Moves through lists with j and k, and opens a row with Enter. */
 export function rows() {
-    const list = document.querySelector('[data-rows]');
+    const list = document.querySelector('[data-rows], [data-book]');
     if (!list) {
         return;
     }
-    const all = () => [...list.querySelectorAll('[data-row]')];
+    const all = () => [...list.querySelectorAll('[data-row]')].filter((row) => !row.hidden);
     document.addEventListener('keydown', (event) => {
         if (event.target.closest('input, select, textarea, dialog[open], .handset') || event.ctrlKey || event.metaKey || event.altKey) {
             return;

@@ -16,7 +16,7 @@ export function shortcuts({ring}) {
             event.preventDefault();
             ring();
         } else if (event.key === '/') {
-            const find = document.querySelector('[data-find]');
+            const find = document.querySelector('[data-book-find]') ?? document.querySelector('[data-find]');
             if (find) {
                 event.preventDefault();
                 find.focus();

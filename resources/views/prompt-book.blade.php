@@ -1,50 +1,54 @@
+@php
+    /** @var list<\Ringo\Inspection\Finding> $findings */
+    $counts = array_count_values(array_map(static fn ($finding): string => $finding->severity->value, $findings));
+@endphp
 <x-layout title="Prompt book" :business="$business" :agent="$agent" here="prompt-book">
-    <header class="head">
-        <h1>Prompt book</h1>
-        <p class="sub">{{ count($rows) }} steps, {{ count($script->sheet->fields) }} fields, {{ count($script->standing->replies) }} standing replies</p>
-    </header>
-    <div class="book lanes-{{ min(10, $spine->lanes) }}" role="list" aria-label="Steps of {{ $agent->name }} in reading order" data-rows>
+    <x-agent-head :business="$business" :agent="$agent" here="book" title="Prompt book" :sub="count($rows).' steps, '.count($script->sheet->fields).' fields'"/>
+    <div class="book-tools">
+        <label class="sr" for="book-find">Find in this script</label>
+        <span class="book-find"><input id="book-find" type="search" placeholder="Find a step or words" data-book-find><span data-book-hits role="status"></span></span>
+        <details class="pick scenes"><summary class="button">Jump to</summary><ul data-jump>
+            @foreach ($rows as $row)@if ($row['scene'] || $loop->first)<li><a href="#step-{{ $row['step']->key() }}" data-goto="{{ $row['step']->key() }}">{{ $row['scene'] ?? $row['step']->key() }}</a></li>@endif @endforeach
+        </ul></details>
+        <button type="button" data-fold-all aria-pressed="false">Fold all</button>
+        <button type="button" data-insert-first>Add a step <kbd>n</kbd></button>
+        <button type="button" class="findings-toggle" data-findings-toggle aria-expanded="false" aria-controls="findings"><x-icon name="shield-check"/> <span data-findings-count>{{ app(\App\Support\Book\BookView::class)->count($findings) }}</span></button>
+        <span class="saved" data-book-saved role="status"></span>
+    </div>
+    <section class="findings card" id="findings" data-findings hidden aria-label="Findings"><ul class="found-list" data-findings-list>@include('parts.book.findings', ['findings' => $findings])</ul></section>
+    <div class="notice" data-book-notice role="status" hidden><span data-notice-text></span> <button type="button" data-notice-undo hidden>Undo</button> <button type="button" data-notice-reload hidden>Show the draft as it is now</button> <button type="button" class="bare" data-notice-close><x-icon name="x"/><span class="sr">Close</span></button></div>
+    <div class="book lanes-{{ min(10, $spine->lanes) }}" role="list" aria-label="Steps of {{ $agent->name }} in reading order" data-book data-version="{{ $version }}" data-url="{{ route('prompt-book', [$business, $agent]) }}">
         <div class="book-head" aria-hidden="true"><span></span><span>{{ $agent->name }} says</span><span>The caller answers, and where that leads</span><span>Fills, seconds</span></div>
         @foreach ($rows as $row)
-            @php $step = $row['step']; @endphp
-            <article class="row kind-{{ $step->kind() }}" id="step-{{ $step->key() }}" role="listitem" tabindex="-1" data-row data-step="{{ $step->key() }}">
-                @include('parts.spine', ['spine' => $row['spine'], 'kind' => $step->kind(), 'lanes' => $spine->lanes])
-                <div class="says">
-                    <h2><span class="name">{{ $step->key() }}</span> <span class="kind">{{ $step->kind() }}</span></h2>
-                    @forelse ($row['texts'] as $text)
-                        <p>@if (! $loop->first)<span class="or">or</span> @endif @include('parts.prompt-text', ['text' => $text])</p>
-                    @empty
-                        <p class="silent">{{ $step->kind() === 'branch' ? 'decides without a word' : 'writes down without a word' }}</p>
-                    @endforelse
-                </div>
-                <ul class="answers">
-                    @foreach ($row['answers'] as $answer)
-                        <li class="{{ $answer['kind'] }}">
-                            @if ($answer['key'] !== null)<kbd>{{ $answer['key'] }}</kbd>@endif
-                            <span class="words">{{ $answer['words'] }}@if (($answer['more'] ?? '') !== '')<br><span class="more">{{ $answer['more'] }}</span>@endif</span>
-                            @if ($answer['to'] !== null)<a class="to {{ $answer['to'] === $row['next'] ? 'next' : '' }}" href="#step-{{ $answer['to'] }}"><span aria-hidden="true">{{ $answer['to'] === $row['next'] ? '↓' : '→' }}</span> {{ $answer['to'] }}</a>@endif
-                        </li>
-                    @endforeach
-                </ul>
-                <div class="fills">
-                    @if ($row['field'])<span class="field" title="{{ $script->sheet->field($row['field'])?->title }}, {{ $script->sheet->field($row['field'])?->type->value }}">{{ $row['field'] }}</span>@endif
-                    @if ($row['seconds'] !== null)<span class="seconds {{ $row['seconds'] > 12 ? 'long' : '' }}" title="Seconds until the caller may answer">{{ number_format($row['seconds'], 1) }}</span>@endif
-                </div>
-            </article>
+            @include('parts.book.row', ['row' => $row, 'findings' => $byStep[$row['step']->key()] ?? []])
         @endforeach
     </div>
     <section class="standing" aria-labelledby="standing-title">
-        <h2 id="standing-title">Holds on every step</h2>
+        <h2 id="standing-title">Holds on every step <a class="more" href="{{ route('agent', [$business, $agent]) }}#standing">change</a></h2>
         <div class="replies">
-            @foreach ($script->standing->replies as $reply)
+            @forelse ($script->standing->replies as $reply)
                 <div class="reply">
                     <p class="asked">“{{ $reply['when'][0] ?? '' }}”</p>
                     <p class="said">@include('parts.prompt-text', ['text' => is_array($reply['say']) ? $reply['say'][0] : $reply['say']])</p>
                 </div>
-            @endforeach
+            @empty
+                <p class="empty">No standing replies yet: answers to what callers ask anywhere belong here.</p>
+            @endforelse
             @if ($script->standing->person)
                 <div class="reply"><p class="asked">“a person, please”@if ($script->standing->personKey) or key {{ $script->standing->personKey }}@endif</p><p class="said"><a class="to" href="#step-{{ $script->standing->person }}">→ {{ $script->standing->person }}</a></p></div>
             @endif
         </div>
     </section>
+    <dialog id="new-step" class="new-step" aria-labelledby="new-step-title">
+        <form method="dialog">
+            <h2 id="new-step-title">A new step <small data-after></small></h2>
+            <div class="kinds" role="radiogroup" aria-label="Kind">
+                @foreach (['say' => 'speaks and goes on', 'ask' => 'asks for one field', 'choose' => 'a menu, by voice or key', 'listen' => 'an open question, sorted into topics', 'branch' => 'goes one of several ways by conditions', 'note' => 'sets a value, a tag or the outcome', 'send' => 'sends a text, an e-mail or a web request', 'finish' => 'last words, then hangs up'] as $kind => $words)
+                    <label><input type="radio" name="kind" value="{{ $kind }}" @checked($kind === 'say')> <strong>{{ $kind }}</strong> {{ $words }}</label>
+                @endforeach
+            </div>
+            <label class="field-label"><span>its name <small>can be left to Ringo</small></span><input name="name" placeholder="delivery_date" autocomplete="off"></label>
+            <p class="go"><button class="primary" value="add">Add it <kbd>↵</kbd></button> <button value="no" formnovalidate>Close <kbd>Esc</kbd></button></p>
+        </form>
+    </dialog>
 </x-layout>

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Support;
+namespace App\Support\Book;
 
 use Ringo\Script\Script;
 use Ringo\Script\Spine;
@@ -12,6 +12,7 @@ use Ringo\Script\Steps\ChooseStep;
 use Ringo\Script\Steps\FinishStep;
 use Ringo\Script\Steps\ListenStep;
 use Ringo\Script\Steps\NoteStep;
+use Ringo\Script\Steps\SendStep;
 use Ringo\Script\Steps\Step;
 use Ringo\Script\WayOut;
 use Ringo\Speech\Timing;
@@ -30,7 +31,7 @@ final readonly class PromptRows
         $this->timing = new Timing;
     }
 
-    /** @return list<array{step: Step, texts: list<string>, answers: list<Answer>, field: ?string, seconds: ?float, spine: array<string, mixed>, next: ?string}> */
+    /** @return list<array{step: Step, texts: list<string>, answers: list<Answer>, field: ?string, seconds: ?float, spine: array<string, mixed>, next: ?string, scene: ?string}> */
     public function rows(): array
     {
         $keys = array_keys($this->script->steps);
@@ -46,7 +47,8 @@ final readonly class PromptRows
                 'field' => $step instanceof AskStep || $step instanceof ChooseStep ? $step->field : null,
                 'seconds' => $spoken === [] ? null : max(array_map(fn (string $text): float => $this->timing->ofAgent($text, $this->script->agent->voice['pace']), $spoken)),
                 'spine' => $this->spine->rows[$i],
-                'next' => $keys[$i + 1] ?? null,
+                'next' => isset($keys[$i + 1]) ? (string) $keys[$i + 1] : null,
+                'scene' => $this->script->scenes[$key] ?? null,
             ];
         }
 
@@ -73,6 +75,10 @@ final readonly class PromptRows
                 ['key' => null, 'words' => 'otherwise', 'kind' => 'rule', 'to' => $step->otherwise],
             ],
             $step instanceof FinishStep => [['key' => null, 'words' => 'hangs up'.($step->outcome === null ? '' : '; outcome: '.$step->outcome), 'kind' => 'rule', 'to' => null]],
+            $step instanceof SendStep => [
+                ['key' => null, 'words' => ['text' => 'a text', 'email' => 'an e-mail', 'web' => 'a web request'][$step->by].' to '.$step->to, 'more' => '“'.\Illuminate\Support\Str::limit($step->words->variants[0], 90).'”', 'kind' => 'rule', 'to' => $step->next],
+                ...($step->otherwise === null ? [] : [['key' => null, 'words' => 'nobody to send to', 'kind' => 'rule', 'to' => $step->otherwise]]),
+            ],
             $step instanceof NoteStep => [['key' => null, 'words' => $this->noted($step), 'kind' => 'rule', 'to' => $step->next]],
             default => array_map(static fn (array $exit): array => ['key' => null, 'words' => 'goes straight on', 'kind' => 'rule', 'to' => $exit['to']], $step->exits()),
         };

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Models\Agent;
+use App\Models\CallStep;
+
+/** How calls went through a script: how many came to each step, went each way, and ended where. */
+final readonly class Traffic
+{
+    private const MOST = 5000;
+
+    /** @return array{calls: int, steps: array<string, int>, ways: array<string, int>, left: array<string, int>} ways by `from>to`; left: where callers hung up or the call ended */
+    public function of(Agent $agent, int $days, string $kind): array
+    {
+        $calls = $agent->calls()->where('kind', $kind)->where('status', 'ended')->where('started_at', '>=', now()->subDays($days))->orderByDesc('started_at')->limit(self::MOST)->pluck('id');
+        $steps = [];
+        $ways = [];
+        $left = [];
+        foreach ($calls->chunk(500) as $some) {
+            $paths = [];
+            foreach (CallStep::query()->whereIn('call_id', $some)->orderBy('call_id')->orderBy('n')->select('call_id', 'trace')->cursor() as $step) {
+                foreach ($step->trace['steps'] ?? [] as $key) {
+                    $paths[$step->getAttribute('call_id')][] = (string) $key;
+                }
+            }
+            foreach ($paths as $path) {
+                foreach (array_unique($path) as $key) {
+                    $steps[$key] = ($steps[$key] ?? 0) + 1;
+                }
+                $seen = [];
+                for ($i = 1; $i < count($path); $i++) {
+                    $way = $path[$i - 1].'>'.$path[$i];
+                    if (! isset($seen[$way])) {
+                        $seen[$way] = true;
+                        $ways[$way] = ($ways[$way] ?? 0) + 1;
+                    }
+                }
+                $end = $path[count($path) - 1];
+                $left[$end] = ($left[$end] ?? 0) + 1;
+            }
+        }
+
+        return ['calls' => $calls->count(), 'steps' => $steps, 'ways' => $ways, 'left' => $left];
+    }
+}
