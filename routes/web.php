@@ -2,12 +2,17 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\AgentController;
 use App\Http\Controllers\BoardController;
 use App\Http\Controllers\CallController;
 use App\Http\Controllers\CallExportController;
+use App\Http\Controllers\CallMapController;
 use App\Http\Controllers\ContactSearchController;
 use App\Http\Controllers\HandsetController;
 use App\Http\Controllers\PromptBookController;
+use App\Http\Controllers\RecordingController;
+use App\Http\Controllers\ReleaseController;
+use App\Http\Controllers\ScriptTextController;
 use App\Http\Controllers\SignInController;
 use Illuminate\Support\Facades\Route;
 
@@ -30,10 +35,43 @@ Route::middleware('auth')->group(static function (): void {
         Route::get('/calls/{call}/transcript.vtt', [CallExportController::class, 'webVtt'])->name('call.vtt');
         Route::get('/calls/{call}/record.csv', [CallExportController::class, 'callCsv'])->name('call.csv');
         Route::get('/calls/{call}/record.jsonl', [CallExportController::class, 'callJsonLines'])->name('call.jsonl');
+        Route::get('/agents/{agent}/recordings/{recording}/audio', [RecordingController::class, 'audio'])->name('recording.audio');
         Route::get('/calls/{call}/turns/{n}.wav', [CallController::class, 'audio'])->whereNumber('n')->name('call.audio');
 
         Route::middleware('can:design,business')->group(static function (): void {
+            Route::get('/agents', [AgentController::class, 'index'])->name('agents');
+            Route::get('/agents/new', [AgentController::class, 'new'])->name('agent.new');
+            Route::post('/agents', [AgentController::class, 'store'])->name('agent.store');
+            Route::get('/agents/starters/{starter}', [AgentController::class, 'starter'])->name('starter');
+            Route::get('/agents/starters/{starter}/{n}.wav', [AgentController::class, 'starterAudio'])->whereNumber('n')->name('starter.audio');
+            Route::post('/agents/preview', [AgentController::class, 'preview'])->name('agent.preview');
+            Route::post('/agents/import', [AgentController::class, 'import'])->name('agent.import');
+            Route::get('/agents/{agent}', [AgentController::class, 'show'])->name('agent');
+            Route::put('/agents/{agent}', [AgentController::class, 'update'])->name('agent.update');
+            Route::delete('/agents/{agent}', [AgentController::class, 'destroy'])->name('agent.delete');
+            Route::post('/agents/{agent}/restore', [AgentController::class, 'restore'])->name('agent.restore')->withTrashed();
+            Route::get('/agents/{agent}/audition.wav', [AgentController::class, 'audition'])->name('agent.audition')->middleware('throttle:240,1');
+            Route::get('/agents/{agent}/export', [AgentController::class, 'export'])->name('agent.export');
+            Route::get('/agents/{agent}/recordings', [RecordingController::class, 'index'])->name('agent.recordings');
+            Route::post('/agents/{agent}/recordings', [RecordingController::class, 'store'])->name('recording.store');
+            Route::delete('/agents/{agent}/recordings/{recording}', [RecordingController::class, 'destroy'])->name('recording.delete');
+            Route::get('/agents/{agent}/call-map', [CallMapController::class, 'show'])->name('call-map');
+            Route::get('/agents/{agent}/text', [ScriptTextController::class, 'show'])->name('script-text');
+            Route::put('/agents/{agent}/text', [ScriptTextController::class, 'update'])->name('script-text.update');
+            Route::post('/agents/{agent}/text/check', [ScriptTextController::class, 'check'])->name('script-text.check');
+            Route::get('/agents/{agent}/releases', [ReleaseController::class, 'index'])->name('releases');
+            Route::post('/agents/{agent}/releases', [ReleaseController::class, 'store'])->name('release.store');
+            Route::get('/agents/{agent}/releases/compare', [ReleaseController::class, 'compare'])->name('releases.compare');
+            Route::post('/agents/{agent}/releases/{number}/again', [ReleaseController::class, 'again'])->whereNumber('number')->name('release.again');
             Route::get('/agents/{agent}/prompt-book', [PromptBookController::class, 'show'])->name('prompt-book');
+            Route::post('/agents/{agent}/prompt-book/steps', [PromptBookController::class, 'insert'])->name('step.insert');
+            Route::get('/agents/{agent}/prompt-book/steps/{step}', [PromptBookController::class, 'form'])->name('step.form');
+            Route::put('/agents/{agent}/prompt-book/steps/{step}', [PromptBookController::class, 'update'])->name('step.update');
+            Route::delete('/agents/{agent}/prompt-book/steps/{step}', [PromptBookController::class, 'destroy'])->name('step.delete');
+            Route::post('/agents/{agent}/prompt-book/steps/{step}/move', [PromptBookController::class, 'move'])->name('step.move');
+            Route::post('/agents/{agent}/prompt-book/steps/{step}/copy', [PromptBookController::class, 'duplicate'])->name('step.copy');
+            Route::post('/agents/{agent}/prompt-book/fix', [PromptBookController::class, 'fix'])->name('finding.fix');
+            Route::post('/agents/{agent}/prompt-book/undo', [PromptBookController::class, 'undo'])->name('draft.undo');
             Route::get('/contacts/search', [ContactSearchController::class, 'index'])->name('contacts.search');
             Route::post('/agents/{agent}/ring', [HandsetController::class, 'ring'])->name('handset.ring');
             Route::get('/handset/{call}', [HandsetController::class, 'show'])->name('handset.show');

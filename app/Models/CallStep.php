@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Model;
 /**
  * One thing that happened in a call, and why the agent did what it did.
  *
+ * @property int $call_id
  * @property int $n
  * @property array<string, mixed> $event
  * @property array<string, mixed> $trace

@@ -12,7 +12,7 @@ use App\Models\CallTurn;
 /** How a call stands, for the handset: what was last said, the strip and the trace as ready pieces of page. */
 final readonly class HandsetView
 {
-    public function __construct(private Voice $voice)
+    public function __construct(private Voice $voice, private Playlist $playlist)
     {
     }
 
@@ -47,7 +47,7 @@ final readonly class HandsetView
             'at_step' => $call->state['step'] ?? null,
             'strip' => view('parts.strip', ['turns' => $turns, 'live' => $call->inProgress(), 'agent' => $call->agent->name])->render(),
             'trace' => ! $step instanceof CallStep ? '' : view('parts.trace', ['step' => $step, 'script' => $call->scriptText->script(), 'call' => $call])->render(),
-            'play' => $speak && $last instanceof CallTurn && $last->by === 'agent' ? [route('call.audio', [$call->business, $call, $last->n])] : [],
+            'play' => $speak && $last instanceof CallTurn && $last->by === 'agent' ? $this->playlist->urls($call, $last->n, $last->text) : [],
             'voice_missing' => ! $this->voice->available($voice['engine']),
             'voice_engine' => $voice['engine'],
             'seconds' => $last instanceof CallTurn && $last->by === 'agent' ? $last->seconds : 0,

@@ -21,9 +21,9 @@ final readonly class Traffic
         $left = [];
         foreach ($calls->chunk(500) as $some) {
             $paths = [];
-            foreach (CallStep::query()->whereIn('call_id', $some)->orderBy('call_id')->orderBy('n')->select('call_id', 'trace')->cursor() as $step) {
+            foreach (CallStep::query()->whereIn('call_id', $some)->orderBy('call_id')->orderBy('n')->get(['id', 'call_id', 'trace']) as $step) {
                 foreach ($step->trace['steps'] ?? [] as $key) {
-                    $paths[$step->getAttribute('call_id')][] = (string) $key;
+                    $paths[$step->call_id][] = (string) $key;
                 }
             }
             foreach ($paths as $path) {

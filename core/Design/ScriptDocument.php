@@ -123,11 +123,12 @@ final readonly class ScriptDocument
         $key = $this->freeName($name ?? $kind);
         $before = $place >= 0 ? $steps[$place] : null;
         $following = $steps[$place + 1]['key'] ?? $steps[max(0, $place)]['key'] ?? 'return';
-        $next = is_string($before['next'] ?? null) ? $before['next'] : ($after === null ? (string) $this->data['first'] : $following);
+        $only = $before === null ? null : $this->onlyWay($before);
+        $next = $only ?? ($after === null ? (string) $this->data['first'] : $following);
         $data = $this->data;
         [$step, $data] = (new NewStep)->of($kind, $key, $next, $data);
-        if ($before !== null && isset($before['next'])) {
-            $steps[$place]['next'] = $key;
+        if ($before !== null && $only !== null) {
+            $steps[$place] = $this->led($before, $key);
         }
         array_splice($steps, $place + 1, 0, [$step]);
         $data['steps'] = $steps;
@@ -266,6 +267,42 @@ final readonly class ScriptDocument
         }
 
         return $name;
+    }
+
+    /**
+     * Where a step leads if all its ways, the way out aside, lead to one place.
+     *
+     * @param array<string, mixed> $step
+     */
+    private function onlyWay(array $step): ?string
+    {
+        $ways = array_values(array_unique(array_filter([$step['next'] ?? null, $step['otherwise'] ?? null, ...array_column($step['options'] ?? [], 'next'), ...array_column($step['topics'] ?? [], 'next'), ...array_column($step['ways'] ?? [], 'next')], is_string(...))));
+
+        return count($ways) === 1 ? $ways[0] : (is_string($step['next'] ?? null) ? $step['next'] : null);
+    }
+
+    /**
+     * The step with those ways leading elsewhere.
+     *
+     * @param array<string, mixed> $step
+     *
+     * @return array<string, mixed>
+     */
+    private function led(array $step, string $to): array
+    {
+        if (isset($step['next'])) {
+            return [...$step, 'next' => $to];
+        }
+        if (isset($step['otherwise'])) {
+            $step['otherwise'] = $to;
+        }
+        foreach (['options', 'topics', 'ways'] as $list) {
+            foreach ($step[$list] ?? [] as $i => $one) {
+                $step[$list][$i]['next'] = $to;
+            }
+        }
+
+        return $step;
     }
 
     private function place(string $key): ?int

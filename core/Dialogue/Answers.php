@@ -635,6 +635,11 @@ final readonly class Answers
         if (! $reading->found() && $best !== null && $ranked[$best] >= 0.9 && $ranked[$best] - (array_values($ranked)[1] ?? 0) >= 0.3) {
             $reading = Reading::of((string) $best, min(0.9, 0.6 + 0.2 * $ranked[$best]), $heard->original, 0, strlen($heard->original));
         }
+        // A question the business has an answer to is one, unless an option was named outright.
+        $clause = $this->replies->clause($heard);
+        if ($reading->confidence < 0.85 && $clause !== null && $clause[1]->isEmpty() && $this->replies->answer($turn, $clause[0]) !== null) {
+            $reading = Reading::none('the words ask something');
+        }
         $label = $reading->found() ? (string) ($step->option((string) $reading->value)['label'] ?? '') : '';
         $turn->trace->reading($step->field ?? $step->key(), 'choice', $reading, $label, $reading->found(), $reading->found() ? 'answers what was asked' : ($reading->doubt ?? 'none of the options was heard'));
         if ($reading->found()) {

@@ -19,6 +19,7 @@ use Illuminate\Database\Seeder;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use Ringo\Design\ScriptDocument;
 use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Opening;
 use Ringo\Numbering\NumberingPlan;
@@ -38,35 +39,82 @@ final class DemoSeeder extends Seeder
     public function run(): void
     {
         DB::transaction(function (): void {
-            $business = Business::query()->create(['key' => 'pellbrook', 'name' => 'Pellbrook Hire', 'country' => 'GB', 'tz' => 'Europe/London']);
-            $this->people($business);
-            $document = $this->file('maren.json');
-            $agent = Agent::query()->create(['business_id' => $business->id, 'key' => 'maren', 'name' => 'Maren', 'direction' => 'inbound']);
-            $text = ScriptText::of($agent, $document);
-            Draft::query()->create(['agent_id' => $agent->id, 'script_text_id' => $text->id, 'version' => 1]);
-            $release = Release::query()->create(['agent_id' => $agent->id, 'script_text_id' => $text->id, 'number' => 1, 'note' => 'First release: reservations, extensions, breakdowns, off-hire, messages']);
-            $this->contacts($business);
-            $this->calls($business, $agent, $release);
+            $users = $this->users();
+            $this->pellbrook($this->business('pellbrook', 'Pellbrook Hire', $users));
+            $this->quillmoor($this->business('quillmoor', 'Quillmoor Linen', $users));
         });
     }
 
-    private function people(Business $business): void
+    private function pellbrook(Business $business): void
     {
-        foreach (['owner' => ['Olwen Pell', Role::Owner], 'specialist' => ['Sam Tarrant', Role::Designer], 'staff' => ['Bea Cresswell', Role::Staff]] as $local => [$name, $role]) {
-            $user = User::query()->create(['name' => $name, 'email' => $local.'@ringo.example', 'password' => self::PASSWORD]);
-            Membership::query()->create(['user_id' => $user->id, 'business_id' => $business->id, 'role' => $role]);
+        [$agent, $release] = $this->agent($business, 'maren', 'First release: reservations, extensions, breakdowns, off-hire, messages');
+        $this->contacts($business, ['depot', 'account_number']);
+        $this->calls($business, $agent, $release);
+    }
+
+    private function quillmoor(Business $business): void
+    {
+        [$agent, $release] = $this->agent($business, 'tobin', 'First release: collection days, missed collections, survey');
+        $this->contacts($business, ['round_day', 'call_about']);
+        $script = $release->scriptText->script();
+        $rehearsal = new Rehearsal(Engine::for($script));
+        $contacts = $business->contacts()->with('numbers')->orderBy('id')->get()->values();
+        $today = Carbon::now($business->tz)->startOfDay();
+        foreach ($this->rows($business, 'calls.csv') as $row) {
+            $placed = $today->copy()->subDays((int) $row['days_ago'])->setTimeFromTimeString($row['time']);
+            if ($placed->isWeekend()) {
+                continue;
+            }
+            /** @var Contact $contact */
+            $contact = $contacts[(int) $row['contact'] - 1];
+            $state = (new Opening($script))->state((string) Str::ulid($placed), $placed->toDateTimeImmutable(), $row['seed'], $contact->numbers->first()?->e164, null, CallerFacts::of([$contact->callerFacts()]));
+            $this->keep->live($agent, $release, $rehearsal->run($state, Input::fromLines($this->file($business, "calls/{$row['lines']}.txt"))), $contact);
         }
     }
 
-    private function contacts(Business $business): void
+    /** @param list<User> $users */
+    private function business(string $key, string $name, array $users): Business
     {
-        foreach ($this->rows('contacts.csv') as $row) {
+        $business = Business::query()->create(['key' => $key, 'name' => $name, 'country' => 'GB', 'tz' => 'Europe/London']);
+        foreach ($users as $i => $user) {
+            Membership::query()->create(['user_id' => $user->id, 'business_id' => $business->id, 'role' => [Role::Owner, Role::Designer, Role::Staff][$i]]);
+        }
+
+        return $business;
+    }
+
+    /** @return array{Agent, Release} */
+    private function agent(Business $business, string $key, string $note): array
+    {
+        $document = ScriptDocument::fromJson($this->file($business, $key.'.json'));
+        $agent = Agent::query()->create(['business_id' => $business->id, 'key' => $key, 'name' => $document->script->agent->name, 'direction' => $document->script->agent->direction]);
+        $text = ScriptText::of($agent, $document->toJson());
+        Draft::query()->create(['agent_id' => $agent->id, 'script_text_id' => $text->id, 'version' => 1]);
+
+        return [$agent, Release::query()->create(['agent_id' => $agent->id, 'script_text_id' => $text->id, 'number' => 1, 'note' => $note])];
+    }
+
+    /** @return list<User> owner, specialist, staff */
+    private function users(): array
+    {
+        $users = [];
+        foreach (['owner' => 'Olwen Pell', 'specialist' => 'Sam Tarrant', 'staff' => 'Bea Cresswell'] as $local => $name) {
+            $users[] = User::query()->create(['name' => $name, 'email' => $local.'@ringo.example', 'password' => self::PASSWORD]);
+        }
+
+        return $users;
+    }
+
+    /** @param list<string> $facts columns that are facts of the caller */
+    private function contacts(Business $business, array $facts): void
+    {
+        foreach ($this->rows($business, 'contacts.csv') as $row) {
             $contact = Contact::query()->create([
                 'business_id' => $business->id,
                 'name' => $row['name'],
                 'organisation' => $row['organisation'],
                 'email' => $row['email'],
-                'facts' => array_filter(['depot' => $row['depot'], 'account_number' => $row['account_number']]),
+                'facts' => array_filter(array_intersect_key($row, array_flip($facts))),
             ]);
             foreach (explode(';', $row['phone']) as $i => $written) {
                 $number = $this->plan->parse($written, $business->country) ?? throw new \RuntimeException("contacts.csv: “{$written}” is no number");
@@ -82,7 +130,7 @@ final class DemoSeeder extends Seeder
         $opening = new Opening($script);
         $rehearsal = new Rehearsal($engine);
         $today = Carbon::now($business->tz)->startOfDay();
-        foreach ($this->rows('calls.csv') as $i => $row) {
+        foreach ($this->rows($business, 'calls.csv') as $i => $row) {
             $placed = $today->copy()->subDays((int) $row['days_ago'])->setTimeFromTimeString($row['time']);
             if ($placed->isFuture() || ! $script->hours->openAt($placed->toDateTimeImmutable())) {
                 $placed = $placed->copy()->subDay()->setTime(10, $i % 60);
@@ -91,7 +139,7 @@ final class DemoSeeder extends Seeder
             $contact = $number === null ? null : Contact::query()->whereHas('numbers', static fn ($numbers) => $numbers->where('e164', $number->e164))->first();
             $facts = CallerFacts::of($contact === null ? [] : [$contact->callerFacts()]);
             $state = $opening->state((string) Str::ulid($placed), $placed->toDateTimeImmutable(), $row['seed'], $number?->e164, null, $facts);
-            $lines = strtr($this->file("calls/{$row['lines']}.txt"), [
+            $lines = strtr($this->file($business, "calls/{$row['lines']}.txt"), [
                 '{name}' => $contact === null ? 'my name is '.self::NAMES[$i % count(self::NAMES)] : '; the name is known',
                 '{phone}' => $number === null ? 'oh seven seven double oh nine double oh five '.($i % 2 === 0 ? 'two one' : 'six eight') : ['yes', "yes that's right", 'yes it is', 'yeah'][$i % 4],
                 '{depot}' => ($facts['depot'] ?? '') !== '' ? ['yes', 'yes please', 'yeah that one'][$i % 3] : ['Oldmere', 'Stanwick Cross', 'the one at Tarn Bridge'][$i % 3],
@@ -104,15 +152,15 @@ final class DemoSeeder extends Seeder
     /** Callers that are in nobody's list. */
     private const NAMES = ['Corin Blake', 'Petra Sandys', 'Alun Rees', 'Mirela Stan', 'Gethin Lowe', 'Sunita Rao', 'Bertie Crane', 'Nadia Halim', 'Euan Pike', 'Lotte Maes'];
 
-    private function file(string $name): string
+    private function file(Business $business, string $name): string
     {
-        return (string) file_get_contents(database_path('demo/pellbrook/'.$name));
+        return (string) file_get_contents(database_path("demo/{$business->key}/{$name}"));
     }
 
     /** @return list<array<string, string>> */
-    private function rows(string $name): array
+    private function rows(Business $business, string $name): array
     {
-        $lines = array_map(static fn (string $line): array => str_getcsv($line, ',', '"', ''), preg_split('/\R/', trim($this->file($name))) ?: []);
+        $lines = array_map(static fn (string $line): array => str_getcsv($line, ',', '"', ''), preg_split('/\R/', trim($this->file($business, $name))) ?: []);
         $header = array_map(strval(...), array_shift($lines) ?? []);
 
         return array_map(static fn (array $cells): array => array_combine($header, array_map(strval(...), $cells)), $lines);

@@ -1,3 +1,4 @@
+import {agent} from './agent.js';
 import {book} from './book/book.js';
 import {evidence} from './evidence.js';
 import {handset} from './handset.js';
@@ -11,6 +12,7 @@ import {textView} from './text.js';
 evidence();
 hear();
 rows();
+agent();
 book();
 map();
 recorder();

@@ -67,9 +67,17 @@ export function handset() {
         if (muted || urls.length === 0) {
             return;
         }
-        player.src = urls[0];
-        player.playbackRate = pace;
-        player.play().catch(() => {});
+        // Recorded prompts and spoken lines, one after another.
+        const next = (i) => {
+            if (i >= urls.length) {
+                return;
+            }
+            player.src = urls[i];
+            player.playbackRate = pace;
+            player.onended = () => next(i + 1);
+            player.play().catch(() => {});
+        };
+        next(0);
     };
 
     const show = (data) => {

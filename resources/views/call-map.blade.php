@@ -47,11 +47,11 @@
                     $tone = $n === null ? ($worst[$key] ?? 'fine') : ($n === 0 ? 'unused' : 'used');
                 @endphp
                 <a href="{{ route('prompt-book', [$business, $agent]) }}#step-{{ $key }}" class="map-step kind-{{ $step->kind() }} {{ $tone }}" aria-label="{{ $key }}, {{ $step->kind() }}{{ $n === null ? (isset($messages[$key]) ? ': '.implode(' ', $messages[$key]) : '') : ": {$n} calls".($left > 0 && $step->kind() !== 'finish' ? ", {$left} ended here" : '') }}">
-                    <title>{{ $key }}, {{ $step->kind() }}@if ($n !== null): {{ $n }} calls came here, {{ $left }} ended here@endif{{ isset($messages[$key]) && $n === null ? "\n".implode("\n", $messages[$key]) : '' }}</title>
+                    <title>{{ $key }}, {{ $step->kind() }}{{ $n !== null ? ": {$n} calls came here, {$left} ended here" : (isset($messages[$key]) ? "\n".implode("\n", $messages[$key]) : '') }}</title>
                     <rect x="{{ $place['x'] }}" y="{{ $place['y'] }}" width="{{ \Ringo\Design\CallMap::WIDTH }}" height="{{ \Ringo\Design\CallMap::HEIGHT }}" rx="5" @if ($n !== null && $n > 0) fill-opacity="{{ round(0.15 + 0.85 * $n / $busiest, 2) }}" @endif/>
                     @if ($n !== null && $n > 0)<rect class="bar-under" x="{{ $place['x'] }}" y="{{ $place['y'] + \Ringo\Design\CallMap::HEIGHT - 4 }}" width="{{ round(\Ringo\Design\CallMap::WIDTH * $n / $busiest, 1) }}" height="4"/>@endif
                     <text x="{{ $place['x'] + 9 }}" y="{{ $place['y'] + 17 }}" class="map-name">{{ \Illuminate\Support\Str::limit((string) $key, 17, '…') }}</text>
-                    <text x="{{ $place['x'] + 9 }}" y="{{ $place['y'] + 31 }}" class="map-kind">{{ $step->kind() }}@if ($n !== null), {{ $n }}@if ($left > 0 && $step->kind() !== 'finish') ({{ $left }} left)@endif @elseif (isset($messages[$key])), {{ count($messages[$key]) }} {{ $worst[$key] }}{{ count($messages[$key]) === 1 ? '' : 's' }}@endif</text>
+                    <text x="{{ $place['x'] + 9 }}" y="{{ $place['y'] + 31 }}" class="map-kind">{{ $step->kind() }}{{ $n !== null ? ", {$n}".($left > 0 && $step->kind() !== 'finish' ? " ({$left} left)" : '') : (isset($messages[$key]) ? ', '.count($messages[$key]).' '.$worst[$key].(count($messages[$key]) === 1 ? '' : 's') : '') }}</text>
                 </a>
             @endforeach
         </svg>

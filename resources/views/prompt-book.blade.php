@@ -4,6 +4,7 @@
 @endphp
 <x-layout title="Prompt book" :business="$business" :agent="$agent" here="prompt-book">
     <x-agent-head :business="$business" :agent="$agent" here="book" title="Prompt book" :sub="count($rows).' steps, '.count($script->sheet->fields).' fields'"/>
+    <div class="book-bar">
     <div class="book-tools">
         <label class="sr" for="book-find">Find in this script</label>
         <span class="book-find"><input id="book-find" type="search" placeholder="Find a step or words" data-book-find><span data-book-hits role="status"></span></span>
@@ -16,6 +17,7 @@
         <span class="saved" data-book-saved role="status"></span>
     </div>
     <section class="findings card" id="findings" data-findings hidden aria-label="Findings"><ul class="found-list" data-findings-list>@include('parts.book.findings', ['findings' => $findings])</ul></section>
+    </div>
     <div class="notice" data-book-notice role="status" hidden><span data-notice-text></span> <button type="button" data-notice-undo hidden>Undo</button> <button type="button" data-notice-reload hidden>Show the draft as it is now</button> <button type="button" class="bare" data-notice-close><x-icon name="x"/><span class="sr">Close</span></button></div>
     <div class="book lanes-{{ min(10, $spine->lanes) }}" role="list" aria-label="Steps of {{ $agent->name }} in reading order" data-book data-version="{{ $version }}" data-url="{{ route('prompt-book', [$business, $agent]) }}">
         <div class="book-head" aria-hidden="true"><span></span><span>{{ $agent->name }} says</span><span>The caller answers, and where that leads</span><span>Fills, seconds</span></div>
@@ -24,7 +26,7 @@
         @endforeach
     </div>
     <section class="standing" aria-labelledby="standing-title">
-        <h2 id="standing-title">Holds on every step <a class="more" href="{{ route('agent', [$business, $agent]) }}#standing">change</a></h2>
+        <h2 id="standing-title">Holds on every step <a class="more" href="{{ route('agent', [$business, $agent]) }}#standing">write in these</a></h2>
         <div class="replies">
             @forelse ($script->standing->replies as $reply)
                 <div class="reply">

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\ElementClickInterceptedException;
 use Facebook\WebDriver\Exception\ElementNotInteractableException;
 use Facebook\WebDriver\Exception\NoSuchElementException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
@@ -14,6 +15,7 @@ use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverDimension;
 use Facebook\WebDriver\WebDriverElement;
 use Facebook\WebDriver\WebDriverKeys;
+use Facebook\WebDriver\WebDriverSelect;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Filesystem\Path;
 use Symfony\Component\Process\Process;
@@ -26,6 +28,8 @@ abstract class BrowserTestCase extends TestCase
     private static ?Process $driver = null;
 
     private static string $folder = '';
+
+    private static ?string $built = null;
 
     protected static string $base = '';
 
@@ -43,7 +47,7 @@ abstract class BrowserTestCase extends TestCase
         $port = self::freePort();
         self::$base = "http://127.0.0.1:{$port}";
         $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:cmluZ28tdGVzdC1rZXktMzItYnl0ZXMtbG9uZy0hISE=', 'APP_DEBUG' => 'false', 'APP_URL' => self::$base, 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => self::$folder.'/ringo.sqlite', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'file', 'CACHE_PATH' => self::$folder.'/cache', 'RINGO_DEMO' => 'true', 'LOG_CHANNEL' => 'single', 'PHP_CLI_SERVER_WORKERS' => '3'];
-        (new Process([PHP_BINARY, 'artisan', 'migrate:fresh', '--seed', '--force', '--quiet'], $root, $env, null, 120.0))->mustRun();
+        self::demonstration($root, $env);
         self::$server = new Process([PHP_BINARY, '-S', "127.0.0.1:{$port}", $root.'/tools/serve.php'], $root.'/public', $env, null, null);
         self::$server->disableOutput()->start();
         $driverPort = self::freePort();
@@ -91,7 +95,7 @@ abstract class BrowserTestCase extends TestCase
     protected function browser(): RemoteWebDriver
     {
         $options = new ChromeOptions;
-        $options->addArguments(['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--window-size=1280,940', '--user-data-dir='.self::$folder.'/profile-'.bin2hex(random_bytes(4))]);
+        $options->addArguments(['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--window-size=1280,940', '--use-fake-ui-for-media-stream', '--use-fake-device-for-media-stream', '--user-data-dir='.self::$folder.'/profile-'.bin2hex(random_bytes(4))]);
         $options->setExperimentalOption('prefs', ['download.default_directory' => self::$folder.'/downloads', 'download.prompt_for_download' => false]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
@@ -131,7 +135,7 @@ abstract class BrowserTestCase extends TestCase
                 if ($holds()) {
                     return;
                 }
-            } catch (ElementNotInteractableException|NoSuchElementException|StaleElementReferenceException) {
+            } catch (ElementClickInterceptedException|ElementNotInteractableException|NoSuchElementException|StaleElementReferenceException) {
                 // Not there yet.
             }
             usleep(40_000);
@@ -152,6 +156,28 @@ abstract class BrowserTestCase extends TestCase
         }, "something to click at {$css}");
     }
 
+    /** Puts words into a field in place of what is there. */
+    protected function fill(string $css, string $words, ?RemoteWebDriver $page = null): void
+    {
+        $this->until(function () use ($css, $words, $page): bool {
+            $field = $this->find($css, $page);
+            $field->click();
+            $field->sendKeys(WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL.$words);
+
+            return true;
+        }, "a field at {$css}");
+    }
+
+    /** Chooses an option by its value, as a person does in a list. */
+    protected function choose(string $css, string $value, ?RemoteWebDriver $page = null): void
+    {
+        $this->until(function () use ($css, $value, $page): bool {
+            (new WebDriverSelect($this->find($css, $page)))->selectByValue($value);
+
+            return true;
+        }, "{$value} in {$css}");
+    }
+
     /** Types on the page, wherever the focus is; while it moves, the key is tried again. */
     protected function type(string $keys, ?RemoteWebDriver $page = null): void
     {
@@ -161,6 +187,11 @@ abstract class BrowserTestCase extends TestCase
 
             return true;
         }, "a place to type {$keys}");
+    }
+
+    protected function folder(): string
+    {
+        return self::$folder;
     }
 
     /** The downloaded file whose name ends so. */
@@ -174,6 +205,28 @@ abstract class BrowserTestCase extends TestCase
         }, "a downloaded file *{$ending}");
 
         return (string) file_get_contents($found[0]);
+    }
+
+    /**
+     * The demonstration is built once for a run, and every class works on a copy of its own.
+     *
+     * @param array<string, string> $env
+     */
+    private static function demonstration(string $root, array $env): void
+    {
+        if (self::$built === null) {
+            (new Process([PHP_BINARY, 'artisan', 'migrate:fresh', '--seed', '--force', '--quiet'], $root, $env, null, 180.0))->mustRun();
+            $pdo = new \PDO('sqlite:'.self::$folder.'/ringo.sqlite');
+            $pdo->exec('pragma wal_checkpoint(truncate)');
+            $pdo = null;
+            self::$built = sys_get_temp_dir().'/ringo-demo-'.bin2hex(random_bytes(4)).'.sqlite';
+            copy(self::$folder.'/ringo.sqlite', self::$built);
+            $built = self::$built;
+            register_shutdown_function(static fn () => @unlink($built));
+
+            return;
+        }
+        copy(self::$built, self::$folder.'/ringo.sqlite');
     }
 
     private static function freePort(): int

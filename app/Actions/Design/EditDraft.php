@@ -28,6 +28,7 @@ final readonly class EditDraft
      * @return array{Draft, ?string} the draft, and who else had changed it, where somebody had
      *
      * @throws DraftMoved
+     * @throws \Ringo\Document\InvalidDocument
      */
     public function apply(Agent $agent, int $seen, string $words, array $touches, \Closure $change, User $user): array
     {
@@ -79,8 +80,8 @@ final readonly class EditDraft
     private function othersSince(Agent $agent, Draft $draft, int $seen, array $touches, User $user): string
     {
         $base = DraftVersion::query()->where('agent_id', $agent->id)->where('version', $seen)->with('scriptText')->first();
-        $last = DraftVersion::query()->where('agent_id', $agent->id)->where('version', '>', $seen)->with('user')->orderByDesc('version')->get();
-        $by = $last->map(static fn (DraftVersion $one): string => $one->user_id === $user->id ? 'Another window of yours' : ($one->user->name ?? 'Somebody'))->first() ?? 'Somebody';
+        $last = DraftVersion::query()->where('agent_id', $agent->id)->where('version', '>', $seen)->orderByDesc('version')->first();
+        $by = $last instanceof DraftVersion && $last->user_id === $user->id ? 'Another window of yours' : ($last->user->name ?? 'Somebody');
         $changes = $base === null ? [] : (new Changes)->between($base->scriptText->document(), $draft->scriptText->document());
         $hit = $base === null || $touches === [] || array_filter($changes, static fn (Change $change): bool => $change->step === null ? false : in_array($change->step, $touches, true) && $change->kind !== 'moved') !== [];
         if ($hit) {

@@ -8,6 +8,7 @@ use App\Actions\Calls\SettleAbandonedCalls;
 use App\Models\Business;
 use App\Models\Call;
 use App\Models\User;
+use App\Support\CurrentAgent;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -29,11 +30,11 @@ final class BoardController
         return redirect()->route('board', $business);
     }
 
-    public function show(Request $request, Business $business, SettleAbandonedCalls $settle): View
+    public function show(Request $request, Business $business, SettleAbandonedCalls $settle, CurrentAgent $current): View
     {
         $request->session()->put('business', $business->key);
         $settle->in($business);
-        $agent = $business->agents()->with('draft.scriptText', 'latestRelease')->first();
+        $agent = $current->in($business);
         $now = Carbon::now($business->tz);
         $today = $now->copy()->startOfDay()->utc();
         $calls = Call::query()->where('business_id', $business->id);

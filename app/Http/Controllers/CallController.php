@@ -11,7 +11,9 @@ use App\Gateways\Speech\Voice;
 use App\Models\Business;
 use App\Models\Call;
 use App\Models\CallTurn;
+use App\Support\CurrentAgent;
 use App\Support\Evidence;
+use App\Support\Playlist;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -20,7 +22,7 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 final class CallController
 {
-    public function index(Request $request, Business $business, FindCalls $find, SettleAbandonedCalls $settle): View
+    public function index(Request $request, Business $business, FindCalls $find, SettleAbandonedCalls $settle, CurrentAgent $current): View
     {
         $settle->in($business);
         $filter = $request->validate([
@@ -30,7 +32,7 @@ final class CallController
 
         return view('calls', [
             'business' => $business,
-            'agent' => $business->agents()->first(),
+            'agent' => $current->in($business),
             'filter' => $filter,
             'calls' => $find->query($business, $filter)->with('record', 'agent', 'release')->paginate(25)->withQueryString(),
             'outcomes' => Call::query()->where('business_id', $business->id)->where('status', 'ended')->distinct()->orderBy('outcome')->pluck('outcome'),
@@ -52,10 +54,11 @@ final class CallController
         ]);
     }
 
-    public function audio(Business $business, Call $call, int $n, Voice $voice): BinaryFileResponse
+    public function audio(Request $request, Business $business, Call $call, int $n, Voice $voice, Playlist $playlist): BinaryFileResponse
     {
         $turn = CallTurn::query()->where('call_id', $call->id)->where('n', $n)->where('by', 'agent')->firstOrFail();
-        $file = $voice->wav($turn->text, $call->scriptText->script()->agent->voice);
+        $piece = $request->has('piece') ? ($playlist->pieces($call, $turn->text)[(int) $request->query('piece')]['text'] ?? $turn->text) : $turn->text;
+        $file = $voice->wav($piece, $call->scriptText->script()->agent->voice);
         if ($file === null) {
             abort(503, 'The voice programs are not installed; the text is shown instead.');
         }

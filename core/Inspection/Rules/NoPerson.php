@@ -8,7 +8,6 @@ use Ringo\Inspection\Design;
 use Ringo\Inspection\Finding;
 use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
-use Ringo\Script\Steps\ListenStep;
 
 /** Finds designs in which a caller cannot get to a person. */
 final readonly class NoPerson implements Rule

@@ -323,10 +323,10 @@ final readonly class ChoiceReader implements Reader
         $holders = [];
         foreach ($context->options as $option) {
             foreach ($this->named($option) as [$phrase, $weight]) {
-                foreach ($this->tokenizer->words($phrase) as $word) {
-                    if (in_array($word, self::SMALL, true) || strlen($word) < 2 && ! ctype_digit($word)) {
-                        continue;
-                    }
+                $telling = array_values(array_filter($this->tokenizer->words($phrase), static fn (string $word): bool => ! in_array($word, self::SMALL, true) && (strlen($word) > 1 || ctype_digit($word))));
+                // One word out of a saying of several tells little: 'time' of 'leave it this time'.
+                $weight = $phrase === $option['label'] ? $weight : $weight / max(1, count($telling));
+                foreach ($telling as $word) {
                     $stem = $this->stemmer->stem($word);
                     $bags[$option['key']][$stem] = max($bags[$option['key']][$stem] ?? 0, $weight);
                     $holders[$stem][$option['key']] = true;

@@ -57,6 +57,7 @@ export function book() {
         const keep = new Set(data.order);
         rows().forEach((row) => {
             if (!keep.has(row.dataset.step) && row !== open?.row) {
+                delete hashes[row.dataset.step];
                 row.remove();
             }
         });
@@ -112,10 +113,18 @@ export function book() {
         if (!fresh.dataset.scene) {
             delete row.dataset.scene;
         }
+        timed();
         const found = fresh.querySelector('.found');
         const list = row.querySelector('[data-row-findings]');
         if (list) {
             list.dataset.stale = found ? '1' : '';
+        }
+    };
+
+    const timed = () => {
+        const line = open?.form.querySelector('[data-seconds]');
+        if (line) {
+            line.textContent = open.row.querySelector('.fills .seconds')?.textContent ?? '';
         }
     };
 
@@ -124,7 +133,7 @@ export function book() {
         queue = queue.then(async () => {
             saved('keeping …');
             try {
-                const data = await request(url, {method, body: {...body, version: body.version ?? version, have: JSON.stringify(hashes)}});
+                const data = await request(url, {method, body: {...body, version: body.version ?? version, have: JSON.stringify(Object.fromEntries(Object.entries(hashes).filter(([key]) => rowOf(key))))}});
                 take(data);
                 saved('kept');
                 problems([]);
@@ -223,6 +232,7 @@ export function book() {
             const name = document.activeElement?.name;
             open.form.replaceWith(fresh);
             open.form = fresh;
+            timed();
             fresh.querySelectorAll('[data-grow]').forEach(grow);
             (name ? fresh.elements[name] : null)?.focus?.();
         } else {
@@ -265,11 +275,14 @@ export function book() {
         row.append(form);
         row.classList.add('open');
         open = {row, form, dirty: false};
+        timed();
         form.querySelectorAll('[data-grow]').forEach(grow);
         row.scrollIntoView({block: 'nearest'});
         const first = [...form.querySelectorAll(focus)].find((field) => field.name !== 'key' && field.name !== 'scene') ?? form.querySelector('textarea, input');
         first?.focus({preventScroll: true});
-        first?.select?.();
+        if (first?.value?.startsWith('{')) {
+            first.select();
+        }
     };
 
     const add = async (after, kind, name = '') => {
@@ -538,6 +551,8 @@ export function book() {
             event.preventDefault();
         }
     });
+
+    root.dataset.ready = '1';
 
     // An address with a step opens there.
     if (location.hash.startsWith('#step-')) {

@@ -24,7 +24,6 @@ export function drag(list, moved) {
         line = document.createElement('div');
         line.className = 'drop-line';
         list.append(line);
-        grip.setPointerCapture(event.pointerId);
         const move = (now) => {
             before = target(now.clientY);
             const box = list.getBoundingClientRect();
@@ -37,9 +36,9 @@ export function drag(list, moved) {
             }
         };
         const end = (now) => {
-            grip.removeEventListener('pointermove', move);
-            grip.removeEventListener('pointerup', end);
-            grip.removeEventListener('pointercancel', end);
+            document.removeEventListener('pointermove', move);
+            document.removeEventListener('pointerup', end);
+            document.removeEventListener('pointercancel', end);
             row.classList.remove('dragged');
             line.remove();
             if (now.type === 'pointerup' && before !== row && before !== row.nextElementSibling) {
@@ -47,8 +46,8 @@ export function drag(list, moved) {
             }
             row = null;
         };
-        grip.addEventListener('pointermove', move);
-        grip.addEventListener('pointerup', end);
-        grip.addEventListener('pointercancel', end);
+        document.addEventListener('pointermove', move);
+        document.addEventListener('pointerup', end);
+        document.addEventListener('pointercancel', end);
     });
 }

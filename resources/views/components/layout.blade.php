@@ -37,16 +37,18 @@
             @endif
             @if ($agent)
                 <span class="slash" aria-hidden="true">/</span>
-                <strong>{{ $agent->name }}</strong>
-                <span class="state">
-                    @if ($agent->latestRelease === null)
-                        Draft, not released yet
-                    @elseif ($agent->latestRelease->script_text_id === $agent->draft->script_text_id)
-                        Release {{ $agent->latestRelease->number }}, the draft is the same
-                    @else
-                        Draft, changed since release {{ $agent->latestRelease->number }}
-                    @endif
-                </span>
+                @if ($designs)
+                    <details class="pick"><summary>{{ $agent->name }}</summary>
+                        <ul>
+                            @foreach ($business->agents()->get() as $one)<li><a href="{{ route('prompt-book', [$business, $one]) }}" @if ($one->id === $agent->id) aria-current="true" @endif>{{ $one->name }}</a></li>@endforeach
+                            <li><a href="{{ route('agents', $business) }}">All agents</a></li>
+                            <li><a href="{{ route('agent.new', $business) }}">New agent</a></li>
+                        </ul>
+                    </details>
+                @else
+                    <strong>{{ $agent->name }}</strong>
+                @endif
+                <span class="state" data-state>{{ app(\App\Support\AgentState::class)->inWords($agent) }}</span>
             @endif
         </nav>
         <div class="tools">
@@ -73,8 +75,11 @@
     <nav class="rail" aria-label="Sections">
         @if ($business)
             <a href="{{ route('board', $business) }}" @if ($here === 'board') aria-current="page" @endif><x-icon name="layout-dashboard"/> Board</a>
-            @if ($designs && $agent)
+            @if ($designs)
                 <h2>Prepare</h2>
+                <a href="{{ route('agents', $business) }}" @if ($here === 'agents') aria-current="page" @endif><x-icon name="audio-lines"/> Agents</a>
+            @endif
+            @if ($designs && $agent)
                 <a href="{{ route('prompt-book', [$business, $agent]) }}" @if ($here === 'prompt-book') aria-current="page" @endif><x-icon name="book-open-text"/> Prompt book</a>
             @endif
             <h2>Learn</h2>
@@ -103,6 +108,8 @@
             <div><dt><kbd>/</kbd></dt><dd>Find in calls</dd></div>
             <div><dt><kbd>j</kbd> <kbd>k</kbd></dt><dd>Next and previous row</dd></div>
             <div><dt><kbd>Enter</kbd></dt><dd>Open the row</dd></div>
+            <div><dt><kbd>n</kbd></dt><dd>New step after this one</dd></div>
+            <div><dt><kbd>Alt</kbd> <kbd>↑</kbd><kbd>↓</kbd></dt><dd>Move the step</dd></div>
             <div><dt><kbd>Esc</kbd></dt><dd>Close</dd></div>
             <div><dt><kbd>?</kbd></dt><dd>This list</dd></div>
         </dl>

@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use Ringo\Design\ScriptDocument;
+use Ringo\Dialogue\Engine;
+use Ringo\Dialogue\Event;
+use Ringo\Dialogue\Opening;
+use Ringo\Script\Script;
+
+/** What the page of an agent holds, put into its script document: who speaks, manner, greeting, standing rules, hours, limits, facts. */
+final readonly class AgentForm
+{
+    private const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
+
+    public const STANDING_WORDS = ['who' => 'who are you?', 'machine' => 'are you a machine?', 'off_topic' => 'something off the topic', 'no_answer' => 'a question nothing answers', 'goodbye' => 'goodbye', 'recording' => 'is this recorded?'];
+
+    public function __construct(private ScriptDocument $document)
+    {
+    }
+
+    /**
+     * @param array<string, mixed> $form
+     *
+     * @throws \Ringo\Document\InvalidDocument
+     */
+    public function changed(array $form): ScriptDocument
+    {
+        $data = $this->document->toArray();
+        $agent = $data['agent'];
+        foreach (['name', 'business', 'direction', 'tz', 'country', 'speaks_first'] as $key) {
+            if (isset($form[$key])) {
+                $agent[$key] = trim((string) $form[$key]);
+            }
+        }
+        $voice = explode('/', (string) ($form['voice'] ?? ''), 2);
+        $agent['voice'] = ['engine' => isset($voice[1]) ? $voice[0] : ($agent['voice']['engine'] ?? 'flite'), 'name' => $voice[1] ?? ($agent['voice']['name'] ?? 'slt'), 'pace' => (float) ($form['pace'] ?? 1), 'pitch' => (float) ($form['pitch'] ?? 1)];
+        $agent['manner'] = ['formality' => (string) ($form['formality'] ?? 'plain'), 'acknowledges' => (string) ($form['acknowledges'] ?? 'some'), 'spelling' => (string) ($form['spelling'] ?? 'plain')];
+        $greeting = array_filter(array_map(fn (string $who): string => trim((string) ($form['greeting'][$who] ?? '')), ['known' => 'known', 'unknown' => 'unknown', 'withheld' => 'withheld']), static fn (string $words): bool => $words !== '');
+        unset($agent['greeting']);
+        if ($greeting !== []) {
+            $agent['greeting'] = $greeting;
+        }
+        $changed = [...$data, 'agent' => $agent, 'limits' => ['turns' => (int) ($form['limits']['turns'] ?? 80), 'minutes' => (int) ($form['limits']['minutes'] ?? 20), 'repeats' => (int) ($form['limits']['repeats'] ?? 6)], 'standing' => $this->standing($form, $data['standing'] ?? [])];
+        $hours = $this->hours($form);
+        $facts = $this->facts($form);
+        foreach (['hours' => $hours, 'facts' => $facts] as $part => $value) {
+            unset($changed[$part]);
+            if ($value !== []) {
+                $changed[$part] = $value;
+            }
+        }
+
+        return ScriptDocument::fromArray($changed);
+    }
+
+    /** What a caller hears first. */
+    public static function greeting(Script $script): string
+    {
+        $state = (new Opening($script))->state('greeting', new \DateTimeImmutable('2026-03-10T09:14', new \DateTimeZone($script->agent->tz)), '1', null, null, ['known' => false]);
+        $spoken = Engine::for($script)->step($state, Event::started())->spoken();
+
+        return $spoken === '' ? "{$script->agent->business}, {$script->agent->name} speaking." : mb_substr($spoken, 0, 300);
+    }
+
+    /**
+     * @param array<string, mixed> $form
+     * @param array<string, mixed> $old
+     *
+     * @return array<string, mixed>
+     */
+    private function standing(array $form, array $old): array
+    {
+        $replies = [];
+        foreach (is_array($form['replies'] ?? null) ? $form['replies'] : [] as $row) {
+            $say = trim((string) ($row['say'] ?? ''));
+            if (! is_array($row) || $say === '') {
+                continue;
+            }
+            $key = trim((string) ($row['key'] ?? '')) ?: Book\FieldType::key((string) ($row['when'] ?? 'reply'));
+            for ($base = $key === '' ? 'reply' : substr($key, 0, 30), $key = $base, $n = 2; in_array($key, array_column($replies, 'key'), true); $n++) {
+                $key = $base.'_'.$n;
+            }
+            $replies[] = array_filter(['key' => $key, 'when' => $this->lines((string) ($row['when'] ?? '')), 'say' => $this->same($old, $key, $say), 'about' => trim((string) ($row['about'] ?? '')), 'otherwise' => trim((string) ($row['otherwise'] ?? '')), 'to' => trim((string) ($row['to'] ?? ''))], static fn (mixed $value): bool => $value !== '' && $value !== []);
+        }
+        $words = array_filter(array_map(static fn (mixed $text): string => trim((string) $text), array_intersect_key(is_array($form['words'] ?? null) ? $form['words'] : [], self::STANDING_WORDS)), static fn (string $text): bool => $text !== '');
+
+        return array_filter([
+            'replies' => $replies,
+            'person' => trim((string) ($form['person'] ?? '')),
+            'person_key' => trim((string) ($form['person_key'] ?? '')),
+            'never_say' => $this->lines((string) ($form['never_say'] ?? '')),
+            'must_say' => array_values(array_filter((array) ($form['must_say'] ?? []), is_string(...))),
+            'patience' => max(1, min(20, (int) ($form['patience'] ?? 3))),
+            'words' => $words,
+        ], static fn (mixed $value): bool => $value !== '' && $value !== []);
+    }
+
+    /**
+     * A reply with several variants, of which the form shows the first, keeps the others while the first is the same.
+     *
+     * @param array<string, mixed> $old
+     *
+     * @return string|list<string>
+     */
+    private function same(array $old, string $key, string $say): string|array
+    {
+        foreach ($old['replies'] ?? [] as $reply) {
+            if (($reply['key'] ?? '') === $key && is_array($reply['say'] ?? null) && ($reply['say'][0] ?? '') === $say) {
+                return array_values(array_filter($reply['say'], is_string(...)));
+            }
+        }
+
+        return $say;
+    }
+
+    /**
+     * @param array<string, mixed> $form
+     *
+     * @return array<string, mixed>
+     */
+    private function hours(array $form): array
+    {
+        $hours = [];
+        foreach (self::DAYS as $day) {
+            $ranges = array_map(static fn (string $range): string => (string) preg_replace(['/\s+/', '/[–—]/u', '/^(\d):/', '/-(\d):/'], ['', '-', '0$1:', '-0$1:'], $range), $this->lines((string) ($form['hours'][$day] ?? '')));
+            if ($ranges !== []) {
+                $hours[$day] = $ranges;
+            }
+        }
+        $closures = [];
+        foreach ($this->lines((string) ($form['closures'] ?? ''), '/\R/') as $line) {
+            $parts = preg_split('/\s+/', $line, 2) ?: [$line];
+            $closures[] = ['date' => $parts[0]] + (isset($parts[1]) ? ['why' => $parts[1]] : []);
+        }
+
+        return $hours + ($closures === [] ? [] : ['closures' => $closures]);
+    }
+
+    /**
+     * @param array<string, mixed> $form
+     *
+     * @return array<string, string>
+     */
+    private function facts(array $form): array
+    {
+        $facts = [];
+        foreach ($this->lines((string) ($form['facts'] ?? ''), '/\R/') as $line) {
+            $parts = explode('=', $line, 2);
+            $key = Book\FieldType::key($parts[0]);
+            if ($key !== '' && trim($parts[1] ?? '') !== '') {
+                $facts[$key] = trim($parts[1]);
+            }
+        }
+
+        return $facts;
+    }
+
+    /** @return list<string> */
+    private function lines(string $text, string $at = '/[,\n\r]+/'): array
+    {
+        return array_values(array_filter(array_map(trim(...), preg_split($at, $text) ?: []), static fn (string $line): bool => $line !== ''));
+    }
+}

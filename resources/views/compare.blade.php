@@ -1,0 +1,21 @@
+@php /** @var list<\Ringo\Design\Change> $changes */ @endphp
+<x-layout title="Comparison" :business="$business" :agent="$agent" here="prompt-book">
+    <x-agent-head :business="$business" :agent="$agent" here="releases" title="What changed" :sub="count($changes) === 0 ? ucfirst($from['name']).' and '.$to['name'].' are the same.' : (count($changes) === 1 ? '1 change' : count($changes).' changes').' from '.$from['name'].' to '.$to['name']"/>
+    <form class="filter" method="get">
+        <label for="cmp-from">from</label><select id="cmp-from" name="from">@foreach ($releases as $release)<option value="{{ $release->number }}" @selected($from['key'] === (string) $release->number)>release {{ $release->number }}</option>@endforeach<option value="draft" @selected($from['key'] === 'draft')>the draft</option></select>
+        <label for="cmp-to">to</label><select id="cmp-to" name="to"><option value="draft" @selected($to['key'] === 'draft')>the draft</option>@foreach ($releases as $release)<option value="{{ $release->number }}" @selected($to['key'] === (string) $release->number)>release {{ $release->number }}</option>@endforeach</select>
+        <button>Compare</button>
+    </form>
+    @foreach ($changes as $change)
+        <article class="change card {{ $change->kind }}">
+            <h2><span class="kind">{{ $change->kind }}</span> @if ($change->step && $change->kind !== 'removed')<a href="{{ route('prompt-book', [$business, $agent]) }}#step-{{ $change->step }}">{{ $change->words }}</a>@else{{ $change->words }}@endif</h2>
+            @if ($change->details !== [])
+                <table class="sides"><thead class="sr"><tr><th>what</th><th>{{ $from['name'] }}</th><th>{{ $to['name'] }}</th></tr></thead><tbody>
+                    @foreach ($change->details as $detail)
+                        <tr><th scope="row">{{ $detail['what'] }}</th><td class="old">@if ($detail['from'] === null)<span class="muted">nothing</span>@else<del>{{ $detail['from'] }}</del>@endif</td><td class="new">@if ($detail['to'] === null)<span class="muted">nothing</span>@else<ins>{{ $detail['to'] }}</ins>@endif</td></tr>
+                    @endforeach
+                </tbody></table>
+            @endif
+        </article>
+    @endforeach
+</x-layout>
