@@ -12,6 +12,7 @@ final readonly class AgentState
 {
     public function inWords(Agent $agent): string
     {
+        $agent->loadMissing('latestRelease.scriptText', 'draft.scriptText');
         $release = $agent->latestRelease;
         if ($release === null) {
             return 'Draft, not released yet';

@@ -49,7 +49,7 @@ final readonly class NewStep
         for ($n = 2; isset($data['sheet']['properties'][$name]); $n++) {
             $name = 'answer_'.$n;
         }
-        $data['sheet'] = ['type' => 'object'] + ($data['sheet'] ?? []);
+        $data['sheet'] = ($data['sheet'] ?? []) + ['type' => 'object'];
         $data['sheet']['properties'][$name] = ['type' => 'string', 'title' => ucfirst(str_replace('_', ' ', $name))];
 
         return [$step + ['field' => $name, 'prompt' => '{the question}', 'next' => $next], $data];

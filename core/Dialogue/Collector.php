@@ -46,11 +46,13 @@ final class Collector
     public function asked(Turn $turn, Field $field, Heard $heard): Reading
     {
         $reading = $this->understanding->read($field->type, $heard, $this->context($turn, $field));
-        if (! $reading->found() && $field->type === ValueType::YesNo) {
-            return $this->dressed($field, $heard) ?? $reading;
+        if ($field->type !== ValueType::YesNo) {
+            return $reading;
         }
+        // What is said outright counts before a yes or no that may belong to something else: 'I will collect it'.
+        $dressed = $this->dressed($field, $heard);
 
-        return $reading;
+        return $dressed !== null && (! $reading->found() || $dressed->value !== $reading->value) ? $dressed : $reading;
     }
 
     /**

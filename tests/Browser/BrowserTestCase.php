@@ -150,7 +150,14 @@ abstract class BrowserTestCase extends TestCase
             if (! $element->isDisplayed()) {
                 return false;
             }
-            $element->click();
+            try {
+                $element->click();
+            } catch (ElementClickInterceptedException) {
+                // Under a bar that stays at the top: a person scrolls it out.
+                ($page ?? $this->page)->executeScript('arguments[0].scrollIntoView({block: "center"})', [$element]);
+
+                return false;
+            }
 
             return true;
         }, "something to click at {$css}");

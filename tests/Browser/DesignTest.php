@@ -133,8 +133,7 @@ final class DesignTest extends BrowserTestCase
         $before = $this->order();
         $at = array_search('bags', $before, true);
         $this->until(fn (): bool => $this->find('[data-book]')->getAttribute('data-ready') === '1', 'the book ready');
-        $this->page->executeScript('document.getElementById("step-bags").focus()');
-        $this->type(Key::ALT.Key::ARROW_DOWN.Key::NULL);
+        $this->find('#step-bags')->sendKeys(Key::ALT.Key::ARROW_DOWN.Key::NULL);
         $this->until(fn (): bool => array_search('bags', $this->order(), true) === $at + 1, 'the step one place down');
         $this->page->executeScript('document.getElementById("step-bags").scrollIntoView({block: "center"})');
         $this->page->action()->moveToElement($this->find('#step-bags .says'))->perform();
@@ -268,6 +267,6 @@ final class DesignTest extends BrowserTestCase
     /** @return list<string> */
     private function order(): array
     {
-        return array_map(static fn ($row): string => (string) $row->getAttribute('data-step'), $this->page->findElements(WebDriverBy::cssSelector('[data-book] > [data-row]')));
+        return array_values(array_map(static fn ($row): string => (string) $row->getAttribute('data-step'), $this->page->findElements(WebDriverBy::cssSelector('[data-book] > [data-row]'))));
     }
 }

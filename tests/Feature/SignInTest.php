@@ -65,6 +65,10 @@ final class SignInTest extends FeatureTestCase
         yield 'calls' => ['GET', '/pellbrook/calls', ['owner' => 200, 'designer' => 200, 'staff' => 200]];
         yield 'records' => ['GET', '/pellbrook/calls/records.csv', ['owner' => 200, 'designer' => 200, 'staff' => 200]];
         yield 'prompt book' => ['GET', '/pellbrook/agents/maren/prompt-book', ['owner' => 200, 'designer' => 200, 'staff' => 403]];
+        foreach (['agents', 'agents/new', 'agents/maren', 'agents/maren/call-map', 'agents/maren/text', 'agents/maren/recordings', 'agents/maren/releases', 'agents/maren/releases/compare', 'agents/maren/export', 'agents/maren/prompt-book/steps/help'] as $page) {
+            yield $page => ['GET', "/pellbrook/{$page}", ['owner' => 200, 'designer' => 200, 'staff' => 403]];
+        }
+        yield 'edit' => ['DELETE', '/pellbrook/agents/maren/prompt-book/steps/help', ['staff' => 403, 'designer' => 200]];
         yield 'contacts' => ['GET', '/pellbrook/contacts/search', ['owner' => 200, 'designer' => 200, 'staff' => 403]];
         yield 'ring' => ['POST', '/pellbrook/agents/maren/ring', ['owner' => 201, 'designer' => 201, 'staff' => 403]];
     }

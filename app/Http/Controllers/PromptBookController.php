@@ -63,7 +63,7 @@ final class PromptBookController
                 $reader = new StepForm($document);
             }
 
-            return $document->withStep($step, $reader->step((string) $old['kind'], $form));
+            return $document->withStep($step, $reader->step((string) $old['kind'], $form, $old));
         }, static fn (ScriptDocument $document): string => is_string($form['key'] ?? null) && $document->has(trim($form['key'])) ? trim($form['key']) : $step);
     }
 
@@ -195,7 +195,7 @@ final class PromptBookController
     /** @param array<string, mixed> $property */
     private static function withField(ScriptDocument $document, string $key, array $property, bool $required): ScriptDocument
     {
-        $sheet = ['type' => 'object'] + $document->toArray()['sheet'];
+        $sheet = $document->toArray()['sheet'] + ['type' => 'object'];
         $sheet['properties'][$key] = $property;
         $all = array_values(array_diff($sheet['required'] ?? [], [$key]));
         $sheet['required'] = $required ? [...$all, $key] : $all;

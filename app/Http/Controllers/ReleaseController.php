@@ -30,6 +30,7 @@ final class ReleaseController
         $document = $agent->draft->scriptText->document();
         $releases = $agent->releases()->with('releasedBy')->get();
         $last = $releases->first();
+        $last?->loadMissing('scriptText');
 
         return view('releases', [
             'business' => $business, 'agent' => $agent, 'releases' => $releases, 'findings' => $inspector->inspect($document), 'version' => $agent->draft->version,

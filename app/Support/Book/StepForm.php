@@ -25,10 +25,32 @@ final readonly class StepForm
 
     /**
      * @param array<string, mixed> $form
+     * @param array<string, mixed> $old the step as it was written; what it spells out stays spelled out
      *
      * @return array<string, mixed>
      */
-    public function step(string $kind, array $form): array
+    public function step(string $kind, array $form, array $old = []): array
+    {
+        $new = $this->read($kind, $form);
+        $usual = ['tries' => 3, 'confirm' => 'unsure', 'known' => 'skip', 'way_out' => ['then' => 'leave']];
+        foreach ($usual as $key => $value) {
+            if (! array_key_exists($key, $new) && ($old[$key] ?? null) === $value) {
+                $new[$key] = $value;
+            }
+        }
+        if ($kind === 'ask' && array_key_exists('required', $old) && ! array_key_exists('required', $new) && ($old['field'] ?? null) === $new['field']) {
+            $new['required'] = filter_var($form['required'] ?? false, FILTER_VALIDATE_BOOLEAN);
+        }
+
+        return $new;
+    }
+
+    /**
+     * @param array<string, mixed> $form
+     *
+     * @return array<string, mixed>
+     */
+    private function read(string $kind, array $form): array
     {
         $step = ['key' => trim($this->text($form, 'key')), 'kind' => $kind] + $this->optional(['scene' => $this->text($form, 'scene')]);
 
@@ -86,6 +108,9 @@ final readonly class StepForm
         } elseif (isset($old['x-phrases']) && $type === ValueType::YesNo) {
             $property['x-phrases'] = $old['x-phrases'];
         }
+
+        // In the order it was written in, so that two versions compare well.
+        $property = array_intersect_key(array_replace(array_intersect_key($old, $property), $property), $property);
 
         return [$key, $property, filter_var($sheet['required'] ?? false, FILTER_VALIDATE_BOOLEAN)];
     }

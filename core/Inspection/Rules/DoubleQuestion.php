@@ -23,7 +23,7 @@ final readonly class DoubleQuestion implements Rule
             foreach ($step->prompt->variants as $variant) {
                 $line = new Line($key, 'prompt', $variant);
                 $questions = array_filter($line->sentences(), static fn (string $sentence): bool => str_ends_with(trim($sentence), '?'));
-                $asks = array_filter($questions, static fn (string $question): bool => preg_match('/^(?:is that (?:right|ok|okay|correct)|all right|okay|right|yes|ready|for (?:example|instance)|or .*)[ ,?]/iu', trim($question)) !== 1);
+                $asks = array_filter($questions, static fn (string $question): bool => preg_match('/^(?:is that (?:all right|alright|right|ok|okay|fine|correct)|all right|okay|right|yes|ready|for (?:example|instance)|or .*)[ ,?]/iu', trim($question)) !== 1);
                 if (count($asks) > 1) {
                     yield new Finding('double_question', Severity::Warning, $key, 'This asks '.count($asks).' questions at once, and callers answer only the last. Give each a step of its own.');
 

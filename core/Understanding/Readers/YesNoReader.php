@@ -138,6 +138,11 @@ final readonly class YesNoReader implements Reader
         if (! $opens) {
             return true;
         }
+        // 'I will collect it' says what will be done; 'I will, yes' and 'I will need it' answer.
+        if ($goesOn && in_array($line, ['i will', 'we will', 'i would', 'we would', 'i can', 'we can', 'i could', 'he will', 'she will', 'they will'], true)
+            && ! in_array($next, ['need', 'want', 'have', 'be', 'do', 'yes', 'yeah', 'please', 'indeed', 'actually', 'definitely', 'certainly', 'thanks', 'thank', 'like', 'too', 'then', 'probably', 'always', 'love', 'prefer', 'appreciate', 'still', 'ta', 'cheers', 'if', 'but', 'and'], true)) {
+            return true;
+        }
 
         return $goesOn && in_array($next, ['a', 'an', 'going', 'looking', 'trying', 'calling', 'at', 'on', 'in', 'question', 'to', 'been', 'my', 'just', 'wondering', 'some', 'two', 'three', 'ringing', 'phoning', 'not', 'about', 'also'], true);
     }

@@ -12,6 +12,43 @@ use Ringo\Dialogue\Origin;
 /** The order of one caller turn, with its hard cases, on the demonstration's agent and on small scripts. */
 final class EngineTest extends TestCase
 {
+    public function testGreetsByWhoIsCalling(): void
+    {
+        $maren = Conversation::maren();
+        $maren['agent']['greeting'] = ['known' => 'Hello again, [caller.first_name|friend].', 'unknown' => 'Welcome.', 'withheld' => 'Hello whoever you are.'];
+        self::assertStringStartsWith('Hello again, Nell.', Conversation::with($maren, ['known' => true, 'first_name' => 'Nell'])->heard());
+        self::assertStringStartsWith('Welcome.', Conversation::with($maren)->heard());
+        self::assertStringStartsWith('Hello whoever you are.', Conversation::with($maren, ['known' => false], null)->heard());
+    }
+
+    public function testSendsWhatWasPromisedInWrittenWords(): void
+    {
+        $maren = Conversation::maren();
+        foreach ($maren['steps'] as $i => $step) {
+            if ($step['key'] === 'reserved_note') {
+                $maren['steps'][$i]['next'] = 'text_it';
+            }
+        }
+        $maren['steps'][] = ['key' => 'text_it', 'kind' => 'send', 'by' => 'text', 'to' => 'phone', 'words' => '[equipment] from [start_date]. Call [caller.number|us].', 'next' => 'more'];
+        $maren['steps'][] = ['key' => 'mail_it', 'kind' => 'send', 'by' => 'email', 'to' => 'caller.email', 'words' => 'Hello.', 'otherwise' => 'message_open', 'next' => 'goodbye'];
+        $call = Conversation::with($maren)->says('I need a mini digger from next Tuesday for a week', 'Oldmere', 'I will collect it', 'card', 'Dara Whitcombe', 'yes', 'yes', 'yes');
+        self::assertSame([['by' => 'text', 'to' => '+447700900123', 'subject' => null, 'text' => 'Mini digger from Tuesday 17 March 2026. Call 07700 900123.', 'file' => null, 'step' => 'text_it', 'turn' => $call->state->sent[0]['turn'] ?? null]], $call->state->sent);
+    }
+
+    public function testNothingToAddIsDeclinedAndANoIsNotMetWithLovely(): void
+    {
+        $base = ['agent' => ['name' => 'Wren', 'business' => 'Pellbrook Hire', 'manner' => ['formality' => 'chatty', 'acknowledges' => 'much']], 'sheet' => ['type' => 'object', 'properties' => ['content' => ['type' => 'boolean'], 'comment' => ['type' => 'string']]], 'first' => 'content', 'steps' => [
+            ['key' => 'content', 'kind' => 'ask', 'field' => 'content', 'prompt' => 'Were you content?', 'next' => 'comment'],
+            ['key' => 'comment', 'kind' => 'ask', 'field' => 'comment', 'prompt' => 'Anything to add?', 'next' => 'bye'],
+            ['key' => 'bye', 'kind' => 'finish', 'prompt' => 'Goodbye.'],
+        ]];
+        self::assertSame('Anything to add?', Conversation::with($base)->says('not really, no')->heard());
+        foreach (['no, nothing special', 'not that I can think of', 'no', "no, that's all fine"] as $nothing) {
+            self::assertSame(['comment'], Conversation::with($base)->says('yes', $nothing)->state->declined, $nothing);
+        }
+        self::assertSame('no parking was free when we came', Conversation::with($base)->says('yes', 'no parking was free when we came')->value('comment'));
+    }
+
     public function testGreetsAKnownCallerByNameAndAStrangerWithout(): void
     {
         self::assertStringContainsString('morning Dara', Conversation::withMaren(caller: ['known' => true, 'first_name' => 'Dara', 'name' => 'Dara Whitcombe'])->heard());
