@@ -9,6 +9,7 @@ use App\Console\Core\BadInput;
 use App\Console\Core\CallCommand;
 use App\Console\Core\CheckCommand;
 use App\Console\Core\ReadCommand;
+use App\Console\Core\RouteCommand;
 use App\Console\Core\WrongUsage;
 
 // Standard output carries answers alone.
@@ -16,7 +17,7 @@ ini_set('display_errors', 'stderr');
 
 require __DIR__.'/../vendor/autoload.php';
 
-$commands = ['read' => ReadCommand::class, 'call' => CallCommand::class, 'check' => CheckCommand::class];
+$commands = ['read' => ReadCommand::class, 'call' => CallCommand::class, 'check' => CheckCommand::class, 'route' => RouteCommand::class];
 $name = $argv[1] ?? '';
 
 try {
