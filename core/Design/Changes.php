@@ -13,12 +13,12 @@ final readonly class Changes
     private const WHAT = [
         'prompt' => 'says', 'again' => 'short form', 'reprompts' => 'reprompts', 'help' => 'help', 'why' => 'reason', 'field' => 'fills', 'confirm' => 'reading back', 'required' => 'required',
         'known' => 'when known', 'tries' => 'tries', 'way_out' => 'way out', 'next' => 'leads to', 'otherwise' => 'otherwise', 'nothing' => 'nothing more', 'outcome' => 'outcome', 'tag' => 'tag',
-        'set' => 'sets', 'forget' => 'forgets', 'repeat_key' => 'key that repeats', 'scene' => 'scene', 'by' => 'sent by', 'to' => 'sent to', 'subject' => 'subject', 'words' => 'message', 'file' => 'file', 'kind' => 'kind',
+        'set' => 'sets', 'forget' => 'forgets', 'repeat_key' => 'key that repeats', 'scene' => 'scene', 'by' => 'sent by', 'to' => 'sent to', 'subject' => 'subject', 'words' => 'message', 'file' => 'file', 'kind' => 'kind', 'failed' => 'cannot be checked', 'locked' => 'tries used up',
     ];
 
     private const LISTS = ['options' => 'option', 'topics' => 'topic'];
 
-    private const PARTS = ['agent' => 'the agent', 'limits' => 'the limits of a call', 'facts' => 'facts', 'hours' => 'opening hours', 'standing' => 'standing rules', 'first' => 'where the script begins'];
+    private const PARTS = ['agent' => 'the agent', 'limits' => 'the limits of a call', 'facts' => 'facts', 'hours' => 'opening hours', 'standing' => 'standing rules', 'recognition' => 'how callers are recognised', 'transfers' => 'transfer rules', 'first' => 'where the script begins'];
 
     /** @return list<Change> parts first, then steps in the order of the newer version, then those taken out */
     public function between(ScriptDocument $old, ScriptDocument $new): array

@@ -26,6 +26,8 @@ final readonly class NewStep
             'branch' => [$step + ['ways' => [], 'otherwise' => $next], $data],
             'note' => [$step + ['outcome' => '{outcome}', 'next' => $next], $data],
             'send' => [$step + ['by' => 'text', 'to' => 'caller.number', 'words' => '{what is sent}', 'next' => $next], $data],
+            'verify' => [$step + ['by' => 'postcode', 'prompt' => 'What is the postcode of your address?', 'tries' => 3, 'next' => $next, 'failed' => $next, 'locked' => $next], $data],
+            'transfer' => [$step + ['otherwise' => $next], $data],
             'finish' => [$step + ['prompt' => 'Thank you for calling. Goodbye.', 'outcome' => '{outcome}'], $data],
             default => [['kind' => 'say'] + $step + ['prompt' => '{what is said}', 'next' => $next], $data],
         };

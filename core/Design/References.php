@@ -32,7 +32,7 @@ final readonly class References
         $to = static fn (mixed $target): mixed => $target === $old ? $new : $target;
         $data['first'] = $to($data['first'] ?? null);
         foreach ($data['steps'] as $i => $step) {
-            foreach (['next', 'nothing', 'otherwise'] as $way) {
+            foreach (['next', 'nothing', 'otherwise', 'failed', 'locked'] as $way) {
                 if (isset($step[$way])) {
                     $step[$way] = $to($step[$way]);
                 }
@@ -49,6 +49,16 @@ final readonly class References
         }
         if (isset($data['standing']['person'])) {
             $data['standing']['person'] = $to($data['standing']['person']);
+        }
+        foreach ($data['transfers']['rules'] ?? [] as $n => $rule) {
+            $swap = static fn (string $target): string => $target === 'step:'.$old ? 'step:'.$new : $target;
+            $data['transfers']['rules'][$n]['to'] = $swap($rule['to']);
+            if (isset($rule['otherwise'])) {
+                $data['transfers']['rules'][$n]['otherwise'] = array_map($swap, $rule['otherwise']);
+            }
+        }
+        if (isset($data['transfers']['default']) && $data['transfers']['default'] === 'step:'.$old) {
+            $data['transfers']['default'] = 'step:'.$new;
         }
         foreach ($data['standing']['replies'] ?? [] as $n => $reply) {
             if (isset($reply['to'])) {
@@ -118,7 +128,7 @@ final readonly class References
     {
         $from = [];
         foreach ($data['steps'] as $step) {
-            $targets = [$step['next'] ?? null, $step['nothing'] ?? null, $step['otherwise'] ?? null, $step['way_out']['step'] ?? null];
+            $targets = [$step['next'] ?? null, $step['nothing'] ?? null, $step['otherwise'] ?? null, $step['failed'] ?? null, $step['locked'] ?? null, $step['way_out']['step'] ?? null];
             foreach (['options', 'topics', 'ways'] as $list) {
                 array_push($targets, ...array_column($step[$list] ?? [], 'next'));
             }

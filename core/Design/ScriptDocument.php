@@ -16,9 +16,9 @@ use Ringo\Script\ScriptReader;
  */
 final readonly class ScriptDocument
 {
-    private const ORDER = ['$schema', 'format', 'agent', 'limits', 'facts', 'hours', 'standing', 'sheet', 'first', 'steps'];
+    private const ORDER = ['$schema', 'format', 'agent', 'limits', 'facts', 'hours', 'standing', 'recognition', 'transfers', 'sheet', 'first', 'steps'];
 
-    private const STEP_ORDER = ['key', 'kind', 'scene', 'field', 'by', 'to', 'subject', 'words', 'file', 'prompt', 'again', 'reprompts', 'help', 'why', 'confirm', 'required', 'known', 'options', 'topics', 'ways', 'set', 'forget', 'tag', 'outcome', 'repeat_key', 'nothing', 'otherwise', 'tries', 'way_out', 'next'];
+    private const STEP_ORDER = ['key', 'kind', 'scene', 'field', 'by', 'to', 'subject', 'words', 'file', 'prompt', 'again', 'reprompts', 'help', 'why', 'confirm', 'required', 'known', 'options', 'topics', 'ways', 'set', 'forget', 'tag', 'outcome', 'repeat_key', 'nothing', 'otherwise', 'tries', 'way_out', 'failed', 'locked', 'next'];
 
     /** @param array<string, mixed> $data */
     private function __construct(private array $data, public Script $script)
@@ -276,7 +276,7 @@ final readonly class ScriptDocument
      */
     private function onlyWay(array $step): ?string
     {
-        $ways = array_values(array_unique(array_filter([$step['next'] ?? null, $step['otherwise'] ?? null, ...array_column($step['options'] ?? [], 'next'), ...array_column($step['topics'] ?? [], 'next'), ...array_column($step['ways'] ?? [], 'next')], is_string(...))));
+        $ways = array_values(array_unique(array_filter([$step['next'] ?? null, $step['otherwise'] ?? null, $step['failed'] ?? null, ...array_column($step['options'] ?? [], 'next'), ...array_column($step['topics'] ?? [], 'next'), ...array_column($step['ways'] ?? [], 'next')], is_string(...))));
 
         return count($ways) === 1 ? $ways[0] : (is_string($step['next'] ?? null) ? $step['next'] : null);
     }

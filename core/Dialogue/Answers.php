@@ -8,6 +8,8 @@ use Ringo\Script\Steps\AskStep;
 use Ringo\Script\Steps\ChooseStep;
 use Ringo\Script\Steps\ListenStep;
 use Ringo\Script\Steps\Step;
+use Ringo\Script\Steps\TransferStep;
+use Ringo\Script\Steps\VerifyStep;
 use Ringo\Sheet\Field;
 use Ringo\Speech\Prompt;
 use Ringo\Understanding\Context;
@@ -31,12 +33,54 @@ final readonly class Answers
         private Topics $topics,
         private Replies $replies,
         private Walker $walker,
+        private Transfers $transfers,
+        private Identity $identity,
     ) {
     }
 
     public function answer(Turn $turn, Heard $heard): void
     {
         $state = $turn->state;
+        $step = $state->step === null ? null : $turn->script->step($state->step);
+        if ($step instanceof VerifyStep && $state->mode === 'answer') {
+            if (! $this->left($turn, $heard) && ! $this->askedForPerson($turn, $heard)) {
+                $this->identity->check($turn, $step, $heard->original);
+            }
+
+            return;
+        }
+        $state->said = array_slice([...$state->said, $heard->original], -12);
+        if ($state->mode === 'identify') {
+            $this->identity->who($turn, $heard);
+
+            return;
+        }
+        if ($state->mode === 'recent') {
+            if ($this->identity->again($turn, $heard)) {
+                return;
+            }
+            $first = $this->standing($turn);
+            if ($first instanceof ListenStep) {
+                $turn->actions = [];
+                $this->listened($turn, $first, $heard);
+            }
+
+            return;
+        }
+        if ($state->mode === 'ringing') {
+            if (! $this->left($turn, $heard)) {
+                $this->transfers->waiting($turn, true);
+            }
+
+            return;
+        }
+        if ($state->mode === 'which_team') {
+            if (! $this->left($turn, $heard)) {
+                $this->transfers->which($turn, $heard);
+            }
+
+            return;
+        }
         if ($state->step === null) {
             $turn->trace->rule('the caller spoke first');
             $this->walker->go($turn, $turn->script->first);
@@ -51,7 +95,7 @@ final readonly class Answers
 
             return;
         }
-        if ($this->left($turn, $heard) || $this->requested($turn, $heard)) {
+        if ($this->left($turn, $heard) || $this->urgentTransfer($turn, $heard) || $this->requested($turn, $heard)) {
             return;
         }
         $step = $turn->script->step($state->step);
@@ -73,11 +117,48 @@ final readonly class Answers
         return $turn->state->step === null ? null : $turn->script->step($turn->state->step);
     }
 
+    /** A transfer rule that is urgent counts from anywhere, as soon as its words are said. */
+    private function urgentTransfer(Turn $turn, Heard $heard): bool
+    {
+        $words = mb_strtolower($heard->original);
+        foreach ($turn->script->transfers->rules as $rule) {
+            $said = array_filter($rule['words'], static fn (string $one): bool => $one !== '' && preg_match('/(?<!\pL)'.preg_quote(mb_strtolower($one), '/').'(?!\pL)/u', $words) === 1);
+            if (! $rule['urgent'] || $said === [] || $rule['when'] !== null && ! $rule['when']->holds($turn->scope()->value(...))) {
+                continue;
+            }
+            foreach ($turn->script->steps as $step) {
+                if ($step instanceof TransferStep && $step->to === null) {
+                    $turn->trace->rule("urgent transfer rule {$rule['key']}: “".reset($said).'”');
+                    $this->detour($turn, $step->key());
+
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    private function askedForPerson(Turn $turn, Heard $heard): bool
+    {
+        return ($this->phrases->is($heard, 'person') || $this->phrases->is($heard, 'person_alone')) && $this->wantsPerson($turn);
+    }
+
     public function keyed(Turn $turn, string $digits): void
     {
         $state = $turn->state;
         $step = $state->step === null ? null : $turn->script->step($state->step);
         $key = rtrim($digits, '#');
+        if ($step instanceof VerifyStep && $state->mode === 'answer' && $key !== '' && $key !== $turn->script->standing->personKey) {
+            $this->identity->check($turn, $step, $key);
+
+            return;
+        }
+        if (in_array($state->mode, ['ringing', 'identify', 'recent', 'which_team'], true)) {
+            $state->mode === 'ringing' ? $this->transfers->waiting($turn, true) : $turn->standing('wrong_key');
+
+            return;
+        }
         if ($step instanceof ChooseStep && $state->mode === 'answer') {
             foreach ($step->options as $option) {
                 if ($option['digit'] === $digits || $option['digit'] === $key) {

@@ -14,7 +14,7 @@ final class CallState
     /** Step the caller is being asked at. */
     public ?string $step = null;
 
-    /** What the next words are taken as: answer, confirm, clarify or spell. */
+    /** What the next words are taken as: answer, confirm, clarify, spell, identify, recent, which_team, ringing, connected. */
     public string $mode = 'answer';
 
     /** Step to go on to after a confirmation. */
@@ -83,6 +83,23 @@ final class CallState
     /** @var list<array{by: string, to: string, subject: ?string, text: string, file: ?string, step: string, turn: int}> messages the call has caused, in order */
     public array $sent = [];
 
+    /** @var list<string> what the caller said, last twelve turns; words that were checked are not among them */
+    public array $said = [];
+
+    /** @var ?array{step: string, rule: string, why: string, how: string, targets: list<string>, target: string, groups: list<list<string>>, group: int, since: float, asked: int, silences: int, opening: bool} a transfer under way */
+    public ?array $transfer = null;
+
+    /** @var ?array{person: string, name: string, after: float, target: string} who has taken the call */
+    public ?array $connected = null;
+
+    /** @var list<array<string, scalar|null>> the people one of whom is calling from a shared number */
+    public array $people = [];
+
+    /** @var array<string, int> tries at each verify step */
+    public array $verifying = [];
+
+    public bool $verified = false;
+
     public ?string $topic = null;
 
     /** The standing reply given last, for 'and for the other one?'. */
@@ -97,7 +114,7 @@ final class CallState
     /**
      * @param string $startedAt ISO 8601 with offset
      * @param ?string $from the caller's number as E.164, null where withheld
-     * @param array<string, scalar|null> $caller what is known of the caller: known, first_name, name, organisation …
+     * @param array<string, scalar|null> $caller what is known of the caller: kind, known, first_name, name, organisation …
      */
     public function __construct(
         public readonly string $id,
@@ -105,7 +122,7 @@ final class CallState
         public readonly string $seed,
         public readonly ?string $from,
         public readonly ?string $to,
-        public readonly array $caller,
+        public array $caller,
     ) {
     }
 

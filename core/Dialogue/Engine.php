@@ -11,6 +11,7 @@ use Ringo\Speech\Display;
 use Ringo\Speech\Speakable;
 use Ringo\Speech\Ssml;
 use Ringo\Speech\Timing;
+use Ringo\Transfer\Switchboard;
 use Ringo\Understanding\Understanding;
 
 /**
@@ -26,15 +27,22 @@ final readonly class Engine
 
     private Answers $answers;
 
+    private Transfers $transfers;
+
+    private Identity $identity;
+
     public function __construct(
         public Script $script,
         private Understanding $understanding,
         private Speakable $speakable,
         private Display $display,
+        ?Switchboard $switchboard = null,
     ) {
         $this->phrases = new Phrasebook($understanding->words, $script->agent);
         $collector = new Collector($understanding);
-        $this->walker = new Walker;
+        $this->walker = new Walker($understanding, $switchboard ?? Switchboard::none());
+        $this->transfers = new Transfers($switchboard ?? Switchboard::none(), $this->walker);
+        $this->identity = new Identity($understanding, $this->walker);
         $this->answers = new Answers(
             $understanding,
             $this->phrases,
@@ -43,15 +51,17 @@ final readonly class Engine
             new Topics($understanding->words),
             new Replies($understanding, $this->phrases, $collector),
             $this->walker,
+            $this->transfers,
+            $this->identity,
         );
     }
 
-    public static function for(Script $script): self
+    public static function for(Script $script, ?Switchboard $switchboard = null): self
     {
         $words = Vocabulary::of($script->agent->language);
         $plan = new NumberingPlan;
 
-        return new self($script, new Understanding($words, $plan), new Speakable($words, $plan), new Display($words, $plan));
+        return new self($script, new Understanding($words, $plan), new Speakable($words, $plan), new Display($words, $plan), $switchboard);
     }
 
     public function step(CallState $before, Event $event): Outcome
@@ -73,6 +83,9 @@ final readonly class Engine
             EventKind::Silence => $this->silence($turn),
             EventKind::Interrupted => $this->interrupted($turn, $event->seconds),
             EventKind::HungUp => $this->hungUp($turn),
+            EventKind::StaffSaid => $this->staffSaid($turn, $event->text),
+            EventKind::Answered => $this->transfers->answered($turn, $event->text),
+            EventKind::Busy, EventKind::NoAnswer, EventKind::Declined => $this->transfers->failed($turn, str_replace(['transfer_', '_'], ['', ' '], $event->kind->value), $event->text),
         };
         $this->limit($turn);
         $this->settle($turn);
@@ -84,26 +97,19 @@ final readonly class Engine
     {
         $turn->trace->rule('the call begins');
         if ($this->script->agent->speaksFirst) {
-            $this->greet($turn);
-            $this->walker->go($turn, $this->script->first);
+            if ($this->identity->open($turn)) {
+                $this->walker->go($turn, $this->script->first);
+            }
         } else {
             $turn->trace->rule('the caller speaks first');
         }
     }
 
-    /** The greeting for who is calling, where the agent has one. */
-    private function greet(Turn $turn): void
+    private function staffSaid(Turn $turn, string $text): void
     {
-        $greeting = $this->script->agent->greeting;
-        $who = match (true) {
-            (bool) ($turn->state->caller['known'] ?? false) => 'known',
-            $turn->state->from === null && $greeting['withheld'] !== null => 'withheld',
-            default => 'unknown',
-        };
-        if ($greeting[$who] !== null) {
-            $turn->trace->rule("greeting for a caller who is {$who}");
-            $turn->prompt($greeting[$who], 'greeting');
-        }
+        $turn->trace->heard = $text;
+        $turn->trace->rule('a member of staff speaks');
+        $turn->state->turns++;
     }
 
     private function said(Turn $turn, string $text): void
@@ -117,6 +123,11 @@ final readonly class Engine
         $this->heardSomething($turn);
         $turn->trace->heard = $heard->original;
         $turn->trace->cleaned = $heard->cleaned();
+        if ($turn->state->mode === 'connected') {
+            $turn->trace->rule('the caller speaks with '.($turn->state->connected['name'] ?? 'a colleague'));
+
+            return;
+        }
         $this->answers->answer($turn, $heard);
     }
 
@@ -128,7 +139,9 @@ final readonly class Engine
         $this->heardSomething($turn);
         $turn->trace->heard = $digits;
         $turn->trace->cleaned = $digits;
-        $this->answers->keyed($turn, $digits);
+        if ($turn->state->mode !== 'connected') {
+            $this->answers->keyed($turn, $digits);
+        }
     }
 
     private function heardSomething(Turn $turn): void
@@ -145,6 +158,14 @@ final readonly class Engine
     private function silence(Turn $turn): void
     {
         $state = $turn->state;
+        if ($state->mode === 'connected') {
+            return;
+        }
+        if ($state->mode === 'ringing') {
+            $this->transfers->waiting($turn, false);
+
+            return;
+        }
         if ($state->holding) {
             $state->holding = false;
             $turn->trace->rule('the caller asked for a moment: this silence does not count');
@@ -181,7 +202,7 @@ final readonly class Engine
     private function limit(Turn $turn): void
     {
         $state = $turn->state;
-        if ($state->ended) {
+        if ($state->ended || $state->mode === 'connected') {
             return;
         }
         $limits = $this->script->limits;

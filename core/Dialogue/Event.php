@@ -43,6 +43,29 @@ final readonly class Event
         return new self(EventKind::HungUp, $at);
     }
 
+    public static function staffSaid(string $text, float $at): self
+    {
+        return new self(EventKind::StaffSaid, $at, $text);
+    }
+
+    /** @param string $person key of whoever took the call */
+    public static function answered(string $person, float $at): self
+    {
+        return new self(EventKind::Answered, $at, $person);
+    }
+
+    /** @param string $how transfer_busy, transfer_no_answer or transfer_declined */
+    public static function notAnswered(string $how, string $reason, float $at): self
+    {
+        return new self(EventKind::from($how), $at, $reason);
+    }
+
+    /** The same, without the words. */
+    public function masked(): self
+    {
+        return new self($this->kind, $this->at, $this->text === '' ? '' : '••••', $this->seconds);
+    }
+
     /** @return array{kind: string, at: float, text: string, seconds: float} */
     public function toArray(): array
     {

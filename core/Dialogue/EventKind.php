@@ -13,4 +13,9 @@ enum EventKind: string
     case Silence = 'silence';
     case Interrupted = 'interrupted';
     case HungUp = 'hung_up';
+    case StaffSaid = 'staff_said';
+    case Answered = 'transfer_answered';
+    case Busy = 'transfer_busy';
+    case NoAnswer = 'transfer_no_answer';
+    case Declined = 'transfer_declined';
 }

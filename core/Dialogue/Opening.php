@@ -15,18 +15,46 @@ final readonly class Opening
     {
     }
 
-    /** @param array<string, scalar|null> $caller */
-    public function state(string $id, \DateTimeImmutable $at, string $seed, ?string $from, ?string $to, array $caller): CallState
+    /**
+     * @param array<string, scalar|null> $caller
+     * @param list<array<string, scalar|null>> $people the people of a shared number
+     */
+    public function state(string $id, \DateTimeImmutable $at, string $seed, ?string $from, ?string $to, array $caller, array $people = []): CallState
     {
         $state = new CallState($id, $at->setTimezone(new \DateTimeZone($this->script->agent->tz))->format('c'), $seed, $from, $to, $caller);
-        foreach ($this->script->sheet->fields as $field) {
-            $value = $this->known($field, $caller, $from);
-            if ($value !== null) {
-                $state->values[$field->key] = new Held($value, 0.9, Origin::Recognised, null, '');
-            }
-        }
+        $state->people = $people;
+        $state->values = $this->values($caller, $from, $at);
 
         return $state;
+    }
+
+    /**
+     * What is known of the caller, as values of the fields that take it. A fact too old to be used as it is comes with less
+     * confidence, so that it is asked back; one older still is not taken over.
+     *
+     * @param array<string, scalar|null> $caller facts, and `NAME_at` with the day a fact was last confirmed
+     *
+     * @return array<string, Held>
+     */
+    public function values(array $caller, ?string $from, \DateTimeImmutable $now): array
+    {
+        $values = [];
+        foreach ($this->script->sheet->fields as $field) {
+            $value = $this->known($field, $caller, $from);
+            if ($value === null) {
+                continue;
+            }
+            $fact = (string) $field->fromCaller;
+            $fresh = $this->script->recognition->fresh[$fact] ?? null;
+            $at = $caller[$fact.'_at'] ?? null;
+            $days = $fresh !== null && is_string($at) && ($then = date_create_immutable($at)) !== false ? (int) $then->diff($now)->days : 0;
+            if ($fresh !== null && $days > $fresh['use'] + $fresh['check']) {
+                continue;
+            }
+            $values[$field->key] = new Held($value, $fresh !== null && $days > $fresh['use'] ? 0.6 : 0.9, Origin::Recognised, null, '');
+        }
+
+        return $values;
     }
 
     /** @param array<string, scalar|null> $caller */

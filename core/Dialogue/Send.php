@@ -7,7 +7,7 @@ namespace Ringo\Dialogue;
 /** Queues a message: by text, e-mail or web request, to an address or number, in the words it was promised in. */
 final readonly class Send implements Action
 {
-    public function __construct(public string $by, public string $to, public ?string $subject, public string $text, public ?string $file, public string $step)
+    public function __construct(public string $by, public string $to, public ?string $subject, public string $text, public ?string $file, public string $step, public bool $secret = false)
     {
     }
 

@@ -38,6 +38,19 @@ final class Trace
     {
     }
 
+    /** @var array<string, float> how well each team fits, where that was asked */
+    public array $fit = [];
+
+    public bool $masked = false;
+
+    /** Takes the words out: they were said to be checked. */
+    public function mask(): void
+    {
+        $this->masked = true;
+        $this->heard = $this->cleaned = '••••';
+        $this->readings = [];
+    }
+
     public function rule(string $rule): void
     {
         $this->rules[] = $rule;
@@ -53,6 +66,7 @@ final class Trace
     {
         return [
             'event' => $this->event, 'heard' => $this->heard, 'cleaned' => $this->cleaned, 'readings' => $this->readings,
+            'fit' => $this->fit, 'masked' => $this->masked,
             'rules' => $this->rules, 'changes' => $this->changes, 'from_step' => $this->fromStep, 'to_step' => $this->toStep, 'steps' => $this->steps,
         ];
     }

@@ -156,7 +156,7 @@ final class Turn
     {
         $this->actions[] = $send;
         $this->state->sent[] = ['by' => $send->by, 'to' => $send->to, 'subject' => $send->subject, 'text' => $send->text, 'file' => $send->file, 'step' => $send->step, 'turn' => $this->state->turns];
-        $this->trace->rule("sends by {$send->by} to {$send->to}");
+        $this->trace->rule("sends by {$send->by}".($send->secret ? ' to the number on file' : " to {$send->to}"));
     }
 
     public function end(string $outcome): void

@@ -13,9 +13,13 @@ use Ringo\Script\Steps\NoteStep;
 use Ringo\Script\Steps\SayStep;
 use Ringo\Script\Steps\SendStep;
 use Ringo\Script\Steps\Step;
+use Ringo\Script\Steps\TransferStep;
+use Ringo\Script\Steps\VerifyStep;
 use Ringo\Script\WayOut;
 use Ringo\Sheet\Field;
 use Ringo\Speech\Prompt;
+use Ringo\Transfer\Switchboard;
+use Ringo\Understanding\Understanding;
 use Ringo\Value\ValueType;
 
 /** Moves through the steps: speaks, branches and notes until the caller is wanted or the call ends. */
@@ -23,6 +27,10 @@ final readonly class Walker
 {
     /** Moves without a word from the caller before a script is held to run in circles. */
     private const MOVES = 200;
+
+    public function __construct(private Understanding $understanding, private Switchboard $switchboard)
+    {
+    }
 
     public function go(Turn $turn, string $key): void
     {
@@ -41,6 +49,8 @@ final readonly class Walker
                 $step instanceof BranchStep => $this->branch($turn, $step),
                 $step instanceof SendStep => $this->send($turn, $step),
                 $step instanceof FinishStep => $this->finish($turn, $step),
+                $step instanceof VerifyStep => $this->identity()->ask($turn, $step),
+                $step instanceof TransferStep => $this->transfer($turn, $step),
                 default => $this->put($turn, $step),
             };
             if ($next === null) {
@@ -53,6 +63,18 @@ final readonly class Walker
             $turn->standing('limit');
             $turn->end('script runs in circles');
         }
+    }
+
+    private function identity(): Identity
+    {
+        return new Identity($this->understanding, $this);
+    }
+
+    private function transfer(Turn $turn, TransferStep $step): null
+    {
+        (new Transfers($this->switchboard, $this))->begin($turn, $step);
+
+        return null;
     }
 
     /** Goes on after an answer: first what needs a yes, then the next step. */
@@ -394,7 +416,7 @@ final readonly class Walker
         $state = $turn->state;
         if ($step instanceof AskStep) {
             $held = $state->values[$step->field] ?? null;
-            if ($held !== null && ($held->origin !== Origin::Recognised || $step->known === 'skip')) {
+            if ($held !== null && ($held->origin !== Origin::Recognised || $step->known === 'skip' && $held->confidence >= 0.7)) {
                 $turn->trace->rule("{$step->field} is known ({$held->origin->value}): {$step->key()} is passed by");
 
                 return $step->next;
@@ -423,7 +445,7 @@ final readonly class Walker
         $state = $turn->state;
         $held = $state->values[$step->field] ?? null;
         $field = $turn->script->sheet->field($step->field);
-        if ($held === null || $field === null || $held->origin !== Origin::Recognised || $step->known !== 'check') {
+        if ($held === null || $field === null || $held->origin !== Origin::Recognised || $step->known !== 'check' && ! ($step->known === 'skip' && $held->confidence < 0.7)) {
             return false;
         }
         $state->mode = 'confirm';

@@ -13,6 +13,7 @@ use Ringo\Script\Steps\ListenStep;
 use Ringo\Script\Steps\NoteStep;
 use Ringo\Script\Steps\SendStep;
 use Ringo\Script\Steps\Step;
+use Ringo\Script\Steps\TransferStep;
 use Ringo\Script\WayOut;
 use Ringo\Speech\Prompt;
 use Ringo\Value\ValueType;
@@ -103,6 +104,9 @@ final readonly class VoiceXml
         }
         if ($step instanceof SendStep) {
             $xml->writeComment(str_replace('--', '- -', " sends by {$step->by} to {$step->to}: {$step->words->variants[0]} "));
+        }
+        if ($step instanceof TransferStep) {
+            $xml->writeComment(' hands the call over: '.($step->to ?? 'by the transfer rules').' ');
         }
         if ($step instanceof BranchStep) {
             foreach ($step->ways as $i => $way) {

@@ -16,7 +16,7 @@ final readonly class Agent
      * @param array{engine: string, name: string, pace: float, pitch: float} $voice pace and pitch: 1 is the voice's own
      * @param string $formality plain, formal or chatty
      * @param string $acknowledges how much it acknowledges: little, some or much
-     * @param array{known: ?Prompt, unknown: ?Prompt, withheld: ?Prompt} $greeting said before the first step, by who is calling; unknown stands in for withheld
+     * @param array{known: ?Prompt, unknown: ?Prompt, withheld: ?Prompt, shared: ?Prompt, organisation: ?Prompt, recent: ?Prompt, blocked: ?Prompt} $greeting said before the first step, by who is calling; unknown stands in for withheld, shared and organisation
      * @param string $spelling how it spells: plain (S for sugar), phonetic (S for sierra) or letters
      */
     public function __construct(
@@ -31,7 +31,7 @@ final readonly class Agent
         public string $acknowledges,
         public string $spelling,
         public bool $speaksFirst,
-        public array $greeting = ['known' => null, 'unknown' => null, 'withheld' => null],
+        public array $greeting = ['known' => null, 'unknown' => null, 'withheld' => null, 'shared' => null, 'organisation' => null, 'recent' => null, 'blocked' => null],
     ) {
     }
 
@@ -53,11 +53,12 @@ final readonly class Agent
             $node->problem('language', "“{$language}” is not spoken yet; English (en) is");
         }
         $words = $node->child('greeting');
-        $greeting = [];
-        foreach (['known', 'unknown', 'withheld'] as $who) {
+        $said = static function (string $who) use ($words): ?Prompt {
             $prompt = $words->has($who) ? Prompt::of($words->text($who)) : null;
-            $greeting[$who] = $prompt === null || $prompt->isEmpty() ? null : $prompt;
-        }
+
+            return $prompt === null || $prompt->isEmpty() ? null : $prompt;
+        };
+        $greeting = ['known' => $said('known'), 'unknown' => $said('unknown'), 'withheld' => $said('withheld'), 'shared' => $said('shared'), 'organisation' => $said('organisation'), 'recent' => $said('recent'), 'blocked' => $said('blocked')];
         $agent = new self(
             name: $node->string('name'),
             business: $node->string('business'),

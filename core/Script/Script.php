@@ -28,6 +28,8 @@ final readonly class Script
         public Limits $limits,
         public array $facts,
         public array $scenes = [],
+        public TransferRules $transfers = new TransferRules,
+        public Recognition $recognition = new Recognition,
     ) {
     }
 

@@ -16,6 +16,8 @@ use Ringo\Script\Steps\NoteStep;
 use Ringo\Script\Steps\SayStep;
 use Ringo\Script\Steps\SendStep;
 use Ringo\Script\Steps\Step;
+use Ringo\Script\Steps\TransferStep;
+use Ringo\Script\Steps\VerifyStep;
 use Ringo\Sheet\RecordSheet;
 use Ringo\Speech\Prompt;
 use Ringo\Value\ValueType;
@@ -27,7 +29,7 @@ use Ringo\Value\ValueType;
  */
 final class ScriptReader
 {
-    private const KINDS = ['say', 'ask', 'choose', 'listen', 'branch', 'note', 'send', 'finish'];
+    private const KINDS = ['say', 'ask', 'choose', 'listen', 'branch', 'note', 'send', 'verify', 'transfer', 'finish'];
 
     /** @throws InvalidDocument */
     public function fromJson(string $json): Script
@@ -77,6 +79,8 @@ final class ScriptReader
             limits: Limits::read($node->child('limits')),
             facts: $this->facts($node),
             scenes: $scenes,
+            transfers: TransferRules::read($node->child('transfers')),
+            recognition: Recognition::read($node->child('recognition')),
         );
         $this->checkReferences($node, $script);
         $node->noMore();
@@ -122,6 +126,8 @@ final class ScriptReader
                 'branch' => $this->branch($key, $one),
                 'note' => $this->note($key, $one, $sheet),
                 'send' => $this->send($key, $one),
+                'verify' => new VerifyStep($key, $this->prompt($one), $one->oneOf('by', VerifyStep::BY, 'postcode'), (int) $one->number('tries', 3, 1, 5), $one->string('next'), $one->string('failed'), $one->string('locked')),
+                'transfer' => new TransferStep($key, $one->has('prompt') ? Prompt::of($one->text('prompt')) : null, $one->optional('to'), $one->string('otherwise')),
                 'finish' => new FinishStep($key, Prompt::of($one->text('prompt')), $one->optional('outcome')),
                 default => new SayStep($key, $this->prompt($one), $one->string('next')),
             };
@@ -298,6 +304,11 @@ final class ScriptReader
         }
         if ($script->standing->person !== null && ! isset($script->steps[$script->standing->person])) {
             $node->problem('standing.person', "there is no step “{$script->standing->person}”");
+        }
+        foreach ($script->transfers->steps() as $step) {
+            if (! isset($script->steps[$step])) {
+                $node->problem('transfers', "there is no step “{$step}”");
+            }
         }
         foreach ($script->standing->replies as $n => $reply) {
             if ($reply['to'] !== null && ! isset($script->steps[$reply['to']])) {

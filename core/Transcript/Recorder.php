@@ -36,7 +36,7 @@ final readonly class Recorder
         if ($outcome->trace->heard !== '') {
             $keys = $event->kind === EventKind::Keys;
             $seconds = $keys ? 0.4 * strlen($event->text) : $this->timing->ofCaller($event->text);
-            $turns[] = new Turn('caller', $outcome->trace->heard, max(0.0, $event->at - $seconds), $seconds, $keys);
+            $turns[] = new Turn($event->kind === EventKind::StaffSaid ? 'staff' : 'caller', $outcome->trace->heard, max(0.0, $event->at - $seconds), $seconds, $keys);
         }
         $text = [];
         $steps = [];

@@ -35,7 +35,7 @@ final readonly class Team
     /** How the team is called in a question: the telling part of its description, else its name. */
     public function asked(): string
     {
-        $first = (string) preg_split('/[.;:]|\s[–—-]\s/u', $this->description)[0];
+        $first = (preg_split('/[.;:]|\s[–—-]\s/u', $this->description) ?: [''])[0];
 
         return trim($first) === '' ? $this->name : trim($first);
     }

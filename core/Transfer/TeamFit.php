@@ -139,7 +139,7 @@ final class TeamFit
             return new Fit($scores, null, [], '', $none ? 'none of those, and nothing else fits' : 'the answer does not say which');
         }
         // 'Yes' to two at once, or words that fit both alike, stay in doubt.
-        if (isset($keys[1]) && $scores[$keys[0]] - $scores[$keys[1]] < 0.08 && max($now) < 0.1) {
+        if (isset($keys[1]) && $scores[$keys[0]] - $scores[$keys[1]] < 0.08 && max([0.0, ...array_values($now)]) < 0.1) {
             return new Fit($scores, null, [], '', 'the answer does not say which');
         }
 
@@ -346,9 +346,9 @@ final class TeamFit
         }
 
         return match (true) {
-            preg_match('/\b(?:first|former|one|1)\b/', $line) === 1 && preg_match('/\b(?:that|this|other|which) one\b/', $line) !== 1 => 0,
-            preg_match('/\b(?:second|two|2)\b/', $line) === 1 && $count > 1 => 1,
-            preg_match('/\b(?:third|three|3)\b/', $line) === 1 && $count > 2 => 2,
+            preg_match('/\b(?:first|former|(?:number|option) (?:one|1))\b|^\W*(?:one|1)\W*$/', $line) === 1 => 0,
+            preg_match('/\b(?:second|(?:number|option) (?:two|2))\b|^\W*(?:two|2)\W*$/', $line) === 1 && $count > 1 => 1,
+            preg_match('/\b(?:third|(?:number|option) (?:three|3))\b|^\W*(?:three|3)\W*$/', $line) === 1 && $count > 2 => 2,
             preg_match('/\b(?:latter|last)\b/', $line) === 1 => $count - 1,
             default => null,
         };

@@ -45,7 +45,7 @@
         <form method="dialog">
             <h2 id="new-step-title">A new step <small data-after></small></h2>
             <div class="kinds" role="radiogroup" aria-label="Kind">
-                @foreach (['say' => 'speaks and goes on', 'ask' => 'asks for one field', 'choose' => 'a menu, by voice or key', 'listen' => 'an open question, sorted into topics', 'branch' => 'goes one of several ways by conditions', 'note' => 'sets a value, a tag or the outcome', 'send' => 'sends a text, an e-mail or a web request', 'finish' => 'last words, then hangs up'] as $kind => $words)
+                @foreach (['say' => 'speaks and goes on', 'ask' => 'asks for one field', 'choose' => 'a menu, by voice or key', 'listen' => 'an open question, sorted into topics', 'branch' => 'goes one of several ways by conditions', 'note' => 'sets a value, a tag or the outcome', 'send' => 'sends a text, an e-mail or a web request', 'verify' => 'checks the caller against what is on file', 'transfer' => 'hands the call over by the transfer rules', 'finish' => 'last words, then hangs up'] as $kind => $words)
                     <label><input type="radio" name="kind" value="{{ $kind }}" @checked($kind === 'say')> <strong>{{ $kind }}</strong> {{ $words }}</label>
                 @endforeach
             </div>

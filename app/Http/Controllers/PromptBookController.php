@@ -24,7 +24,7 @@ use Ringo\Inspection\Inspector;
 /** The prompt book: reading a draft and changing it in place. Every change answers with the pieces of page that are different now. */
 final class PromptBookController
 {
-    public const KINDS = ['say', 'ask', 'choose', 'listen', 'branch', 'note', 'send', 'finish'];
+    public const KINDS = ['say', 'ask', 'choose', 'listen', 'branch', 'note', 'send', 'verify', 'transfer', 'finish'];
 
     public function __construct(private readonly EditDraft $edit, private readonly BookView $view, private readonly CurrentAgent $current)
     {

@@ -14,6 +14,8 @@ use Ringo\Script\Steps\ListenStep;
 use Ringo\Script\Steps\NoteStep;
 use Ringo\Script\Steps\SendStep;
 use Ringo\Script\Steps\Step;
+use Ringo\Script\Steps\TransferStep;
+use Ringo\Script\Steps\VerifyStep;
 use Ringo\Script\WayOut;
 use Ringo\Speech\Timing;
 
@@ -78,6 +80,15 @@ final readonly class PromptRows
             $step instanceof SendStep => [
                 ['key' => null, 'words' => ['text' => 'a text', 'email' => 'an e-mail', 'web' => 'a web request'][$step->by].' to '.$step->to, 'more' => '“'.\Illuminate\Support\Str::limit($step->words->variants[0], 90).'”', 'kind' => 'rule', 'to' => $step->next],
                 ...($step->otherwise === null ? [] : [['key' => null, 'words' => 'nobody to send to', 'kind' => 'rule', 'to' => $step->otherwise]]),
+            ],
+            $step instanceof VerifyStep => [
+                ['key' => null, 'words' => ['postcode' => 'the postcode on file', 'pin' => 'the PIN', 'birth_date' => 'the date of birth', 'code' => 'a code sent to the number on file'][$step->by], 'kind' => 'said', 'to' => $step->next],
+                ['key' => null, 'words' => 'nothing on file to check', 'kind' => 'rule', 'to' => $step->failed],
+                ['key' => null, 'words' => "wrong {$step->tries} times", 'kind' => 'rule', 'to' => $step->locked],
+            ],
+            $step instanceof TransferStep => [
+                ['key' => null, 'words' => $step->to === null ? 'whoever the transfer rules say' : 'to '.str_replace(':', ' ', $step->to), 'kind' => 'rule', 'to' => null],
+                ['key' => null, 'words' => 'nobody can take it', 'kind' => 'rule', 'to' => $step->otherwise],
             ],
             $step instanceof NoteStep => [['key' => null, 'words' => $this->noted($step), 'kind' => 'rule', 'to' => $step->next]],
             default => array_map(static fn (array $exit): array => ['key' => null, 'words' => 'goes straight on', 'kind' => 'rule', 'to' => $exit['to']], $step->exits()),

@@ -61,6 +61,8 @@ final readonly class StepForm
             'branch' => ['ways' => $this->ways($form), 'otherwise' => $this->text($form, 'otherwise')],
             'note' => $this->note($form),
             'send' => ['by' => $this->text($form, 'by', 'text'), 'to' => $this->text($form, 'to')] + $this->optional(['subject' => $this->text($form, 'subject'), 'file' => $this->text($form, 'file'), 'otherwise' => $this->text($form, 'otherwise')]) + ['words' => $this->text($form, 'words'), 'next' => $this->text($form, 'next')],
+            'verify' => ['by' => $this->text($form, 'by', 'postcode'), 'prompt' => $this->variants($form, 'prompt'), 'tries' => max(1, min(5, (int) $this->text($form, 'tries', '3'))), 'next' => $this->text($form, 'next'), 'failed' => $this->text($form, 'failed'), 'locked' => $this->text($form, 'locked')],
+            'transfer' => $this->optional(['prompt' => $this->variants($form, 'prompt'), 'to' => $this->text($form, 'to')]) + ['otherwise' => $this->text($form, 'otherwise')],
             'finish' => ['prompt' => $this->variants($form, 'prompt')] + $this->optional(['outcome' => $this->text($form, 'outcome')]),
             default => ['prompt' => $this->variants($form, 'prompt'), 'next' => $this->text($form, 'next')],
         };

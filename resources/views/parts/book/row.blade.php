@@ -15,7 +15,7 @@
         @forelse ($row['texts'] as $text)
             <p>@if (! $loop->first)<span class="or">or</span> @endif @include('parts.prompt-text', ['text' => $text])</p>
         @empty
-            <p class="silent">{{ ['branch' => 'decides without a word', 'send' => 'sends without a word', 'finish' => 'hangs up with the usual goodbye'][$step->kind()] ?? 'writes down without a word' }}</p>
+            <p class="silent">{{ ['branch' => 'decides without a word', 'send' => 'sends without a word', 'transfer' => 'hands the call over', 'finish' => 'hangs up with the usual goodbye'][$step->kind()] ?? 'writes down without a word' }}</p>
         @endforelse
     </div>
     <ul class="answers">
