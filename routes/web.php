@@ -7,13 +7,17 @@ use App\Http\Controllers\BoardController;
 use App\Http\Controllers\CallController;
 use App\Http\Controllers\CallExportController;
 use App\Http\Controllers\CallMapController;
+use App\Http\Controllers\ContactController;
 use App\Http\Controllers\ContactSearchController;
+use App\Http\Controllers\DeskController;
 use App\Http\Controllers\HandsetController;
 use App\Http\Controllers\PromptBookController;
+use App\Http\Controllers\RecognitionController;
 use App\Http\Controllers\RecordingController;
 use App\Http\Controllers\ReleaseController;
 use App\Http\Controllers\ScriptTextController;
 use App\Http\Controllers\SignInController;
+use App\Http\Controllers\TransferController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('guest')->group(static function (): void {
@@ -38,6 +42,31 @@ Route::middleware('auth')->group(static function (): void {
         Route::get('/agents/{agent}/recordings/{recording}/audio', [RecordingController::class, 'audio'])->name('recording.audio');
         Route::get('/calls/{call}/turns/{n}.wav', [CallController::class, 'audio'])->whereNumber('n')->name('call.audio');
 
+        Route::get('/desk', [DeskController::class, 'show'])->name('desk');
+        Route::post('/desk/sit', [DeskController::class, 'sit'])->name('desk.sit');
+        Route::get('/desk/state', [DeskController::class, 'state'])->name('desk.state');
+        Route::post('/desk/presence', [DeskController::class, 'presence'])->name('desk.presence');
+        Route::post('/desk/offers/{offer}', [DeskController::class, 'answer'])->name('desk.answer');
+        Route::post('/desk/calls/{call}', [DeskController::class, 'say'])->name('desk.say');
+        Route::get('/callers', [ContactController::class, 'index'])->name('callers');
+        Route::middleware('can:design,business')->group(static function (): void {
+            Route::get('/callers/new', [ContactController::class, 'create'])->name('caller.new');
+            Route::post('/callers', [ContactController::class, 'store'])->name('caller.store');
+            Route::post('/callers/columns', [ContactController::class, 'column'])->name('callers.column');
+            Route::get('/callers/callers.csv', [ContactController::class, 'csv'])->name('callers.csv');
+            Route::get('/callers/callers.vcf', [ContactController::class, 'vcards'])->name('callers.vcf');
+            Route::post('/callers/imports', [ContactController::class, 'upload'])->name('import.upload');
+            Route::get('/callers/imports/{import}', [ContactController::class, 'import'])->name('import');
+            Route::post('/callers/imports/{import}', [ContactController::class, 'map'])->name('import.map');
+            Route::get('/callers/imports/{import}/progress', [ContactController::class, 'progress'])->name('import.progress');
+            Route::post('/callers/imports/{import}/stop', [ContactController::class, 'stop'])->name('import.stop');
+            Route::put('/callers/{contact}', [ContactController::class, 'update'])->name('caller.update');
+            Route::post('/callers/{contact}/merge', [ContactController::class, 'merge'])->name('caller.merge');
+            Route::delete('/callers/{contact}', [ContactController::class, 'erase'])->name('caller.erase');
+            Route::post('/callers/{contact}/changes/{change}', [ContactController::class, 'decide'])->name('caller.decide');
+        });
+        Route::get('/callers/{contact}', [ContactController::class, 'show'])->name('caller')->whereNumber('contact');
+
         Route::middleware('can:design,business')->group(static function (): void {
             Route::get('/agents', [AgentController::class, 'index'])->name('agents');
             Route::get('/agents/new', [AgentController::class, 'new'])->name('agent.new');
@@ -55,6 +84,17 @@ Route::middleware('auth')->group(static function (): void {
             Route::get('/agents/{agent}/recordings', [RecordingController::class, 'index'])->name('agent.recordings');
             Route::post('/agents/{agent}/recordings', [RecordingController::class, 'store'])->name('recording.store');
             Route::delete('/agents/{agent}/recordings/{recording}', [RecordingController::class, 'destroy'])->name('recording.delete');
+            Route::get('/agents/{agent}/recognition', [RecognitionController::class, 'show'])->name('recognition');
+            Route::put('/agents/{agent}/recognition', [RecognitionController::class, 'update'])->name('recognition.update');
+            Route::get('/transfers', [TransferController::class, 'show'])->name('transfers');
+            Route::put('/agents/{agent}/transfers', [TransferController::class, 'rules'])->name('transfers.rules');
+            Route::post('/teams', [TransferController::class, 'team'])->name('team.store');
+            Route::put('/teams/{team}', [TransferController::class, 'team'])->name('team.update');
+            Route::delete('/teams/{team}', [TransferController::class, 'removeTeam'])->name('team.delete');
+            Route::post('/people', [TransferController::class, 'person'])->name('person.store');
+            Route::put('/people/{person}', [TransferController::class, 'person'])->name('person.update');
+            Route::delete('/people/{person}', [TransferController::class, 'removePerson'])->name('person.delete');
+            Route::post('/handset/{call}/colleague', [HandsetController::class, 'colleague'])->name('handset.colleague');
             Route::get('/agents/{agent}/call-map', [CallMapController::class, 'show'])->name('call-map');
             Route::get('/agents/{agent}/text', [ScriptTextController::class, 'show'])->name('script-text');
             Route::put('/agents/{agent}/text', [ScriptTextController::class, 'update'])->name('script-text.update');

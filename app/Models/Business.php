@@ -43,6 +43,36 @@ final class Business extends Model
         return $this->hasMany(Call::class);
     }
 
+    /** @return HasMany<ContactImport, $this> */
+    public function imports(): HasMany
+    {
+        return $this->hasMany(ContactImport::class);
+    }
+
+    /** @return HasMany<Offer, $this> */
+    public function offers(): HasMany
+    {
+        return $this->hasMany(Offer::class);
+    }
+
+    /** @return HasMany<Team, $this> */
+    public function teams(): HasMany
+    {
+        return $this->hasMany(Team::class)->orderBy('name');
+    }
+
+    /** @return HasMany<Person, $this> */
+    public function people(): HasMany
+    {
+        return $this->hasMany(Person::class)->orderBy('name');
+    }
+
+    /** @return HasMany<ContactColumn, $this> */
+    public function contactColumns(): HasMany
+    {
+        return $this->hasMany(ContactColumn::class)->orderBy('id');
+    }
+
     /** @return HasMany<CallRecord, $this> */
     public function records(): HasMany
     {

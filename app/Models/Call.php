@@ -36,6 +36,9 @@ use Ringo\Transcript\Turn as TranscriptTurn;
  * @property int $step how many events have been handled
  * @property array<string, mixed> $state
  * @property Carbon $last_event_at
+ * @property ?list<array{at: float, kind: string, name: string}> $marks what happened between the words: rung, taken, refused
+ * @property ?string $staff_note
+ * @property ?array{how: string, after: int} $colleague how the simulated colleague answers
  * @property ?Carbon $deleted_at
  * @property-read Agent $agent
  * @property-read Business $business
@@ -51,7 +54,7 @@ final class Call extends Model
 {
     use SoftDeletes;
 
-    protected $fillable = ['ref', 'business_id', 'agent_id', 'script_text_id', 'release_id', 'contact_id', 'rung_by', 'kind', 'direction', 'from', 'to', 'caller_name', 'status', 'outcome', 'seconds', 'started_at', 'tz', 'step', 'state', 'last_event_at', 'created_at', 'updated_at'];
+    protected $fillable = ['ref', 'business_id', 'agent_id', 'script_text_id', 'release_id', 'contact_id', 'rung_by', 'kind', 'direction', 'from', 'to', 'caller_name', 'status', 'outcome', 'seconds', 'started_at', 'tz', 'step', 'state', 'last_event_at', 'marks', 'staff_note', 'colleague', 'created_at', 'updated_at'];
 
     public function getRouteKeyName(): string
     {
@@ -61,7 +64,7 @@ final class Call extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['state' => 'array', 'started_at' => 'datetime', 'last_event_at' => 'datetime', 'seconds' => 'float'];
+        return ['state' => 'array', 'started_at' => 'datetime', 'last_event_at' => 'datetime', 'marks' => 'array', 'colleague' => 'array', 'seconds' => 'float'];
     }
 
     /** @return BelongsTo<Business, $this> */
@@ -104,6 +107,12 @@ final class Call extends Model
     public function steps(): HasMany
     {
         return $this->hasMany(CallStep::class)->orderBy('n');
+    }
+
+    /** @return HasMany<Offer, $this> */
+    public function offers(): HasMany
+    {
+        return $this->hasMany(Offer::class)->orderBy('id');
     }
 
     /** @return HasOne<CallRecord, $this> */

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
 
 /**
  * Somebody who may call.
@@ -16,16 +17,33 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $organisation
  * @property string $email
  * @property array<string, string> $facts
+ * @property string $kind person or organisation
+ * @property ?list<string> $tags
+ * @property ?array<string, string> $fact_days day each fact was last confirmed
+ * @property ?string $notes
+ * @property string $language
+ * @property ?\Illuminate\Support\Carbon $consent_on
+ * @property bool $do_not_call
+ * @property bool $blocked
+ * @property ?string $pin_hash
+ * @property int $verify_failures
+ * @property ?\Illuminate\Support\Carbon $locked_until
+ * @property ?int $import_id
+ * @property ?\Illuminate\Support\Carbon $erased_at
  * @property-read \Illuminate\Database\Eloquent\Collection<int, ContactNumber> $numbers
  */
 final class Contact extends Model
 {
-    protected $fillable = ['business_id', 'name', 'organisation', 'email', 'facts'];
+    use SoftDeletes;
+
+    protected $fillable = ['business_id', 'name', 'organisation', 'email', 'facts', 'kind', 'tags', 'fact_days', 'notes', 'language', 'consent_on', 'do_not_call', 'blocked', 'pin_hash', 'verify_failures', 'locked_until', 'import_id', 'erased_at'];
+
+    protected $hidden = ['pin_hash'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['facts' => 'array'];
+        return ['facts' => 'array', 'tags' => 'array', 'fact_days' => 'array', 'consent_on' => 'date', 'do_not_call' => 'boolean', 'blocked' => 'boolean', 'locked_until' => 'datetime', 'erased_at' => 'datetime'];
     }
 
     /** @return HasMany<ContactNumber, $this> */
@@ -34,9 +52,26 @@ final class Contact extends Model
         return $this->hasMany(ContactNumber::class)->orderBy('id');
     }
 
+    /** @return HasMany<ContactChange, $this> */
+    public function changes(): HasMany
+    {
+        return $this->hasMany(ContactChange::class)->orderByDesc('id');
+    }
+
     /** @return array<string, string> what an agent may know of the caller */
     public function callerFacts(): array
     {
-        return [...$this->facts, 'name' => $this->name, 'organisation' => $this->organisation, 'email' => $this->email];
+        $days = [];
+        foreach ($this->fact_days ?? [] as $fact => $day) {
+            $days[$fact.'_at'] = $day;
+        }
+
+        return [...$this->facts, ...$days, 'name' => $this->name, 'organisation' => $this->organisation, 'email' => $this->email];
+    }
+
+    /** @return array<string, scalar|null> the same, with what only recognition uses */
+    public function recognitionFacts(): array
+    {
+        return [...$this->callerFacts(), 'contact_kind' => $this->kind, 'blocked' => $this->blocked, 'pin_hash' => (string) $this->pin_hash, 'contact_id' => (string) $this->id, 'locked' => $this->locked_until !== null && $this->locked_until->isFuture()];
     }
 }

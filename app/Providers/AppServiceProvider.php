@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\Support\Str;
+use Ringo\Language\Lexicon;
 use Ringo\Language\Vocabulary;
 use Ringo\Numbering\NumberingPlan;
 use Ringo\Speech\Display;
@@ -25,6 +26,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(NumberingPlan::class);
         $this->app->singleton(Vocabulary::class, static fn (): Vocabulary => Vocabulary::of());
         $this->app->singleton(Display::class);
+        $this->app->singleton(Lexicon::class);
         $this->app->singleton(ScriptLibrary::class);
         $this->app->singleton(Voice::class, static fn (): Voice => new ProgramVoice(storage_path('app/speech')));
     }

@@ -8,6 +8,7 @@ use App\Gateways\Speech\Voice;
 use App\Models\Call;
 use App\Models\CallStep;
 use App\Models\CallTurn;
+use App\Models\Offer;
 
 /** How a call stands, for the handset: what was last said, the strip and the trace as ready pieces of page. */
 final readonly class HandsetView
@@ -20,6 +21,13 @@ final readonly class HandsetView
     private function timeout(Call $call): float
     {
         return ($call->state['holding'] ?? false) ? 20.0 : 6.0;
+    }
+
+    private function ringing(Call $call): string
+    {
+        $offers = Offer::query()->where('call_id', $call->id)->where('status', 'ringing')->with('person')->get();
+
+        return $offers->map(static fn (Offer $offer): string => ($offer->person->name ?? 'a number outside').($offer->person?->atDesk() ? ' (desk open)' : ''))->implode(', ');
     }
 
     /**
@@ -45,13 +53,19 @@ final readonly class HandsetView
             'last_agent' => $turns->where('by', 'agent')->last()->text ?? '',
             'last_caller' => $turns->where('by', 'caller')->last()->text ?? '',
             'at_step' => $call->state['step'] ?? null,
-            'strip' => view('parts.strip', ['turns' => $turns, 'live' => $call->inProgress(), 'agent' => $call->agent->name])->render(),
+            'mode' => $call->state['mode'] ?? 'answer',
+            'ringing' => $this->ringing($call),
+            'with' => $call->state['connected']['name'] ?? null,
+            'sent' => array_map(static fn (array $sent): string => "{$sent['by']} to {$sent['to']}: {$sent['text']}", array_slice($call->state['sent'] ?? [], -2)),
+            'strip' => view('parts.strip', ['turns' => $turns, 'live' => $call->inProgress(), 'marks' => $call->marks ?? [], 'agent' => $call->agent->name])->render(),
             'trace' => ! $step instanceof CallStep ? '' : view('parts.trace', ['step' => $step, 'script' => $call->scriptText->script(), 'call' => $call])->render(),
             'play' => $speak && $last instanceof CallTurn && $last->by === 'agent' ? $this->playlist->urls($call, $last->n, $last->text) : [],
             'voice_missing' => ! $this->voice->available($voice['engine']),
             'voice_engine' => $voice['engine'],
             'seconds' => $last instanceof CallTurn && $last->by === 'agent' ? $last->seconds : 0,
             'timeout' => $this->timeout($call),
+            'colleague' => $call->colleague ?? ['how' => 'answers', 'after' => 4],
+            'colleague_url' => route('handset.colleague', [$call->business, $call]),
             'again_url' => route('handset.again', [$call->business, $call]),
             'call_url' => route('call', [$call->business, $call]),
             'send_url' => route('handset.happen', [$call->business, $call]),

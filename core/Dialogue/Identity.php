@@ -6,7 +6,6 @@ namespace Ringo\Dialogue;
 
 use Ringo\Script\Steps\ListenStep;
 use Ringo\Script\Steps\VerifyStep;
-use Ringo\Speech\Prompt;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
 use Ringo\Understanding\Understanding;

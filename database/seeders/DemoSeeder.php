@@ -8,12 +8,15 @@ use App\Actions\Calls\KeepFinishedCall;
 use App\Models\Agent;
 use App\Models\Business;
 use App\Models\Contact;
+use App\Models\ContactColumn;
 use App\Models\ContactNumber;
 use App\Models\Draft;
 use App\Models\Membership;
+use App\Models\Person;
 use App\Models\Release;
 use App\Models\Role;
 use App\Models\ScriptText;
+use App\Models\Team;
 use App\Models\User;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Carbon;
@@ -49,6 +52,8 @@ final class DemoSeeder extends Seeder
     {
         [$agent, $release] = $this->agent($business, 'maren', 'First release: reservations, extensions, breakdowns, off-hire, messages');
         $this->contacts($business, ['depot', 'account_number']);
+        $this->staff($business);
+        $this->specialCallers($business);
         $this->calls($business, $agent, $release);
     }
 
@@ -69,6 +74,43 @@ final class DemoSeeder extends Seeder
             $contact = $contacts[(int) $row['contact'] - 1];
             $state = (new Opening($script))->state((string) Str::ulid($placed), $placed->toDateTimeImmutable(), $row['seed'], $contact->numbers->first()?->e164, null, CallerFacts::of([$contact->callerFacts()]));
             $this->keep->live($agent, $release, $rehearsal->run($state, Input::fromLines($this->file($business, "calls/{$row['lines']}.txt"))), $contact);
+        }
+    }
+
+    /** Teams and people who take transferred calls; the demonstration's member of staff sits at the desk of one of them. */
+    private function staff(Business $business): void
+    {
+        /** @var array{people: list<array{key: string, name: string, number: string, site: string, teams: list<string>}>, teams: list<array<string, mixed>>} $data */
+        $data = json_decode($this->file($business, 'teams.json'), true, 16, JSON_THROW_ON_ERROR);
+        $teams = [];
+        foreach ($data['teams'] as $team) {
+            $teams[(string) $team['key']] = Team::query()->create($team + ['business_id' => $business->id, 'examples' => []]);
+        }
+        foreach ($data['people'] as $i => $one) {
+            $user = User::query()->where('name', $one['name'])->first();
+            $person = Person::query()->create(['business_id' => $business->id, 'key' => $one['key'], 'name' => $one['name'], 'site' => $one['site'], 'number' => $this->plan->parse($one['number'], $business->country)?->e164, 'presence' => $one['key'] === 'vera' ? 'away' : 'available', 'user_id' => $user?->id, 'last_call_at' => now()->subHours($i + 1)]);
+            foreach ($one['teams'] as $team) {
+                $teams[$team]->people()->attach($person->id, ['position' => $i]);
+            }
+        }
+    }
+
+    /** A site telephone that three people share, a trade account with a PIN, a firm's switchboard, and a number that is blocked. */
+    private function specialCallers(Business $business): void
+    {
+        foreach (['depot' => 'Depot', 'account_number' => 'Account number', 'postcode' => 'Postcode'] as $key => $title) {
+            ContactColumn::query()->create(['business_id' => $business->id, 'key' => $key, 'title' => $title, 'type' => 'text']);
+        }
+        foreach ($business->contacts()->whereNotNull('facts->account_number')->get() as $i => $contact) {
+            $contact->update(['tags' => ['trade account'], 'pin_hash' => password_hash((string) (4100 + 7 * $i), PASSWORD_BCRYPT, ['cost' => 4])]);
+        }
+        $special = [
+            ['Ged Holroyd', 'Larkhill Groundworks', '07700 900271', 'person', false, ['site phone']], ['Mina Sayer', 'Larkhill Groundworks', '07700 900271', 'person', false, ['site phone']], ['Owen Tate', 'Larkhill Groundworks', '07700 900271', 'person', false, ['site phone']],
+            ['Larkhill Groundworks', '', '01632 960270', 'organisation', false, ['trade account']], ['Nuisance caller', '', '07700 900666', 'person', true, []],
+        ];
+        foreach ($special as [$name, $organisation, $number, $kind, $blocked, $tags]) {
+            $contact = Contact::query()->create(['business_id' => $business->id, 'name' => $name, 'organisation' => $organisation, 'email' => '', 'facts' => [], 'kind' => $kind, 'blocked' => $blocked, 'tags' => $tags]);
+            ContactNumber::query()->create(['contact_id' => $contact->id, 'business_id' => $business->id, 'e164' => $this->plan->parse($number, $business->country)->e164 ?? '', 'label' => 'main']);
         }
     }
 

@@ -18,6 +18,9 @@ export function agent() {
     });
     const player = new Audio();
     const voices = form.querySelector('[data-voices]');
+    if (!voices) {
+        return;
+    }
     voices.addEventListener('click', (event) => {
         const button = event.target.closest('[data-audition]');
         if (!button) {

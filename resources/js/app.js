@@ -1,5 +1,6 @@
 import {agent} from './agent.js';
 import {book} from './book/book.js';
+import {desk} from './desk.js';
 import {evidence} from './evidence.js';
 import {handset} from './handset.js';
 import {hear} from './hear.js';
@@ -16,5 +17,6 @@ agent();
 book();
 map();
 recorder();
+desk();
 textView();
 shortcuts({ring: handset()});

@@ -98,6 +98,17 @@ export function handset() {
         if (over) {
             sessionStorage.removeItem(key);
         }
+        part('ringing-line').hidden = data.mode !== 'ringing';
+        part('ringing').textContent = data.ringing ? `rings ${data.ringing};` : 'rings;';
+        part('with-line').hidden = data.mode !== 'connected' || over;
+        part('with').textContent = data.with ?? '';
+        part('sent').hidden = !data.sent?.length;
+        part('sent').textContent = data.sent?.join(' / ') ?? '';
+        if (data.mode === 'ringing' && !part('ringing-line').contains(document.activeElement)) {
+            part('colleague-how').value = data.colleague.how;
+            part('colleague-after').value = data.colleague.after;
+        }
+        watch();
         document.querySelectorAll('.row.at').forEach((row) => row.classList.remove('at'));
         const row = data.at_step ? document.getElementById(`step-${data.at_step}`) : null;
         row?.classList.add('at');
@@ -109,6 +120,20 @@ export function handset() {
         play(data.play ?? []);
         listen();
     };
+
+    // While telephones ring or a colleague has the call, the page looks once a second what happened.
+    let watching = null;
+    const watch = () => {
+        clearTimeout(watching);
+        if (!call || call.status !== 'in_progress' || !['ringing', 'connected'].includes(call.mode)) {
+            return;
+        }
+        watching = setTimeout(() => send(call.show_url, undefined, 'GET').then((data) => (data.step !== call.step || data.status !== call.status || data.ringing !== call.ringing ? show(data) : watch())).catch(() => watch()), 1000);
+    };
+    const colleague = () => call && send(call.colleague_url, {how: part('colleague-how').value, after: Number(part('colleague-after').value) || 4}).then((data) => {
+        call = data;
+        watch();
+    }).catch((problem) => failed('call-error', problem));
 
     // Silence counts once the agent has finished, second by second; the button skips ahead.
     const still = () => {
@@ -297,6 +322,8 @@ export function handset() {
             again(log.dataset.againUrl, {steps: Number(button.dataset.branch)});
         }
     });
+    part('colleague-how').addEventListener('change', colleague);
+    part('colleague-after').addEventListener('change', colleague);
     part('count').addEventListener('change', () => listen());
     part('pace').value = String(pace);
     part('pace').addEventListener('change', (event) => {

@@ -37,7 +37,8 @@
         </p>
     </header>
     @if ($call->trashed())<p class="notice" role="status">This call is deleted. It can be brought back, with its transcript and record.</p>@endif
-    @include('parts.strip', ['turns' => $call->turns, 'live' => $call->inProgress(), 'agent' => $agent->name])
+    @include('parts.strip', ['marks' => $call->marks ?? [], 'turns' => $call->turns, 'live' => $call->inProgress(), 'agent' => $agent->name])
+    @if ($call->staff_note)<p class="notice"><span><strong>Note of staff:</strong> {{ $call->staff_note }}</span></p>@endif
     <div class="call-body" data-evidence>
         <section aria-labelledby="said-title">
             <h2 id="said-title">What was said</h2>

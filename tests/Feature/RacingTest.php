@@ -16,7 +16,7 @@ final class RacingTest extends TestCase
         $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap();
         $agent = App\Models\Agent::query()->with('draft.scriptText')->firstOrFail();
         $user = App\Models\User::query()->firstOrFail();
-        $caller = App\Actions\Calls\CallerChoice::of($agent->business, 'withheld', null, null, app(Ringo\Numbering\NumberingPlan::class));
+        $caller = App\Actions\Calls\CallerChoice::of($agent->business, 'withheld', null, null, app(Ringo\Numbering\NumberingPlan::class), new DateTimeImmutable);
         $host = app(App\Actions\Calls\CallHost::class);
         for ($i = 0; $i < 4; $i++) {
             $call = app(App\Actions\Calls\StartCall::class)->rehearse($agent, $agent->draft->scriptText, $user, $caller, new DateTimeImmutable('2026-03-10T09:14'));

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Actions\Calls;
 
+use App\Actions\Contacts\ChangeContacts;
+use App\Actions\Transfers\RingTelephones;
+use App\Actions\Transfers\SwitchboardOf;
 use App\Models\Call;
 use App\Models\CallStep;
 use App\Models\CallTurn;
@@ -13,6 +16,8 @@ use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Event;
 use Ringo\Dialogue\EventKind;
 use Ringo\Dialogue\Outcome;
+use Ringo\Script\Steps\Step;
+use Ringo\Script\Steps\TransferStep;
 use Ringo\Speech\Timing;
 use Ringo\Transcript\Recorder;
 
@@ -22,16 +27,17 @@ final class CallHost
     /** Seconds a typed answer takes to begin. */
     private const THINKS = 0.7;
 
-    /** @var array<int, Engine> */
-    private array $engines = [];
-
-    public function __construct(private readonly KeepRecord $keepRecord)
+    public function __construct(private readonly KeepRecord $keepRecord, private readonly SwitchboardOf $switchboard, private readonly RingTelephones $telephones, private readonly ChangeContacts $contacts)
     {
     }
 
+    /** The engine for a call; who can be reached is looked at anew for every step of a script that transfers. */
     public function engine(Call $call): Engine
     {
-        return $this->engines[$call->script_text_id] ??= Engine::for($call->scriptText->script());
+        $script = $call->scriptText->script();
+        $transfers = $script->transfers->given() || array_filter($script->steps, static fn (Step $step): bool => $step instanceof TransferStep) !== [];
+
+        return Engine::for($script, $transfers ? $this->switchboard->business($call->business) : null);
     }
 
     /**
@@ -55,8 +61,10 @@ final class CallHost
             $outcome = $this->engine($call)->step(CallState::fromArray($call->state), $event);
             $micros = intdiv((int) (hrtime(true) - $before), 1000);
             $this->write($call, $event, $outcome, $micros);
+            $this->telephones->after($call, $event, $outcome);
             if ($outcome->state->ended) {
                 $this->keepRecord->of($call, $outcome->state);
+                $this->contacts->learn($call->load('record', 'scriptText'));
             }
 
             return $outcome;
@@ -75,6 +83,7 @@ final class CallHost
         return round(match ($kind) {
             'said' => $end + self::THINKS + (new Timing)->ofCaller($text),
             'keys' => $end + self::THINKS + 0.4 * strlen($text),
+            'staff_said' => $end + 0.4 + (new Timing)->ofAgent($text),
             'silence' => $end + $seconds,
             default => $end + 0.3,
         }, 1);
@@ -93,7 +102,7 @@ final class CallHost
             CallTurn::query()->create(['call_id' => $call->id, 'n' => $n++, 'by' => $turn->by, 'text' => $turn->text, 'at' => round($turn->at, 1), 'seconds' => round($turn->seconds, 1), 'keys' => $turn->keys, 'steps' => $turn->steps, 'cut' => $turn->cut]);
             $call->seconds = max($call->seconds, round($turn->at + $turn->seconds, 1));
         }
-        CallStep::query()->create(['call_id' => $call->id, 'n' => $call->step, 'event' => $event->toArray(), 'trace' => $outcome->trace->toArray(), 'microseconds' => $micros]);
+        CallStep::query()->create(['call_id' => $call->id, 'n' => $call->step, 'event' => ($outcome->trace->masked ? $event->masked() : $event)->toArray(), 'trace' => $outcome->trace->toArray(), 'microseconds' => $micros]);
         $call->fill([
             'state' => $outcome->state->toArray(),
             'step' => $call->step + 1,

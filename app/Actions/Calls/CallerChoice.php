@@ -4,40 +4,52 @@ declare(strict_types=1);
 
 namespace App\Actions\Calls;
 
+use App\Actions\Contacts\ContactDirectory;
 use App\Models\Business;
 use App\Models\Contact;
 use App\Models\ContactNumber;
 use Illuminate\Validation\ValidationException;
 use Ringo\Numbering\NumberingPlan;
 use Ringo\Recognition\CallerFacts;
+use Ringo\Recognition\Recogniser;
 
 /** As whom a rehearsal rings: a contact, an unknown number, or a withheld one. It is chosen, never guessed. */
 final readonly class CallerChoice
 {
-    /** @param array<string, scalar|null> $facts */
-    private function __construct(public ?string $number, public ?Contact $contact, public array $facts, public string $name)
+    /**
+     * @param array<string, scalar|null> $facts
+     * @param list<array<string, scalar|null>> $people who share the number
+     */
+    private function __construct(public ?string $number, public ?Contact $contact, public array $facts, public string $name, public array $people = [])
     {
     }
 
     /** @throws ValidationException in words fit to show */
-    public static function of(Business $business, string $kind, ?string $contactId, ?string $number, NumberingPlan $plan): self
+    public static function of(Business $business, string $kind, ?string $contactId, ?string $number, NumberingPlan $plan, \DateTimeImmutable $at): self
     {
         return match ($kind) {
-            'withheld' => new self(null, null, CallerFacts::of([]), 'Withheld number'),
-            'contact' => self::contact($business, (string) $contactId),
+            'withheld' => new self(null, null, ['known' => false, 'kind' => 'withheld'], 'Withheld number'),
+            'contact' => self::contact($business, (string) $contactId, $plan, $at),
             'unknown' => self::unknown($business, (string) $number, $plan),
             default => throw ValidationException::withMessages(['caller' => 'Choose as whom you ring.']),
         };
     }
 
-    private static function contact(Business $business, string $id): self
+    private static function contact(Business $business, string $id, NumberingPlan $plan, \DateTimeImmutable $at): self
     {
         $contact = ctype_digit($id) ? $business->contacts()->with('numbers')->find((int) $id) : null;
         if (! $contact instanceof Contact) {
             throw ValidationException::withMessages(['contact' => 'That contact is no longer there. Choose another.']);
         }
 
-        return new self($contact->numbers->first()?->e164, $contact, CallerFacts::of([$contact->callerFacts()]), $contact->name);
+        $number = $contact->numbers->first()?->e164;
+        $recognised = (new Recogniser($plan, new ContactDirectory($business, $at), $business->country))->of($number);
+        if ($recognised->kind === 'shared') {
+            // Whom one rings as is chosen, and the number does not tell it: the agent has to ask.
+            return new self($number, $contact, $recognised->facts, $contact->name, $recognised->people);
+        }
+
+        return new self($number, $contact, $number === null ? CallerFacts::of([$contact->callerFacts()]) : $recognised->facts, $contact->name);
     }
 
     private static function unknown(Business $business, string $number, NumberingPlan $plan): self
@@ -53,6 +65,6 @@ final readonly class CallerChoice
             throw ValidationException::withMessages(['number' => "{$parsed->inNationalFormat()} belongs to {$name}. Choose that contact, or a number that is in nobody's record."]);
         }
 
-        return new self($parsed->e164, null, CallerFacts::of([]), 'Unknown caller');
+        return new self($parsed->e164, null, ['known' => false, 'kind' => 'unknown'], 'Unknown caller');
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Calls;
 
+use App\Actions\Transfers\SwitchboardOf;
 use App\Models\Call;
 use App\Models\ScriptText;
 use App\Models\User;
@@ -21,7 +22,7 @@ use Ringo\Speech\Display;
 /** Rings again as a call was rung: the same caller, moment and seed; whole, up to an earlier turn, or all its lines against the draft. */
 final readonly class RepeatCall
 {
-    public function __construct(private CallHost $host, private Display $display)
+    public function __construct(private CallHost $host, private Display $display, private SwitchboardOf $switchboard)
     {
     }
 
@@ -34,7 +35,7 @@ final readonly class RepeatCall
     {
         $script = $text->script();
         $ref = (string) Str::ulid();
-        $state = (new Opening($script))->state($ref, $earlier->placedAt()->toDateTimeImmutable(), (string) $earlier->state['seed'], $earlier->from, $earlier->to, $earlier->state['caller']);
+        $state = (new Opening($script))->state($ref, $earlier->placedAt()->toDateTimeImmutable(), (string) $earlier->state['seed'], $earlier->from, $earlier->to, $earlier->state['caller'], $earlier->state['people'] ?? []);
         $call = Call::query()->create([
             'ref' => $ref, 'business_id' => $earlier->business_id, 'agent_id' => $earlier->agent_id, 'script_text_id' => $text->id, 'contact_id' => $earlier->contact_id, 'rung_by' => $user->id,
             'kind' => 'rehearsal', 'direction' => $script->agent->direction, 'from' => $earlier->from, 'to' => $earlier->to, 'caller_name' => $earlier->caller_name, 'status' => 'in_progress',
@@ -61,10 +62,10 @@ final readonly class RepeatCall
     public function against(Call $earlier, ScriptText $text): array
     {
         $script = $text->script();
-        $state = (new Opening($script))->state($earlier->ref, $earlier->placedAt()->toDateTimeImmutable(), (string) $earlier->state['seed'], $earlier->from, $earlier->to, $earlier->state['caller']);
+        $state = (new Opening($script))->state($earlier->ref, $earlier->placedAt()->toDateTimeImmutable(), (string) $earlier->state['seed'], $earlier->from, $earlier->to, $earlier->state['caller'], $earlier->state['people'] ?? []);
         /** @var list<array{kind: string, text?: string, seconds?: float|int}> $events */
         $events = $earlier->steps()->get()->pluck('event')->all();
-        $finished = (new Rehearsal(Engine::for($script)))->run($state, Input::fromEvents($events));
+        $finished = (new Rehearsal(Engine::for($script, $this->switchboard->business($earlier->business, true))))->run($state, Input::fromEvents($events));
 
         return [$finished, (new OwnCall($script, $this->display))->record($finished->state, $finished->transcript)];
     }

@@ -24,7 +24,7 @@ final readonly class StartCall
     {
         $script = $text->script();
         $ref = (string) Str::ulid();
-        $state = (new Opening($script))->state($ref, $placedAt, $seed ?? (string) random_int(1, 999_999), $caller->number, null, $caller->facts);
+        $state = (new Opening($script))->state($ref, $placedAt, $seed ?? (string) random_int(1, 999_999), $caller->number, null, $caller->facts, $caller->people);
         $call = Call::query()->create([
             'ref' => $ref,
             'business_id' => $agent->business_id,

@@ -9,6 +9,7 @@ use App\Actions\Calls\CallHost;
 use App\Actions\Calls\CallMoved;
 use App\Actions\Calls\RepeatCall;
 use App\Actions\Calls\StartCall;
+use App\Actions\Transfers\SettleTelephones;
 use App\Models\Agent;
 use App\Models\Business;
 use App\Models\Call;
@@ -41,7 +42,7 @@ final class HandsetController
             $script = $agent->draft->scriptText->script();
             $placedAt = \DateTimeImmutable::createFromFormat('Y-m-d\TH:i|', $given['placed_at'], new \DateTimeZone($script->agent->tz))
                 ?: throw ValidationException::withMessages(['placed_at' => 'Choose the day and time the call is placed at.']);
-            $caller = CallerChoice::of($business, $given['caller'], $given['contact'] ?? null, $given['number'] ?? null, $plan);
+            $caller = CallerChoice::of($business, $given['caller'], $given['contact'] ?? null, $given['number'] ?? null, $plan, $placedAt);
             /** @var User $user */
             $user = $request->user();
             $call = $start->rehearse($agent, $agent->draft->scriptText, $user, $caller, $placedAt);
@@ -52,8 +53,24 @@ final class HandsetController
         return response()->json($this->view->of($call->refresh(), true), 201);
     }
 
-    public function show(Business $business, Call $call): JsonResponse
+    /** How the simulated colleague answers where no desk is open: picks up after some seconds, is busy, does not answer, declines. */
+    public function colleague(Request $request, Business $business, Call $call): JsonResponse
     {
+        $given = $request->validate(['how' => ['required', 'in:answers,busy,no_answer,declines'], 'after' => ['required', 'integer', 'between:1,60']]);
+        $call->update(['colleague' => ['how' => $given['how'], 'after' => (int) $given['after']]]);
+
+        return response()->json($this->view->of($call, false));
+    }
+
+    public function show(Business $business, Call $call, SettleTelephones $settle): JsonResponse
+    {
+        $turns = $call->step;
+        $settle->of($call);
+        $call->refresh();
+        if ($call->step !== $turns) {
+            return response()->json($this->view->of($call, true));
+        }
+
         return response()->json($this->view->of($call, false));
     }
 

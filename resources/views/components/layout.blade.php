@@ -82,6 +82,13 @@
             @if ($designs && $agent)
                 <a href="{{ route('prompt-book', [$business, $agent]) }}" @if ($here === 'prompt-book') aria-current="page" @endif><x-icon name="book-open-text"/> Prompt book</a>
             @endif
+            @if ($designs && $agent)
+                <a href="{{ route('transfers', $business) }}" @if ($here === 'transfers') aria-current="page" @endif><x-icon name="cable"/> Transfers</a>
+                <a href="{{ route('recognition', [$business, $agent]) }}" @if ($here === 'recognition') aria-current="page" @endif><x-icon name="scan-search"/> Recognition</a>
+            @endif
+            <h2>Run</h2>
+            <a href="{{ route('callers', $business) }}" @if ($here === 'callers') aria-current="page" @endif><x-icon name="contact"/> Callers</a>
+            <a href="{{ route('desk', $business) }}" @if ($here === 'desk') aria-current="page" @endif><x-icon name="headset"/> Desk</a>
             <h2>Learn</h2>
             <a href="{{ route('calls', $business) }}" @if ($here === 'calls') aria-current="page" @endif><x-icon name="list"/> Calls
                 @php $doubtful = $business->records()->where('doubtful', true)->whereHas('call')->count(); @endphp

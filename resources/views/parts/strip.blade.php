@@ -1,6 +1,7 @@
 @php
     /** @var \Illuminate\Support\Collection<int, \App\Models\CallTurn> $turns */
-    $end = max(20.0, (float) ($turns->map(fn ($turn) => $turn->at + $turn->seconds)->max() ?? 0) + ($live ? 4 : 1));
+    $marks ??= [];
+    $end = max(20.0, (float) ($turns->map(fn ($turn) => $turn->at + $turn->seconds)->max() ?? 0) + ($live ? 4 : 1), (float) (collect($marks)->max('at') ?? 0) + 4);
     $w = 1000;
     $scale = $w / $end;
     $tick = $end > 240 ? 60 : ($end > 120 ? 30 : ($end > 50 ? 15 : 5));
@@ -24,6 +25,20 @@
                     <rect x="{{ $x }}" y="{{ $turn->by === 'caller' ? 58 : 20 }}" width="{{ $width }}" height="28" rx="3"/>
                 @endif
             </a>
+        @endforeach
+        @foreach ($marks as $i => $mark)
+            @php
+                // The cord: from the strip to whoever was rung, its end tells what became of it.
+                $mx = round($mark['at'] * $scale, 1);
+                $nextMark = $marks[$i + 1] ?? null;
+                $to = $mark['kind'] === 'rung' ? round(min($w - 6, ($nextMark['at'] ?? $mark['at'] + 4) * $scale), 1) : $mx;
+            @endphp
+            @if ($mark['kind'] === 'rung')
+                <path d="M{{ $mx }} 53 C{{ $mx }} 12 {{ max($mx + 8, $to) }} 12 {{ max($mx + 8, $to) }} 53" class="cord {{ $nextMark['kind'] ?? 'rung' }}"><title>rings {{ $mark['name'] }}</title></path>
+            @else
+                <circle cx="{{ $mx }}" cy="53" r="5" class="cord-end {{ $mark['kind'] }}"><title>{{ $mark['name'] }} {{ $mark['kind'] === 'taken' ? 'took the call' : 'did not take it' }}</title></circle>
+                <text x="{{ min($w - 90, $mx + 8) }}" y="56" class="cord-name {{ $mark['kind'] }}">{{ $mark['kind'] === 'taken' ? '' : 'not ' }}{{ $mark['name'] }}</text>
+            @endif
         @endforeach
         @if ($live && $turns->isNotEmpty())
             @php $now = round(($turns->last()->at + $turns->last()->seconds) * $scale, 1); @endphp

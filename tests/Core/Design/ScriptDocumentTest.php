@@ -38,7 +38,8 @@ final class ScriptDocumentTest extends TestCase
         $renamed = $this->maren->withStep('message_open', ['key' => 'note_it'] + $this->maren->step('message_open'));
 
         self::assertFalse($renamed->has('message_open'));
-        self::assertSame('note_it', $renamed->script->standing->person);
+        self::assertSame('note_it', $renamed->step('put_through')['otherwise']);
+        self::assertContains('note_it', $renamed->script->transfers->steps());
         self::assertSame((new References)->to($this->maren->toArray(), 'message_open'), (new References)->to($renamed->toArray(), 'note_it'));
         self::assertStringNotContainsString('"message_open"', $renamed->toJson());
     }
@@ -105,7 +106,7 @@ final class ScriptDocumentTest extends TestCase
     {
         $moved = $this->maren->moved('goodbye', 'equipment');
         self::assertSame(['open', 'help', 'goodbye', 'equipment'], array_slice(array_column($moved->steps(), 'key'), 0, 4));
-        self::assertSame('goodbye', array_column($moved->moved('goodbye', null)->steps(), 'key')[41]);
+        self::assertSame('goodbye', array_column($moved->moved('goodbye', null)->steps(), 'key')[42]);
         [$copied, $key] = $this->maren->duplicated('depot');
         self::assertSame('depot_copy', $key);
         self::assertSame([...$this->maren->step('depot'), 'key' => 'depot_copy'], $copied->step($key));
@@ -138,7 +139,7 @@ final class ScriptDocumentTest extends TestCase
     public function testTheCallMapKeepsRowsInOrderAndStepsApart(): void
     {
         $map = CallMap::of($this->maren->script);
-        self::assertCount(42, $map->steps);
+        self::assertCount(43, $map->steps);
         self::assertLessThanOrEqual(12, $map->crossings);
         foreach ($map->ways as $way) {
             if (! $way['back']) {

@@ -21,7 +21,7 @@ final class TeamFitTest extends TestCase
         $missed = [];
         foreach (glob(__DIR__.'/cases/*.json') ?: [] as $file) {
             $data = json_decode((string) file_get_contents($file), true, 16, JSON_THROW_ON_ERROR);
-            $fit = new TeamFit(array_map(Team::fromArray(...), $data['teams']), $words, $lexicon);
+            $fit = new TeamFit(array_values(array_map(Team::fromArray(...), $data['teams'])), $words, $lexicon);
             foreach ($data['calls'] as $call) {
                 $found = $fit->of($call['said']);
                 $calls++;

@@ -1,0 +1,227 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Contacts;
+
+use App\Models\AuditEntry;
+use App\Models\Business;
+use App\Models\Contact;
+use App\Models\ContactColumn;
+use App\Models\ContactImport;
+use App\Models\ContactNumber;
+use App\Models\User;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Facades\Storage;
+use Ringo\Format\CsvTable;
+use Ringo\Numbering\NumberingPlan;
+use Sabre\VObject\Component\VCard;
+use Sabre\VObject\Splitter\VCard as Splitter;
+
+/**
+ * Brings a file of contacts in: looked at first, then row after row in the queue. Somebody who is there by number or e-mail is added
+ * to, never written over. A whole import can be undone.
+ */
+final readonly class ImportContacts
+{
+    private const CHUNK = 500;
+
+    private const REPORTED = 2000;
+
+    public function __construct(private NumberingPlan $plan)
+    {
+    }
+
+    /** @throws \DomainException in words fit to show */
+    public function look(Business $business, User $user, string $name, string $path): ContactImport
+    {
+        $full = Storage::disk('local')->path($path);
+        $head = (string) file_get_contents($full, false, null, 0, 200);
+        if (preg_match('/^\s*\xEF?\xBB?\xBF?BEGIN:VCARD/i', $head) === 1) {
+            $header = ['name', 'organisation', 'telephone', 'e-mail', 'categories', 'note', 'language'];
+            $shape = ['kind' => 'vcard', 'header' => $header, 'sample' => []];
+            $total = 0;
+            foreach ($this->cards($full) as $row) {
+                if ($total++ < 5) {
+                    $shape['sample'][] = $row;
+                }
+            }
+            if ($total === 0) {
+                throw new \DomainException('There is no card in the file.');
+            }
+            $mapping = array_combine($header, ['name', 'organisation', 'phone', 'email', 'tags', 'notes', 'language']);
+        } else {
+            $table = CsvTable::of($full);
+            $sample = [];
+            $total = 0;
+            foreach ($table->rows() as $row) {
+                if ($total++ < 5) {
+                    $sample[] = $row;
+                }
+            }
+            $shape = ['kind' => 'csv', 'encoding' => $table->encoding, 'delimiter' => $table->delimiter, 'header' => $table->header, 'sample' => $sample];
+            $mapping = ContactRow::guess($table->header, $this->columns($business));
+        }
+
+        return ContactImport::query()->create(['business_id' => $business->id, 'user_id' => $user->id, 'name' => $name, 'path' => $path, 'status' => 'looked_at', 'shape' => $shape, 'mapping' => $mapping, 'total' => $total]);
+    }
+
+    /**
+     * What the first rows would become, before anything is made.
+     *
+     * @return list<array{row: array<string, string>, numbers: list<string>, name: string, problems: list<string>, refused: ?string, there: bool}>
+     */
+    public function preview(ContactImport $import, Business $business): array
+    {
+        $reader = $this->reader($import, $business);
+        $out = [];
+        foreach ($import->shape['sample'] as $row) {
+            $read = $reader->read($row);
+            $out[] = ['row' => $row, 'numbers' => $read['numbers'], 'name' => $read['contact']['name'], 'problems' => $read['problems'], 'refused' => $read['refused'], 'there' => $this->existing($business, $read['numbers'], (string) $read['contact']['email']) !== null];
+        }
+
+        return $out;
+    }
+
+    public function run(ContactImport $import): void
+    {
+        $business = Business::query()->findOrFail($import->business_id);
+        $import->update(['status' => 'running', 'done' => 0]);
+        $reader = $this->reader($import, $business);
+        $counts = ['made' => 0, 'added_to' => 0, 'same' => 0, 'refused' => 0];
+        $report = [];
+        $full = Storage::disk('local')->path($import->path);
+        $rows = $import->shape['kind'] === 'vcard' ? $this->cards($full) : CsvTable::of($full)->rows();
+        /** @var array<int, array<string, string>> $chunk */
+        $chunk = [];
+        $done = 0;
+        $flush = function () use (&$chunk, &$counts, &$report, &$done, $import, $business, $reader): bool {
+            DB::transaction(function () use (&$chunk, &$counts, &$report, $import, $business, $reader): void {
+                foreach ($chunk as $n => $row) {
+                    [$what, $words] = $this->row($business, $import, $reader->read($row));
+                    $counts[$what]++;
+                    if ($words !== '' && count($report) < self::REPORTED) {
+                        $report[] = ['row' => (int) $n, 'what' => $what, 'words' => $words];
+                    }
+                }
+            });
+            $done += count($chunk);
+            $chunk = [];
+            ContactImport::query()->whereKey($import->id)->update(['done' => $done]);
+
+            return ContactImport::query()->whereKey($import->id)->value('status') === 'running';
+        };
+        $going = true;
+        foreach ($rows as $n => $row) {
+            $chunk[$n] = $row;
+            if (count($chunk) >= self::CHUNK && ! ($going = $flush())) {
+                break;
+            }
+        }
+        if ($going && $chunk !== []) {
+            $going = $flush();
+        }
+        $import->refresh()->update(['status' => $going ? 'done' : 'stopped', 'counts' => $counts, 'report' => $report, 'done' => $done]);
+        AuditEntry::note($business->id, User::query()->find($import->user_id), 'contacts brought in', "{$import->name}: {$counts['made']} made, {$counts['added_to']} added to, {$counts['refused']} refused");
+    }
+
+    /** Takes back what an import made and added; what was done to its contacts since goes with them. */
+    public function undo(ContactImport $import, User $user): int
+    {
+        return DB::transaction(function () use ($import, $user): int {
+            $made = Contact::query()->where('business_id', $import->business_id)->where('import_id', $import->id)->pluck('id');
+            foreach ($made->chunk(500) as $ids) {
+                ContactNumber::query()->whereIn('contact_id', $ids)->delete();
+                DB::table('contacts')->whereIn('id', $ids)->delete();
+            }
+            ContactNumber::query()->where('business_id', $import->business_id)->where('label', 'import '.$import->id)->delete();
+            $import->update(['status' => 'undone']);
+            AuditEntry::note($import->business_id, $user, 'import undone', "{$import->name}: {$made->count()} contacts taken back");
+
+            return $made->count();
+        });
+    }
+
+    /**
+     * @param array{contact: array<string, mixed>, numbers: list<string>, problems: list<string>, refused: ?string} $read
+     *
+     * @return array{'made'|'added_to'|'same'|'refused', string}
+     */
+    private function row(Business $business, ContactImport $import, array $read): array
+    {
+        if ($read['refused'] !== null) {
+            return ['refused', $read['refused']];
+        }
+        $words = implode('; ', $read['problems']);
+        $there = $this->existing($business, $read['numbers'], (string) $read['contact']['email']);
+        $now = now()->toDateTimeString();
+        if ($there !== null) {
+            $known = DB::table('contact_numbers')->where('contact_id', $there)->pluck('e164')->all();
+            $new = array_values(array_diff($read['numbers'], $known));
+            foreach ($new as $number) {
+                DB::table('contact_numbers')->insert(['contact_id' => $there, 'business_id' => $business->id, 'e164' => $number, 'label' => 'import '.$import->id]);
+            }
+
+            return [$new === [] ? 'same' : 'added_to', trim(($new === [] ? 'is there already' : 'is there already; a number was added').($words === '' ? '' : '; '.$words))];
+        }
+        $contact = $read['contact'];
+        $id = DB::table('contacts')->insertGetId([
+            'business_id' => $business->id, 'name' => mb_substr((string) $contact['name'], 0, 250), 'organisation' => mb_substr((string) $contact['organisation'], 0, 250), 'email' => $contact['email'], 'kind' => $contact['kind'],
+            'facts' => json_encode((object) $contact['facts'], JSON_UNESCAPED_UNICODE), 'tags' => json_encode($contact['tags'], JSON_UNESCAPED_UNICODE), 'notes' => $contact['notes'], 'language' => $contact['language'],
+            'consent_on' => $contact['consent_on'], 'do_not_call' => $contact['do_not_call'], 'pin_hash' => $contact['pin'] === null ? null : Hash::make((string) $contact['pin'], ['rounds' => 4]), 'import_id' => $import->id, 'created_at' => $now, 'updated_at' => $now,
+        ]);
+        foreach ($read['numbers'] as $i => $number) {
+            DB::table('contact_numbers')->insert(['contact_id' => $id, 'business_id' => $business->id, 'e164' => $number, 'label' => $i === 0 ? 'main' : 'other']);
+        }
+
+        return ['made', $words];
+    }
+
+    /** @param list<string> $numbers */
+    private function existing(Business $business, array $numbers, string $email): ?int
+    {
+        $id = $numbers === [] ? null : DB::table('contact_numbers')->where('business_id', $business->id)->whereIn('e164', $numbers)->value('contact_id');
+        $id ??= $email === '' ? null : DB::table('contacts')->where('business_id', $business->id)->where('email', $email)->whereNull('deleted_at')->value('id');
+
+        return $id === null ? null : (int) $id;
+    }
+
+    private function reader(ContactImport $import, Business $business): ContactRow
+    {
+        return new ContactRow($import->mapping ?? [], $this->columns($business), $this->plan, $business->country);
+    }
+
+    /** @return array<string, ContactColumn> */
+    private function columns(Business $business): array
+    {
+        return $business->contactColumns()->get()->keyBy('key')->all();
+    }
+
+    /** @return \Generator<int, array<string, string>> */
+    private function cards(string $path): \Generator
+    {
+        $stream = fopen($path, 'rb') ?: throw new \DomainException('The file cannot be read.');
+        $splitter = new Splitter($stream, \Sabre\VObject\Parser\Parser::OPTION_FORGIVING);
+        for ($n = 1; ; $n++) {
+            try {
+                $card = $splitter->getNext();
+            } catch (\Sabre\VObject\ParseException $problem) {
+                throw new \DomainException("Card {$n} cannot be read: {$problem->getMessage()}");
+            }
+            if (! $card instanceof VCard) {
+                return;
+            }
+            $all = static function (string $name) use ($card): string {
+                $values = [];
+                foreach ($card->select($name) as $property) {
+                    $values[] = preg_replace('/^tel:/i', '', (string) $property);
+                }
+
+                return implode('; ', $values);
+            };
+            $name = (string) ($card->FN ?? '');
+            yield $n => ['name' => $name, 'organisation' => trim(str_replace(';', ' ', (string) ($card->ORG ?? ''))), 'telephone' => $all('TEL'), 'e-mail' => (string) ($card->EMAIL ?? ''), 'categories' => str_replace('\,', ',', (string) ($card->CATEGORIES ?? '')), 'note' => (string) ($card->NOTE ?? ''), 'language' => (string) ($card->LANG ?? '')];
+        }
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Transfers;
+
+use App\Models\Business;
+use App\Models\Offer;
+use App\Models\Person;
+use App\Models\Team;
+use Ringo\Document\Node;
+use Ringo\Language\Lexicon;
+use Ringo\Language\Vocabulary;
+use Ringo\Script\Hours;
+use Ringo\Transfer\Person as CorePerson;
+use Ringo\Transfer\StaffedTeam;
+use Ringo\Transfer\Switchboard;
+use Ringo\Transfer\Team as CoreTeam;
+
+/** Makes the picture of who can be reached just now, for the engine. */
+final readonly class SwitchboardOf
+{
+    public function __construct(private Vocabulary $words, private Lexicon $lexicon)
+    {
+    }
+
+    /** @param bool $everybodyThere as if nobody were away: for tables of what the rules would do */
+    public function business(Business $business, bool $everybodyThere = false): Switchboard
+    {
+        $waiting = Offer::query()->where('business_id', $business->id)->where('status', 'ringing')->where('target', 'like', 'team:%')->selectRaw('target, count(distinct call_id) as n')->groupBy('target')->pluck('n', 'target');
+        $people = [];
+        foreach ($business->people()->get() as $person) {
+            $people[$person->key] = $this->person($person, $everybodyThere);
+        }
+        $teams = [];
+        foreach ($business->teams()->with('people')->get() as $team) {
+            $teams[$team->key] = $this->team($team, $people, (int) ($waiting['team:'.$team->key] ?? 0));
+        }
+
+        return new Switchboard($teams, $people, $this->words, $this->lexicon);
+    }
+
+    private function person(Person $person, bool $there): CorePerson
+    {
+        return new CorePerson($person->key, $person->name, $person->number, $there ? 'available' : $person->presence, $person->last_call_at?->toDateTimeImmutable(), $person->site);
+    }
+
+    /** @param array<string, CorePerson> $people */
+    private function team(Team $team, array $people, int $waiting): StaffedTeam
+    {
+        $members = array_values(array_filter($team->people->map(static fn (Person $one): ?CorePerson => $people[$one->key] ?? null)->all()));
+
+        return new StaffedTeam(new CoreTeam($team->key, $team->name, $team->description, $team->examples), $members, Hours::read(Node::root($team->hours)), $team->ring, $team->seconds, $team->waiting_most, $waiting);
+    }
+}

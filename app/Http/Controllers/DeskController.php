@@ -1,0 +1,164 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\Calls\CallHost;
+use App\Actions\Calls\CallMoved;
+use App\Actions\Transfers\SettleTelephones;
+use App\Models\Business;
+use App\Models\Call;
+use App\Models\Offer;
+use App\Models\Person;
+use App\Models\User;
+use App\Support\CurrentAgent;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\ValidationException;
+use Ringo\Dialogue\Event;
+
+/**
+ * The desk of a member of staff: presence, calls that ring, and the call they took.
+ *
+ * It asks how things stand once a second; the answer is one page piece with a stamp, and nothing where the stamp is the same. A poll
+ * takes a few milliseconds, so the built-in server's workers are never held.
+ */
+final class DeskController
+{
+    public function __construct(private readonly CallHost $host)
+    {
+    }
+
+    public function show(Request $request, Business $business, CurrentAgent $current): View
+    {
+        $person = $this->person($request, $business);
+
+        return view('desk', ['business' => $business, 'agent' => $current->in($business), 'person' => $person, 'people' => $business->people()->whereNull('user_id')->get(), 'piece' => $person === null ? '' : $this->piece($business, $person)]);
+    }
+
+    /** Somebody takes a seat as one of the people. */
+    public function sit(Request $request, Business $business): \Illuminate\Http\RedirectResponse
+    {
+        $person = Person::query()->where('business_id', $business->id)->whereNull('user_id')->where('key', (string) $request->input('person'))->first();
+        if (! $person instanceof Person) {
+            throw ValidationException::withMessages(['person' => 'Choose who you are.']);
+        }
+        /** @var User $user */
+        $user = $request->user();
+        $person->update(['user_id' => $user->id, 'presence' => 'available']);
+
+        return redirect()->route('desk', $business);
+    }
+
+    public function state(Request $request, Business $business, SettleTelephones $settle): JsonResponse
+    {
+        $person = $this->must($request, $business);
+        $person->update(['desk_seen_at' => now()]);
+        foreach (Offer::query()->with('call')->where('person_id', $person->id)->where('status', 'ringing')->get() as $offer) {
+            $settle->of($offer->call);
+        }
+        $piece = $this->piece($business, $person);
+        $stamp = hash('xxh3', $piece);
+
+        return response()->json($stamp === $request->query('stamp') ? ['stamp' => $stamp] : ['stamp' => $stamp, 'html' => $piece, 'ringing' => Offer::query()->where('person_id', $person->id)->where('status', 'ringing')->exists()]);
+    }
+
+    public function presence(Request $request, Business $business): JsonResponse
+    {
+        $given = $request->validate(['presence' => ['required', 'in:available,busy,away']]);
+        $person = $this->must($request, $business);
+        $person->update(['presence' => $given['presence'], 'desk_seen_at' => now()]);
+
+        return response()->json(['html' => $this->piece($business, $person)]);
+    }
+
+    public function answer(Request $request, Business $business, Offer $offer): JsonResponse
+    {
+        $given = $request->validate(['how' => ['required', 'in:accept,decline'], 'reason' => ['nullable', 'string', 'max:120']]);
+        $person = $this->must($request, $business);
+        abort_unless($offer->business_id === $business->id && $offer->person_id === $person->id, 404);
+        if ($offer->status !== 'ringing') {
+            return response()->json(['message' => 'This call is no longer ringing here.', 'html' => $this->piece($business, $person)], 409);
+        }
+        $call = $offer->call;
+        $at = round((float) ($call->state['transfer']['since'] ?? $call->state['clock'] ?? 0) + max(1, $offer->rung_at->diffInSeconds(now(), true)), 1);
+        // One of several who ring at once says no: the others ring on.
+        $others = $given['how'] === 'decline' && Offer::query()->where('call_id', $call->id)->where('status', 'ringing')->where('id', '!=', $offer->id)->exists();
+        if ($others) {
+            $offer->update(['status' => 'declined', 'reason' => (string) ($given['reason'] ?? '')]);
+        } else {
+            $this->happen($call, $given['how'] === 'accept' ? Event::answered($person->key, $at) : Event::notAnswered('transfer_declined', (string) ($given['reason'] ?? ''), $at));
+        }
+
+        return response()->json(['html' => $this->piece($business, $person->refresh())]);
+    }
+
+    public function say(Request $request, Business $business, Call $call): JsonResponse
+    {
+        $given = $request->validate(['do' => ['required', 'in:say,hang_up,note,hand_on,step_in'], 'text' => ['nullable', 'string', 'max:2000']]);
+        $person = $this->must($request, $business);
+        $text = trim((string) ($given['text'] ?? ''));
+        $mine = ($call->state['connected']['person'] ?? null) === $person->key;
+        if ($given['do'] !== 'step_in' && ! $mine) {
+            return response()->json(['message' => 'This call is with somebody else.', 'html' => $this->piece($business, $person)], 409);
+        }
+        match ($given['do']) {
+            'say' => $text === '' ? null : $this->happen($call, Event::staffSaid($text, $this->host->at($call, 'staff_said', $text))),
+            'hang_up' => $this->happen($call, Event::hungUp($this->host->at($call, 'hung_up', ''))),
+            'note' => $call->update(['staff_note' => $text]),
+            'hand_on' => $this->handOn($business, $call, $person, $text),
+            default => $call->inProgress() ? $this->happen($call, Event::answered($person->key, $this->host->at($call, 'transfer', ''))) : null,
+        };
+
+        return response()->json(['html' => $this->piece($business, $person->refresh())]);
+    }
+
+    /** A colleague's telephone rings; the call stays here until it is taken there. */
+    private function handOn(Business $business, Call $call, Person $from, string $key): void
+    {
+        $to = Person::query()->where('business_id', $business->id)->where('key', $key)->where('id', '!=', $from->id)->first();
+        if (! $to instanceof Person || $to->presence !== 'available') {
+            throw ValidationException::withMessages(['text' => $to instanceof Person ? "{$to->name} is not free just now." : 'Choose a colleague.']);
+        }
+        Offer::query()->create(['call_id' => $call->id, 'business_id' => $business->id, 'person_id' => $to->id, 'target' => 'person:'.$to->key, 'who' => $to->key, 'status' => 'ringing', 'announcement' => ['caller' => $call->caller_name, 'number' => $call->from, 'why' => "handed on by {$from->name}", 'said' => array_slice($call->state['said'] ?? [], -3), 'record' => [], 'waited' => 0, 'how' => 'announced', 'note' => $call->staff_note], 'rung_at' => now(), 'ends_at' => now()->addSeconds(30)]);
+        Offer::query()->where('call_id', $call->id)->where('status', 'ringing')->where('ends_at', '<', now())->update(['status' => 'missed']);
+    }
+
+    private function happen(Call $call, Event $event): void
+    {
+        try {
+            $this->host->happen($call, $call->step, $event);
+        } catch (CallMoved) {
+            try {
+                $call->refresh();
+                if ($call->inProgress()) {
+                    $this->host->happen($call, $call->step, $event);
+                }
+            } catch (CallMoved) {
+                // Twice overtaken: the page shows how it stands.
+            }
+        }
+    }
+
+    private function piece(Business $business, Person $person): string
+    {
+        $offers = Offer::query()->with('call')->where('person_id', $person->id)->where('status', 'ringing')->orderBy('id')->get();
+        $mine = Call::query()->with('turns', 'agent')->where('business_id', $business->id)->where('status', 'in_progress')->where('state->connected->person', $person->key)->orderByDesc('id')->first();
+        $last = Call::query()->where('business_id', $business->id)->where('status', 'ended')->where('state->connected->person', $person->key)->orderByDesc('id')->limit(6)->get();
+        $going = Call::query()->with('agent')->where('business_id', $business->id)->where('status', 'in_progress')->whereNull('state->connected')->where('last_event_at', '>', now()->subMinutes(10))->orderByDesc('id')->limit(6)->get();
+
+        return view('parts.desk', ['business' => $business, 'person' => $person, 'offers' => $offers, 'mine' => $mine, 'last' => $last, 'going' => $going, 'colleagues' => $business->people()->where('id', '!=', $person->id)->get()])->render();
+    }
+
+    private function person(Request $request, Business $business): ?Person
+    {
+        return Person::query()->where('business_id', $business->id)->where('user_id', $request->user()?->getAuthIdentifier())->first();
+    }
+
+    private function must(Request $request, Business $business): Person
+    {
+        return $this->person($request, $business) ?? abort(403, 'You have no desk in this business yet.');
+    }
+}

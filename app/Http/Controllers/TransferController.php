@@ -1,0 +1,182 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\Design\DraftMoved;
+use App\Actions\Design\EditDraft;
+use App\Actions\Transfers\Situations;
+use App\Actions\Transfers\SwitchboardOf;
+use App\Models\Agent;
+use App\Models\Business;
+use App\Models\Person;
+use App\Models\Team;
+use App\Models\User;
+use App\Support\Book\FieldType;
+use App\Support\Book\StepForm;
+use App\Support\CurrentAgent;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\ValidationException;
+use Ringo\Design\ScriptDocument;
+use Ringo\Document\InvalidDocument;
+use Ringo\Document\Node;
+use Ringo\Numbering\NumberingPlan;
+use Ringo\Script\Hours;
+
+/** Transfers: who can take calls, the rules by which an agent hands over, and what they come to. */
+final class TransferController
+{
+    public function __construct(private readonly CurrentAgent $current)
+    {
+    }
+
+    public function show(Request $request, Business $business, SwitchboardOf $boards, Situations $situations): View
+    {
+        $agent = $this->current->in($business);
+        $document = $agent?->draft->scriptText->document();
+        $board = $boards->business($business, true);
+        $said = trim($request->string('said')->toString());
+
+        return view('transfers', [
+            'business' => $business, 'agent' => $agent, 'document' => $document, 'script' => $document?->script, 'board' => $board,
+            'teams' => $business->teams()->with('people')->get(), 'people' => $business->people()->with('teams')->get(), 'users' => User::query()->whereHas('businesses', static fn ($q) => $q->where('businesses.id', $business->id))->get(),
+            'table' => $document === null ? null : $situations->of($document->script, $board), 'said' => $said, 'fit' => $said === '' ? null : $board->fit()?->of($said), 'unknown' => $document === null ? [] : $this->unknown($document, $business),
+        ]);
+    }
+
+    public function rules(Request $request, Business $business, Agent $agent, EditDraft $edit): RedirectResponse
+    {
+        $this->current->remember($agent);
+        $form = $request->all();
+        /** @var User $user */
+        $user = $request->user();
+        try {
+            $edit->apply($agent, (int) $request->input('version'), 'changed the transfer rules', [], function (ScriptDocument $document) use ($form): ScriptDocument {
+                $reader = new StepForm($document);
+                $rules = [];
+                foreach (is_array($form['rules'] ?? null) ? $form['rules'] : [] as $row) {
+                    $to = trim((string) ($row['to'] ?? ''));
+                    if (! is_array($row) || $to === '') {
+                        continue;
+                    }
+                    $key = FieldType::key((string) ($row['key'] ?? '')) ?: 'rule_'.(count($rules) + 1);
+                    $when = $reader->condition($row);
+                    $rules[] = ['key' => $key] + array_filter([
+                        'when' => $when, 'words' => $this->words((string) ($row['words'] ?? '')), 'urgent' => (bool) ($row['urgent'] ?? false) ?: null,
+                    ], static fn (mixed $value): bool => $value !== null && $value !== []) + ['to' => $to] + array_filter(['how' => ($row['how'] ?? 'announced') === 'straight' ? 'straight' : null, 'say' => trim((string) ($row['say'] ?? '')), 'otherwise' => $this->words((string) ($row['otherwise'] ?? ''))], static fn (mixed $value): bool => $value !== null && $value !== '' && $value !== []);
+                }
+                $transfers = array_filter(['rules' => $rules, 'default' => trim((string) ($form['default'] ?? '')), 'waiting' => trim((string) ($form['waiting'] ?? ''))], static fn (mixed $value): bool => $value !== '' && $value !== []);
+
+                return $document->with('transfers', $transfers);
+            }, $user);
+        } catch (InvalidDocument $problem) {
+            throw ValidationException::withMessages(['rules' => array_map(static fn (array $one): string => $one['path'].': '.$one['message'], array_slice($problem->problems, 0, 5))]);
+        } catch (DraftMoved $moved) {
+            throw ValidationException::withMessages(['rules' => $moved->getMessage().' Reload the page to see it.']);
+        }
+
+        return redirect()->route('transfers', $business)->with('notice', 'The rules are kept in the draft.');
+    }
+
+    public function team(Request $request, Business $business, ?Team $team = null): RedirectResponse
+    {
+        $given = $request->validate([
+            'name' => ['required', 'string', 'max:80'], 'description' => ['required', 'string', 'max:1000'], 'examples' => ['nullable', 'string', 'max:2000'], 'ring' => ['required', 'in:all,turn,idle'], 'seconds' => ['required', 'integer', 'between:5,120'], 'waiting_most' => ['required', 'integer', 'between:1,50'],
+            'hours' => ['nullable', 'array'], 'closures' => ['nullable', 'string', 'max:2000'], 'members' => ['nullable', 'string', 'max:1000'],
+        ], ['name.required' => 'A team needs a name.', 'description.required' => 'Describe in plain words what the team does: that is how callers find it.']);
+        $hours = [];
+        foreach (['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as $day) {
+            $ranges = array_values(array_filter(array_map(static fn (string $one): string => (string) preg_replace(['/\s+/', '/[–—]/u', '/^(\d):/', '/-(\d):/'], ['', '-', '0$1:', '-0$1:'], $one), explode(',', (string) ($given['hours'][$day] ?? '')))));
+            if ($ranges !== []) {
+                $hours[$day] = $ranges;
+            }
+        }
+        foreach (array_filter(array_map(trim(...), preg_split('/\R/', (string) ($given['closures'] ?? '')) ?: [])) as $line) {
+            $parts = preg_split('/\s+/', $line, 2) ?: [$line];
+            $hours['closures'][] = ['date' => $parts[0]] + (isset($parts[1]) ? ['why' => $parts[1]] : []);
+        }
+        try {
+            $node = Node::root($hours);
+            Hours::read($node);
+            $node->settle();
+        } catch (InvalidDocument $problem) {
+            throw ValidationException::withMessages(['hours' => array_map(static fn (array $one): string => $one['path'].': '.$one['message'], $problem->problems)]);
+        }
+        $data = ['name' => trim($given['name']), 'description' => trim($given['description']), 'examples' => array_values(array_filter(array_map(trim(...), preg_split('/\R/', (string) ($given['examples'] ?? '')) ?: []))), 'ring' => $given['ring'], 'seconds' => (int) $given['seconds'], 'waiting_most' => (int) $given['waiting_most'], 'hours' => $hours];
+        $team === null ? $team = Team::query()->create(['business_id' => $business->id, 'key' => $this->freeKey(Team::class, $business, $data['name'])] + $data) : $team->update($data);
+        $members = [];
+        foreach ($this->words((string) ($given['members'] ?? '')) as $position => $name) {
+            $person = Person::query()->where('business_id', $business->id)->where(static fn ($q) => $q->where('key', $name)->orWhere('name', $name))->first();
+            if (! $person instanceof Person) {
+                throw ValidationException::withMessages(['members' => "There is nobody called “{$name}” among the people. Add them first."]);
+            }
+            $members[$person->id] = ['position' => $position];
+        }
+        $team->people()->sync($members);
+
+        return redirect()->route('transfers', $business)->with('notice', "{$team->name} can be transferred to from the next call on.");
+    }
+
+    public function person(Request $request, Business $business, NumberingPlan $plan, ?Person $person = null): RedirectResponse
+    {
+        $given = $request->validate(['name' => ['required', 'string', 'max:80'], 'number' => ['nullable', 'string', 'max:40'], 'site' => ['nullable', 'string', 'max:80'], 'presence' => ['nullable', 'in:available,busy,away'], 'user_id' => ['nullable', 'integer']], ['name.required' => 'A person needs a name.']);
+        $number = null;
+        if (trim((string) ($given['number'] ?? '')) !== '') {
+            $number = $plan->parse((string) $given['number'], $business->country);
+            if ($number === null || ! $number->valid) {
+                throw ValidationException::withMessages(['number' => "“{$given['number']}” is no telephone number. Write it in national form, or with + and the country code."]);
+            }
+        }
+        $user = isset($given['user_id']) ? User::query()->find((int) $given['user_id']) : null;
+        $data = ['name' => trim($given['name']), 'number' => $number?->e164, 'site' => trim((string) ($given['site'] ?? '')), 'presence' => $given['presence'] ?? 'available', 'user_id' => $user?->roleIn($business) === null ? null : $user->id];
+        $person === null ? $person = Person::query()->create(['business_id' => $business->id, 'key' => $this->freeKey(Person::class, $business, $data['name'])] + $data) : $person->update($data);
+
+        return redirect()->route('transfers', $business)->with('notice', "{$person->name} is kept.");
+    }
+
+    public function removeTeam(Business $business, Team $team): RedirectResponse
+    {
+        $team->delete();
+
+        return redirect()->route('transfers', $business)->with('notice', "{$team->name} is taken away. Rules that name it go on to their next target.");
+    }
+
+    public function removePerson(Business $business, Person $person): RedirectResponse
+    {
+        $person->delete();
+
+        return redirect()->route('transfers', $business)->with('notice', "{$person->name} is taken away.");
+    }
+
+    /** @return list<string> targets of rules that name no team or person there is */
+    private function unknown(ScriptDocument $document, Business $business): array
+    {
+        $known = [...$business->teams()->pluck('key')->map(static fn (string $key): string => 'team:'.$key)->all(), ...$business->people()->pluck('key')->map(static fn (string $key): string => 'person:'.$key)->all()];
+        $named = [$document->script->transfers->default];
+        foreach ($document->script->transfers->rules as $rule) {
+            array_push($named, $rule['to'], ...$rule['otherwise']);
+        }
+
+        return array_values(array_unique(array_filter($named, static fn (string $one): bool => preg_match('/^(?:team|person):/', $one) === 1 && ! in_array($one, $known, true))));
+    }
+
+    /** @return list<string> */
+    private function words(string $text): array
+    {
+        return array_values(array_unique(array_filter(array_map(trim(...), preg_split('/[,\n]/', $text) ?: []), static fn (string $word): bool => $word !== '')));
+    }
+
+    /** @param class-string<Team>|class-string<Person> $model */
+    private function freeKey(string $model, Business $business, string $name): string
+    {
+        $base = FieldType::key($name) ?: 'one';
+        for ($key = $base, $n = 2; $model::query()->where('business_id', $business->id)->where('key', $key)->exists(); $n++) {
+            $key = $base.'_'.$n;
+        }
+
+        return $key;
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A column of the business's own on its contacts.
+ *
+ * @property int $business_id
+ * @property string $key
+ * @property string $title
+ * @property string $type text, number, date, yes_no or choice
+ */
+final class ContactColumn extends Model
+{
+    public const TYPES = ['text' => 'words', 'number' => 'a number', 'date' => 'a date', 'yes_no' => 'yes or no'];
+
+    public $timestamps = false;
+
+    protected $fillable = ['business_id', 'key', 'title', 'type'];
+}

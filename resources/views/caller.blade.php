@@ -1,0 +1,40 @@
+@php $new = ! $contact->exists; $plan = app(\Ringo\Numbering\NumberingPlan::class); @endphp
+<x-layout :title="$new ? 'New caller' : $contact->name" :business="$business" :agent="$agent" here="callers">
+    <header class="head"><h1>{{ $new ? 'New caller' : $contact->name }}</h1><p class="sub"><a href="{{ route('callers', $business) }}">All callers</a>@unless ($new), {{ $contact->kind }}{{ $contact->organisation !== '' ? ' of '.$contact->organisation : '' }}@endunless</p></header>
+    @if ($errors->any())<ul class="problems" role="alert">@foreach ($errors->all() as $error)<li>{{ $error }}</li>@endforeach</ul>@endif
+    <div class="starter-body">
+        <form method="post" action="{{ $new ? route('caller.store', $business) : route('caller.update', [$business, $contact]) }}" class="card agent-form">@csrf @unless ($new) @method('put') @endunless
+            <div class="inline-fields">
+                <label class="field-label"><span>name</span><input name="name" value="{{ old('name', $contact->name) }}" required></label>
+                <label class="field-label"><span>is</span><select name="kind"><option value="person">a person</option><option value="organisation" @selected(old('kind', $contact->kind) === 'organisation')>an organisation</option></select></label>
+                <label class="field-label"><span>organisation</span><input name="organisation" value="{{ old('organisation', $contact->organisation) }}"></label>
+                <label class="field-label"><span>e-mail</span><input name="email" type="email" value="{{ old('email', $contact->email) }}"></label>
+                <label class="field-label narrow"><span>language</span><input name="language" maxlength="8" value="{{ old('language', $contact->language) }}"></label>
+            </div>
+            <div class="pair-fields"><label class="field-label wide"><span>numbers <small>one a line, in national form or with +</small></span><textarea name="numbers" rows="2">{{ old('numbers', $new ? '' : $contact->numbers->map(fn ($n) => $plan->describe($n->e164)?->country === $business->country ? $plan->describe($n->e164)->inNationalFormat() : $n->e164)->implode("\n")) }}</textarea></label>
+                <label class="field-label wide"><span>notes</span><textarea name="notes" rows="2">{{ old('notes', $contact->notes) }}</textarea></label></div>
+            <div class="inline-fields">@foreach ($columns as $column)<label class="field-label"><span>{{ $column->title }}</span>@if ($column->type === 'yes_no')<select name="facts[{{ $column->key }}]"><option value=""></option>@foreach (['yes', 'no'] as $v)<option @selected(old("facts.{$column->key}", $contact->facts[$column->key] ?? '') === $v)>{{ $v }}</option>@endforeach</select>@else<input name="facts[{{ $column->key }}]" type="{{ $column->type === 'date' ? 'date' : 'text' }}" value="{{ old("facts.{$column->key}", $contact->facts[$column->key] ?? '') }}">@endif</label>@endforeach
+                @foreach (array_diff_key($contact->facts, $columns->keyBy('key')->all()) as $fact => $value)<input type="hidden" name="facts[{{ $fact }}]" value="{{ $value }}">@endforeach</div>
+            <div class="inline-fields">
+                <label class="field-label"><span>tags <small>commas between</small></span><input name="tags" value="{{ old('tags', implode(', ', $contact->tags ?? [])) }}"></label>
+                <label class="field-label"><span>consent to be called, given on</span><input type="date" name="consent_on" value="{{ old('consent_on', $contact->consent_on?->format('Y-m-d')) }}"></label>
+                <label class="field-label"><span>PIN <small>{{ $contact->pin_hash ? 'one is set; never shown' : 'none set' }}</small></span><input name="pin" inputmode="numeric" autocomplete="off" placeholder="{{ $contact->pin_hash ? '••••' : '' }}"></label>
+                <label class="check"><input type="checkbox" name="do_not_call" value="1" @checked(old('do_not_call', $contact->do_not_call))> not to be called</label>
+                <label class="check"><input type="checkbox" name="blocked" value="1" @checked(old('blocked', $contact->blocked))> blocked</label>
+                @if ($contact->locked_until?->isFuture())<label class="check"><input type="checkbox" name="unlock" value="1"> unlock (tries used up until {{ $contact->locked_until->setTimezone($business->tz)->format('H:i') }})</label>@endif
+            </div>
+            <p><button class="primary">Keep</button></p>
+        </form>
+        @unless ($new)
+        <aside>
+            @foreach ($changes->where('state', 'proposed') as $change)
+                <form method="post" action="{{ route('caller.decide', [$business, $contact, $change]) }}" class="card">@csrf<p>A call heard: {{ str_replace('_', ' ', $change->field) }} is <strong>{{ $change->to }}</strong>@if ($change->from), not {{ $change->from }}@endif.</p><p class="go"><button name="accept" value="1">Take it over</button> <button name="accept" value="0">Leave it</button></p></form>
+            @endforeach
+            <section class="card"><h2>Calls</h2>@forelse ($calls as $call)<a class="line" href="{{ route('call', [$business, $call]) }}"><span class="what">{{ $call->placedAt()->format('j M, H:i') }}</span><span class="why">{{ $call->outcome }}</span></a>@empty<p class="empty">None yet.</p>@endforelse</section>
+            <section class="card"><h2>History</h2>@forelse ($changes->where('state', '!=', 'proposed') as $change)<p class="history">{{ $change->created_at?->setTimezone($business->tz)->format('j M Y') }}: {{ str_replace('_', ' ', $change->field) }} {{ $change->from !== null ? '“'.$change->from.'” became' : 'became' }} “{{ $change->to }}” <span class="muted">{{ $change->state }}</span></p>@empty<p class="empty">Nothing has changed yet.</p>@endforelse</section>
+            <section class="card"><h2>Merge</h2><form method="post" action="{{ route('caller.merge', [$business, $contact]) }}" class="stack">@csrf<label class="field-label"><span>take in, with numbers and calls</span>@if ($alike->isNotEmpty())<select name="from">@foreach ($alike as $one)<option value="{{ $one->id }}">{{ $one->name }}{{ $one->organisation ? ', '.$one->organisation : '' }}</option>@endforeach</select>@else<input name="from" placeholder="number of the caller’s page" inputmode="numeric">@endif</label><button>Merge into {{ $contact->name }}</button></form></section>
+            <section class="card"><h2>Erase</h2><form method="post" action="{{ route('caller.erase', [$business, $contact]) }}" class="stack">@csrf @method('delete')<p class="muted">Name, numbers and facts go, and the words of {{ $calls->count() === 1 ? '1 call' : $calls->count().' calls' }}. The calls stay for the figures. This cannot be undone.</p><label class="check"><input type="checkbox" name="sure" value="1"> it may be erased</label><button class="danger">Erase {{ $contact->name }}</button></form></section>
+        </aside>
+        @endunless
+    </div>
+</x-layout>

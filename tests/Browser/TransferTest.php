@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverKeys as Key;
+
+/** Two browsers at once: a caller on the handset and a member of staff at the desk. */
+final class TransferTest extends BrowserTestCase
+{
+    private RemoteWebDriver $desk;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->desk = $this->browser();
+        $this->signIn($this->desk, 'staff');
+        $this->click('.rail a[href$="/desk"]', $this->desk);
+        $this->see('.sub', 'Bea Cresswell', $this->desk);
+        $this->see('.desk', 'Nothing rings', $this->desk);
+        $this->click('[data-presence="available"]', $this->desk);
+        $this->signIn();
+    }
+
+    public function testTheDeskTakesACallWithAllThatWentBeforeAndBothSeeEachOthersWords(): void
+    {
+        $this->ringTeam();
+        $this->see('.ringing', 'reserve', $this->desk);
+        $this->see('.ringing', '07700 900188', $this->desk);
+        $this->click('.ringing [data-how="accept"]', $this->desk);
+        $this->see('[data-with]', 'Bea Cresswell');
+        $this->say('Hello, is that reservations?');
+        $this->see('.desk-turns', 'Hello, is that reservations?', $this->desk);
+        $this->find('#desk-say', $this->desk)->sendKeys('It is, how can I help?'.Key::ENTER);
+        $this->see('.desk-turns .staff', 'It is, how can I help?', $this->desk);
+        $this->until(fn (): bool => str_contains($this->find('[data-strip]')->getAttribute('innerHTML') ?? '', 'It is, how can I help?'), 'the words of staff on the handset');
+        $this->find('[data-desk-note]', $this->desk)->sendKeys('Wants a digger in May'.Key::TAB);
+        $this->click('[data-desk-hang-up]', $this->desk);
+        $this->see('[data-outcome]', 'transferred to Bea Cresswell');
+        $this->click('[data-open-call]');
+        $this->see('h1', 'transferred to Bea Cresswell');
+        $this->see('.strip', 'Bea Cresswell');
+        $this->see('#main', 'Wants a digger in May');
+    }
+
+    public function testADeclineGoesToTheNextAndNobodyToACallBack(): void
+    {
+        $this->ringTeam();
+        $this->choose('[data-colleague-how]', 'declines');
+        $this->see('.ringing', 'Take it', $this->desk);
+        $this->click('.ringing [data-how="decline"]', $this->desk);
+        // Nora's telephone rings on and is declined as well; then the depots, of whom Bea is one again.
+        $this->see('.ringing', 'for depots', $this->desk);
+        $this->click('.ringing [data-how="decline"]', $this->desk);
+        $this->see('[data-at-step]', 'message');
+        self::assertStringNotContainsString('ringing', (string) $this->find('[data-ringing-line]')->getAttribute('innerHTML') === '' ? 'ringing' : '');
+        $this->say('please ring me back about a digger');
+        $this->see('[data-at-step]', 'message_name');
+    }
+
+    public function testACallerWhoHangsUpWhileWaitingLeavesNoRingingBehind(): void
+    {
+        $this->ringTeam();
+        $this->see('.ringing', 'Take it', $this->desk);
+        $this->click('[data-hang-up]');
+        $this->see('[data-outcome]', '');
+        $this->see('.desk', 'Nothing rings', $this->desk);
+        $this->click('[data-open-call]');
+        $this->see('#said-title', 'What was said');
+    }
+
+    private function ringTeam(): void
+    {
+        $this->page->get(self::$base.'/pellbrook/agents/maren/prompt-book');
+        $this->type('r');
+        $this->click('input[name="caller"][value="unknown"]');
+        $this->fill('#hs-number', '07700 900188');
+        $this->page->executeScript('document.getElementById("hs-when").value = "2026-03-10T10:00"');
+        $this->click('[data-setup] button.primary');
+        $this->see('[data-last-agent]', 'What can I do for you?');
+        $this->page->executeScript('document.querySelector("[data-colleague-how]").value = "no_answer"');
+        $this->say('can I speak to somebody about wanting to reserve a machine');
+        $this->until(fn (): bool => $this->find('[data-ringing-line]')->isDisplayed(), 'a telephone ringing');
+    }
+
+    private function say(string $words): void
+    {
+        $this->find('#hs-say')->sendKeys($words.Key::ENTER);
+    }
+}
