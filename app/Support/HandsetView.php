@@ -51,6 +51,7 @@ final readonly class HandsetView
             'agent' => $call->agent->name,
             'caller' => $call->caller_name,
             'last_agent' => $turns->where('by', 'agent')->last()->text ?? '',
+            'last_staff' => $turns->where('by', 'staff')->last()->text ?? '',
             'last_caller' => $turns->where('by', 'caller')->last()->text ?? '',
             'at_step' => $call->state['step'] ?? null,
             'mode' => $call->state['mode'] ?? 'answer',

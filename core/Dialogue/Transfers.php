@@ -119,6 +119,9 @@ final readonly class Transfers
 
     private function tellWhy(Turn $turn, string $name, string $state, ?\DateTimeImmutable $opens): void
     {
+        if ($state === 'unknown') {
+            return;
+        }
         if ($state === 'closed') {
             $turn->standing('team_closed', ['team' => $name, 'opens' => $opens === null ? '' : $turn->sayTyped(new Typed(ValueType::DateTime, $opens->format('Y-m-d\TH:i')))]);
         } elseif ($state === 'full') {

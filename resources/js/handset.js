@@ -102,6 +102,7 @@ export function handset() {
         part('ringing').textContent = data.ringing ? `rings ${data.ringing};` : 'rings;';
         part('with-line').hidden = data.mode !== 'connected' || over;
         part('with').textContent = data.with ?? '';
+        part('last-staff').textContent = data.last_staff ? `“${data.last_staff}”` : '';
         part('sent').hidden = !data.sent?.length;
         part('sent').textContent = data.sent?.join(' / ') ?? '';
         if (data.mode === 'ringing' && !part('ringing-line').contains(document.activeElement)) {

@@ -43,7 +43,7 @@
         <p class="ringing-line" data-ringing-line hidden><x-icon name="phone-outgoing"/> <span data-ringing></span>
             <label>where no desk is open, a colleague <select data-colleague-how><option value="answers">picks up</option><option value="busy">is busy</option><option value="declines">declines</option><option value="no_answer">does not answer</option></select></label>
             <label>after <input type="number" min="1" max="60" value="4" data-colleague-after> s</label></p>
-        <p class="ringing-line" data-with-line hidden><x-icon name="headset"/> with <strong data-with></strong></p>
+        <p class="ringing-line" data-with-line hidden><x-icon name="headset"/> with <strong data-with></strong> <span data-last-staff aria-live="polite"></span></p>
         <div data-strip></div>
         <p class="sent-line muted" data-sent hidden></p>
         <p class="error" role="alert" data-call-error hidden></p>
