@@ -21,4 +21,16 @@ final class ContactColumn extends Model
     public $timestamps = false;
 
     protected $fillable = ['business_id', 'key', 'title', 'type'];
+
+    /** A value for people to read: keys as words, dates written out. */
+    public function shown(mixed $value): string
+    {
+        $value = is_scalar($value) ? (string) $value : '';
+
+        return match (true) {
+            $this->type === 'date' && preg_match('/^\d{4}-\d\d-\d\d$/', $value) === 1 => (new \DateTimeImmutable($value))->format('j M Y'),
+            preg_match('/^[a-z]+(_[a-z]+)*$/', $value) === 1 && $this->type === 'text' => ucwords(str_replace('_', ' ', $value)),
+            default => $value,
+        };
+    }
 }

@@ -138,7 +138,11 @@ final readonly class Condition
         if ($this->parts !== []) {
             return implode($this->kind === 'all' ? ' and ' : ' or ', array_map(static fn (self $part): string => $part->inWords(), $this->parts));
         }
-        $name = str_replace(['caller.', 'call.', '_'], ['the caller’s ', 'the call’s ', ' '], $this->value);
+        $plainly = ['call.open' => ['we are open', 'we are closed'], 'caller.known' => ['we know the caller', 'we do not know the caller']][$this->value] ?? null;
+        if ($plainly !== null && $this->kind === 'is' && is_bool($this->than)) {
+            return $plainly[$this->than ? 0 : 1];
+        }
+        $name = $this->value === 'topic' ? 'the topic' : str_replace(['caller.', 'call.', '_'], ['the caller’s ', 'the call’s ', ' '], $this->value);
         $than = is_array($this->than) ? implode(', ', array_map(fn (mixed $one): string => $this->plain($one), $this->than)) : $this->plain($this->than);
 
         return match ($this->kind) {

@@ -101,6 +101,7 @@ final class DemoSeeder extends Seeder
         foreach (['depot' => 'Depot', 'account_number' => 'Account number', 'postcode' => 'Postcode'] as $key => $title) {
             ContactColumn::query()->create(['business_id' => $business->id, 'key' => $key, 'title' => $title, 'type' => 'text']);
         }
+        /** @var Contact $contact */
         foreach ($business->contacts()->whereNotNull('facts->account_number')->get() as $i => $contact) {
             $contact->update(['tags' => ['trade account'], 'pin_hash' => password_hash((string) (4100 + 7 * $i), PASSWORD_BCRYPT, ['cost' => 4])]);
         }

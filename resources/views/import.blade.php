@@ -1,11 +1,12 @@
 <x-layout title="Import" :business="$business" :agent="$agent" here="callers">
-    <header class="head"><h1>{{ $import->name }}</h1><p class="sub">{{ number_format($import->total) }} rows@if (($import->shape['kind'] ?? '') === 'csv'), {{ $import->shape['encoding'] ?? '' }}, parted by {{ ['," ' => '', ',' => 'commas', ';' => 'semicolons', "\t" => 'tabs', '|' => 'bars'][$import->shape['delimiter'] ?? ','] }}@else, vCard @endif</p></header>
+    <header class="head"><h1>{{ $import->name }}</h1><p class="sub">{{ number_format($import->total) }} rows{{ ($import->shape['kind'] ?? '') === 'csv' ? ', '.($import->shape['encoding'] ?? '').', parted by '.([',' => 'commas', ';' => 'semicolons', "\t" => 'tabs', '|' => 'bars'][$import->shape['delimiter'] ?? ','] ?? 'signs of its own') : ', vCard' }}</p></header>
     @if ($errors->any())<ul class="problems" role="alert">@foreach ($errors->all() as $error)<li>{{ $error }}</li>@endforeach</ul>@endif
     @if ($import->status === 'looked_at')
         <form method="post" action="{{ route('import.map', [$business, $import]) }}">@csrf
             <div class="card scroll"><table class="list mapping"><thead><tr>@foreach ($import->shape['header'] as $i => $heading)<th>{{ $heading }}<br><select name="map[{{ $i }}]" aria-label="{{ $heading }} goes to"><option value="">nowhere</option>@foreach ($targets as $target => $words)<option value="{{ $target }}" @selected(($import->mapping[$heading] ?? '') === $target)>{{ $words }}</option>@endforeach @foreach ($columns as $column)<option value="column:{{ $column->key }}" @selected(($import->mapping[$heading] ?? '') === 'column:'.$column->key)>{{ $column->title }}</option>@endforeach</select></th>@endforeach<th>becomes</th></tr></thead>
                 <tbody>@foreach ($preview as $one)<tr>@foreach ($import->shape['header'] as $heading)<td>{{ $one['row'][$heading] ?? '' }}</td>@endforeach<td>@if ($one['refused'])<span class="doubt-line">refused: {{ $one['refused'] }}</span>@else<strong>{{ $one['name'] }}</strong> {{ implode(', ', $one['numbers']) }}@if ($one['there']) <span class="badge doubt">there already</span>@endif @foreach ($one['problems'] as $problem)<br><span class="doubt-line">{{ $problem }}</span>@endforeach @endif</td></tr>@endforeach</tbody></table></div>
-            <p class="go"><button name="go" value="look">Look again with these columns</button> <button class="primary" name="go" value="run">Bring in {{ number_format($import->total) }} rows</button></p>
+            <p class="go"><button name="go" value="look">Look again with these columns</button>
+                <button class="primary" name="go" value="run">Bring in {{ number_format($import->total) }} rows</button></p>
             <p class="muted">Nothing is made yet. Somebody who is there by number or e-mail is not made twice: a new number is added, nothing is written over.</p>
         </form>
     @else

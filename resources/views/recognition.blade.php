@@ -3,7 +3,7 @@
     <header class="head"><h1>Recognition</h1><p class="sub">Before the first word the number is looked up. What it tells decides the opening, what is taken over, and what is asked back. Kept in the draft of {{ $agent->name }}.</p></header>
     @if ($errors->any())<ul class="problems" role="alert">@foreach ($errors->all() as $error)<li>{{ $error }}</li>@endforeach</ul>@endif
     <section class="card try" aria-labelledby="try-title"><h2 id="try-title">Try a number</h2>
-        <form method="get" class="inline-fields"><label class="field-label"><span>any number, as it might arrive</span><input name="number" value="{{ $number ?? '' }}" placeholder="07700 900123, or withheld"></label><button>What would happen</button></form>
+        <form method="get" class="inline-fields"><label class="field-label wide"><span>any number, as it might arrive</span><input name="number" value="{{ $number ?? '' }}" placeholder="07700 900123, or withheld"></label><button>What would happen</button></form>
         @if ($tried)
             <div class="tried"><p><strong>{{ ['known' => 'A caller we know', 'shared' => 'A number several people share', 'organisation' => 'An organisation’s switchboard', 'unknown' => 'A stranger', 'withheld' => 'A withheld number', 'unparseable' => 'No number: counts as withheld', 'blocked' => 'Blocked'][$tried['kind']] ?? $tried['kind'] }}</strong></p>
             <ol class="why">@foreach ([...$tried['why'], ...$tried['rules']] as $why)<li>{{ $why }}</li>@endforeach</ol>

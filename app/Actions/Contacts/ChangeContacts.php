@@ -71,6 +71,28 @@ final readonly class ChangeContacts
         });
     }
 
+    /**
+     * Another contact of the business by its id, its name or one of its numbers.
+     *
+     * @throws ValidationException where none or several are meant
+     */
+    public function named(Business $business, Contact $not, string $what): Contact
+    {
+        $others = Contact::query()->where('business_id', $business->id)->where('id', '!=', $not->id);
+        $number = $this->plan->parse($what, $business->country);
+        $found = match (true) {
+            $what === '' => throw ValidationException::withMessages(['from' => 'Write whom to merge: a name or a number.']),
+            ctype_digit($what) && strlen($what) < 7 => $others->whereKey((int) $what)->get(),
+            $number !== null && $number->valid => $others->whereHas('numbers', static fn ($q) => $q->where('e164', $number->e164))->get(),
+            default => $others->where('name', $what)->get(),
+        };
+        if ($found->count() !== 1) {
+            throw ValidationException::withMessages(['from' => $found->isEmpty() ? "Nobody else here is called “{$what}” or has that number." : "{$found->count()} callers go by “{$what}”. Write the number of the one you mean."]);
+        }
+
+        return $found->firstOrFail();
+    }
+
     /** Two contacts become one: the first keeps what it has and takes what it lacks; calls, numbers and history follow. */
     public function merge(Contact $into, Contact $from, User $user): void
     {

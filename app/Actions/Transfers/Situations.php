@@ -30,22 +30,33 @@ final readonly class Situations
     {
     }
 
-    /** @return array{topics: array<string, string>, cells: array<string, array<string, array<string, Cell>>>, never: list<string>, uncovered: list<string>} cells by topic, caller and hour */
+    /** @return array{topics: array<string, string>, callers: array<string, string>, rows: list<array{topic: string, callers: list<string>, cells: array<string, Cell>}>, cells: array<string, array<string, array<string, Cell>>>, never: list<string>, uncovered: list<string>} cells by topic, caller and hour */
     public function of(Script $script, Switchboard $board): array
     {
         $topics = ['' => 'nothing in particular'];
+        $said = [];
         foreach ($script->steps as $step) {
             foreach ($step instanceof ListenStep ? $step->topics : [] as $topic) {
                 $topics[$topic['key']] ??= $topic['label'];
+                $said[$topic['key']] ??= $topic['label'].'. '.$topic['description'];
+            }
+        }
+        $callers = self::CALLERS;
+        foreach ($script->transfers->rules as $rule) {
+            foreach ($rule['when']?->paths() ?? [] as $path) {
+                if (str_starts_with($path, 'caller.') && ! in_array($path, ['caller.known', 'caller.number'], true)) {
+                    $fact = substr($path, 7);
+                    $callers[$fact] = 'one whose '.str_replace('_', ' ', $fact).' we have';
+                }
             }
         }
         $cells = [];
         $reached = [];
         $uncovered = [];
         foreach ($topics as $topic => $label) {
-            foreach (self::CALLERS as $caller => $callerWords) {
+            foreach ($callers as $caller => $callerWords) {
                 foreach (self::HOURS as $hour => $hourWords) {
-                    $cell = $this->cell($script, $board, (string) $topic, $label, $caller, $hour);
+                    $cell = $this->cell($script, $board, (string) $topic, $said[$topic] ?? '', (string) $caller, $hour);
                     $cells[$topic][$caller][$hour] = $cell;
                     $reached[$cell['rule']] = true;
                     if ($cell['state'] === 'nobody') {
@@ -63,14 +74,38 @@ final readonly class Situations
             }
         }
 
-        return ['topics' => $topics, 'cells' => $cells, 'never' => $never, 'uncovered' => $uncovered];
+        return ['topics' => $topics, 'callers' => $callers, 'rows' => $this->rows($cells, $callers), 'cells' => $cells, 'never' => $never, 'uncovered' => $uncovered];
+    }
+
+    /**
+     * Callers for whom all is the same share a row.
+     *
+     * @param array<string, array<string, array<string, Cell>>> $cells
+     * @param array<string, string> $callers
+     *
+     * @return list<array{topic: string, callers: list<string>, cells: array<string, Cell>}>
+     */
+    private function rows(array $cells, array $callers): array
+    {
+        $rows = [];
+        foreach ($cells as $topic => $byCaller) {
+            $alike = [];
+            foreach ($byCaller as $caller => $byHour) {
+                $alike[implode('|', array_map(static fn (array $cell): string => $cell['rule'].' '.$cell['target'], $byHour))][] = $caller;
+            }
+            foreach ($alike as $same) {
+                $rows[] = ['topic' => $topic, 'callers' => array_map(static fn (string $caller): string => $callers[$caller], $same), 'cells' => $byCaller[$same[0]]];
+            }
+        }
+
+        return $rows;
     }
 
     /** @return Cell */
-    private function cell(Script $script, Switchboard $board, string $topic, string $label, string $caller, string $hour): array
+    private function cell(Script $script, Switchboard $board, string $topic, string $said, string $caller, string $hour): array
     {
         $at = new \DateTimeImmutable($hour, new \DateTimeZone($script->agent->tz));
-        $state = new CallState('x', $at->format('c'), '1', $caller === 'withheld' ? null : '+447700900123', null, ['known' => $caller === 'known', 'kind' => $caller]);
+        $state = new CallState('x', $at->format('c'), '1', $caller === 'withheld' ? null : '+447700900123', null, ['known' => ! in_array($caller, ['unknown', 'withheld'], true), 'kind' => isset(self::CALLERS[$caller]) ? $caller : 'known'] + (isset(self::CALLERS[$caller]) ? [] : [$caller => 'given']));
         $state->topic = $topic === '' ? null : $topic;
         $scope = new Scope($script, $state, new Speakable($this->words, $this->plan), new Display($this->words, $this->plan));
         $why = [];
@@ -87,11 +122,11 @@ final readonly class Situations
             }
             $why[] = "{$rule['key']} holds".($rule['when'] === null ? ', it has no condition' : ': '.$rule['when']->inWords());
 
-            return $this->targets($board, $rule['key'], [$rule['to'], ...$rule['otherwise']], $script, $label, $at, $why);
+            return $this->targets($board, $rule['key'], [$rule['to'], ...$rule['otherwise']], $script, $said, $at, $why);
         }
         $why[] = 'no rule holds, so the default';
 
-        return $this->targets($board, 'default', $script->transfers->default === '' ? [] : [$script->transfers->default], $script, $label, $at, $why);
+        return $this->targets($board, 'default', $script->transfers->default === '' ? [] : [$script->transfers->default], $script, $said, $at, $why);
     }
 
     /**
@@ -100,11 +135,11 @@ final readonly class Situations
      *
      * @return Cell
      */
-    private function targets(Switchboard $board, string $rule, array $targets, Script $script, string $label, \DateTimeImmutable $at, array $why): array
+    private function targets(Switchboard $board, string $rule, array $targets, Script $script, string $said, \DateTimeImmutable $at, array $why): array
     {
         foreach ($targets as $target) {
             if ($target === 'fit') {
-                $found = $board->fit()?->of($label);
+                $found = $board->fit()?->of($said);
                 $target = $found?->team !== null ? 'team:'.$found->team : ($found !== null && $found->candidates !== [] ? 'asks' : ($script->transfers->default ?: 'none'));
                 $why[] = 'which team fits: '.($found->why ?? 'there are no teams');
                 if ($target === 'asks') {
@@ -114,7 +149,7 @@ final readonly class Situations
             if (str_starts_with($target, 'step:')) {
                 $why[] = 'back into the script at '.substr($target, 5);
 
-                return ['rule' => $rule, 'target' => $target, 'who' => 'back to '.substr($target, 5), 'state' => 'step', 'why' => $why];
+                return ['rule' => $rule, 'target' => $target, 'who' => str_replace('_', ' ', substr($target, 5)), 'state' => 'step', 'why' => $why];
             }
             $reach = $board->reach($target, $at);
             $why[] = $board->named($target).': '.$reach['state'];

@@ -102,10 +102,7 @@ final class ContactController
 
     public function merge(Request $request, Business $business, Contact $contact, ChangeContacts $change): RedirectResponse
     {
-        $from = Contact::query()->where('business_id', $business->id)->where('id', '!=', $contact->id)->find((int) $request->input('from'));
-        if (! $from instanceof Contact) {
-            throw ValidationException::withMessages(['from' => 'Choose whom to merge.']);
-        }
+        $from = $change->named($business, $contact, trim((string) $request->input('from')));
         /** @var User $user */
         $user = $request->user();
         $change->merge($contact, $from, $user);

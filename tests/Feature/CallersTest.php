@@ -1,0 +1,188 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Actions\Contacts\ChangeContacts;
+use App\Models\Call;
+use App\Models\CallTurn;
+use App\Models\Contact;
+use App\Models\ContactChange;
+use App\Models\ContactColumn;
+use App\Models\ContactImport;
+use App\Models\ContactNumber;
+use App\Models\Role;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Storage;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+final class CallersTest extends FeatureTestCase
+{
+    /** @return iterable<string, array{string, string, string}> text, encoding, sign that parts the cells */
+    public static function files(): iterable
+    {
+        $rows = [['Full name', 'Firm', 'Mobile', 'Office', 'E-mail', 'Account number'], ['Zoë Bright', 'Bright & Sons', '07700 900801', '01632 960801', 'zoe@example.com', 'T5001'], ['Bob Nobody', '', 'not a number', '', 'bob@', 'T5002'], ['Nell Ashby', '', '07700 900228', '07700 900229', '', ''], ['', '', '', '', '', ''], ['Zoë Bright', '', '+44 7700 900801', '', '', '']];
+        foreach ([',' => 'commas', ';' => 'semicolons', "\t" => 'tabs', '|' => 'bars'] as $sign => $words) {
+            $text = implode("\r\n", array_map(static fn (array $row): string => implode($sign, $row), $rows));
+            yield "{$words}, UTF-8" => [$text, 'UTF-8', $words];
+            yield "{$words}, with a byte order mark" => ["\xEF\xBB\xBF".$text, 'UTF-8', $words];
+            yield "{$words}, Windows" => [(string) mb_convert_encoding($text, 'Windows-1252', 'UTF-8'), 'Windows-1252', $words];
+            yield "{$words}, UTF-16" => ["\xFF\xFE".mb_convert_encoding($text, 'UTF-16LE', 'UTF-8'), 'UTF-16LE', $words];
+        }
+    }
+
+    #[DataProvider('files')]
+    public function testAListIsLookedAtThenBroughtInWithAReportAndTakenBackWhole(string $text, string $encoding, string $parted): void
+    {
+        Storage::fake('local');
+        ContactColumn::query()->create(['business_id' => $this->business->id, 'key' => 'account_number', 'title' => 'Account number', 'type' => 'text']);
+        $this->actingAs($this->user());
+        $this->post('/pellbrook/callers/imports', ['file' => UploadedFile::fake()->createWithContent('list.csv', $text)])->assertRedirect();
+        $import = ContactImport::query()->sole();
+        self::assertSame(['Full name' => 'name', 'Firm' => 'organisation', 'Mobile' => 'phone', 'Office' => '', 'E-mail' => 'email', 'Account number' => 'column:account_number'], $import->mapping);
+        $this->get("/pellbrook/callers/imports/{$import->id}")->assertOk()->assertSee($parted)->assertSee($encoding)->assertSee('Zoë Bright')->assertSee('there already');
+        self::assertSame(1, Contact::query()->count(), 'nothing is made by looking');
+
+        $this->post("/pellbrook/callers/imports/{$import->id}", ['go' => 'run', 'map' => ['name', 'organisation', 'phone', 'phone', 'email', 'column:account_number']])->assertRedirect();
+        $import->refresh();
+        self::assertSame('done', $import->status);
+        self::assertSame(['made' => 2, 'added_to' => 1, 'same' => 1, 'refused' => 0], $import->counts);
+        $zoe = Contact::query()->where('name', 'Zoë Bright')->sole();
+        self::assertSame(['+441632960801', '+447700900801'], $zoe->numbers()->pluck('e164')->sort()->values()->all());
+        self::assertSame('T5001', $zoe->facts['account_number']);
+        self::assertSame(['+447700900228', '+447700900229'], $this->contact->numbers()->pluck('e164')->sort()->values()->all());
+        self::assertSame('oldmere', $this->contact->refresh()->facts['depot'], 'what is there is not written over');
+        $report = implode("\n", array_column($import->report ?? [], 'words'));
+        self::assertStringContainsString('“not a number” in Mobile is no telephone number', $report);
+        self::assertStringContainsString('“bob@” in E-mail is no e-mail address', $report);
+
+        $this->post("/pellbrook/callers/imports/{$import->id}/stop")->assertRedirect('/pellbrook/callers');
+        self::assertSame(['Nell Ashby'], Contact::query()->pluck('name')->all());
+        self::assertSame(['+447700900228'], ContactNumber::query()->pluck('e164')->all());
+    }
+
+    public function testCardsComeInAndGoOut(): void
+    {
+        Storage::fake('local');
+        $this->actingAs($this->user());
+        $card = "BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Ida Crane\r\nORG:Crane Lifting\r\nTEL;VALUE=uri:tel:+44-7700-900810\r\nEMAIL:ida@example.com\r\nCATEGORIES:trade,night\r\nEND:VCARD\r\n";
+        $this->post('/pellbrook/callers/imports', ['file' => UploadedFile::fake()->createWithContent('cards.vcf', $card)])->assertRedirect();
+        $import = ContactImport::query()->sole();
+        $this->post("/pellbrook/callers/imports/{$import->id}", ['go' => 'run', 'map' => array_values($import->mapping ?? [])])->assertRedirect();
+        $ida = Contact::query()->where('name', 'Ida Crane')->sole();
+        self::assertSame(['+447700900810'], $ida->numbers()->pluck('e164')->all());
+        self::assertSame(['trade', 'night'], $ida->tags);
+        $out = $this->get('/pellbrook/callers/callers.vcf')->assertOk()->streamedContent();
+        self::assertSame(2, substr_count($out, 'BEGIN:VCARD'));
+        self::assertStringContainsString('VERSION:4.0', $out);
+        self::assertStringContainsString('+447700900810', $out);
+        $csv = $this->get('/pellbrook/callers/callers.csv')->assertOk()->streamedContent();
+        self::assertStringContainsString('Ida Crane,person,Crane Lifting,+447700900810,ida@example.com', $csv);
+    }
+
+    public function testAListThatIsNoneIsRefusedWithWordsAndACellIsNoFormula(): void
+    {
+        Storage::fake('local');
+        $this->actingAs($this->user());
+        foreach (['', "BEGIN:VCARD\r\nVERSION:4.0\r\nFN:broken"] as $broken) {
+            $this->from('/pellbrook/callers')->post('/pellbrook/callers/imports', ['file' => UploadedFile::fake()->createWithContent('x.csv', $broken)])->assertSessionHasErrors('file');
+        }
+        $this->from('/pellbrook/callers')->post('/pellbrook/callers/imports')->assertSessionHasErrors(['file' => 'Choose a file: CSV or vCard.']);
+        self::assertSame(0, ContactImport::query()->count());
+        $this->contact->update(['name' => '=HYPERLINK("https://evil.example")']);
+        self::assertStringContainsString("'=HYPERLINK", $this->get('/pellbrook/callers/callers.csv')->streamedContent());
+    }
+
+    public function testTwoBecomeOneByNameOrNumberAndAreToldApart(): void
+    {
+        $this->actingAs($this->user());
+        $other = $this->other('Nelly Ashby', '+447700900230', ['depot' => 'tarn_bridge', 'postcode' => 'OL1 1AA']);
+        $call = $this->aCall($other);
+        $url = "/pellbrook/callers/{$this->contact->id}";
+        $this->from($url)->post($url.'/merge', ['from' => 'Nobody'])->assertSessionHasErrors(['from' => 'Nobody else here is called “Nobody” or has that number.']);
+        $this->post($url.'/merge', ['from' => '07700 900230'])->assertRedirect($url);
+        self::assertNull(Contact::query()->find($other->id));
+        self::assertSame(['depot' => 'oldmere', 'postcode' => 'OL1 1AA'], $this->contact->refresh()->facts);
+        self::assertSame(2, $this->contact->numbers()->count());
+        self::assertSame($this->contact->id, $call->refresh()->contact_id);
+    }
+
+    public function testAnErasedCallerLeavesFiguresAndNoWords(): void
+    {
+        $this->actingAs($this->user());
+        $ref = $this->ring(['caller' => 'contact', 'contact' => (string) $this->contact->id])->json('ref');
+        $this->happens($ref, 1, 'said', 'it is Nell, ring me on 07700 900228')->assertOk();
+        $this->happens($ref, 2, 'hung_up')->assertOk();
+        $url = "/pellbrook/callers/{$this->contact->id}";
+        $this->from($url)->delete($url)->assertSessionHasErrors('sure');
+        $this->delete($url, ['sure' => '1'])->assertRedirect('/pellbrook/callers');
+        $call = Call::query()->where('ref', $ref)->sole();
+        self::assertSame('ended', $call->status);
+        self::assertSame([], CallTurn::query()->where('text', 'like', '%Nell%')->pluck('text')->all());
+        $left = json_encode([$call->toArray(), $call->steps()->get()->toArray(), $call->record?->toArray(), Contact::withTrashed()->get()->toArray(), \DB::table('call_search')->get()->all()], JSON_THROW_ON_ERROR);
+        self::assertStringNotContainsString('Nell', $left);
+        self::assertStringNotContainsString('7700900228', $left);
+        self::assertSame(1, \App\Models\AuditEntry::query()->where('did', 'contact erased')->count());
+        $this->get("/pellbrook/calls/{$ref}")->assertOk();
+    }
+
+    public function testWhatACallFoundOutIsProposedOrWrittenByField(): void
+    {
+        $this->actingAs($this->user());
+        $ref = $this->ring(['caller' => 'contact', 'contact' => (string) $this->contact->id])->json('ref');
+        foreach (['I need a mini digger from next Tuesday for a fortnight', 'Tarn Bridge please'] as $n => $line) {
+            $this->happens($ref, $n + 1, 'said', $line)->assertOk();
+        }
+        $step = (int) Call::query()->where('ref', $ref)->value('step');
+        $this->happens($ref, $step, 'hung_up')->assertOk();
+        $record = Call::query()->where('ref', $ref)->sole()->record;
+        self::assertSame('tarn_bridge', $record?->cells['depot']['value'] ?? null);
+        self::assertSame('tarn_bridge', $this->contact->refresh()->facts['depot'], 'a field the agent may write');
+        self::assertSame(['depot'], ContactChange::query()->where('state', 'written')->pluck('field')->all());
+        $change = ContactChange::query()->create(['contact_id' => $this->contact->id, 'field' => 'email', 'from' => null, 'to' => 'nell@example.com', 'state' => 'proposed']);
+        $this->get("/pellbrook/callers/{$this->contact->id}")->assertOk()->assertSee('nell@example.com')->assertSee('Take it over');
+        app(ChangeContacts::class)->decide($change, true, $this->user(Role::Owner));
+        self::assertSame('nell@example.com', $this->contact->refresh()->email);
+    }
+
+    public function testEveryNumberCanBeTried(): void
+    {
+        $this->actingAs($this->user());
+        foreach (['07700 900228' => 'A caller we know', '07700 900999' => 'A stranger', 'withheld' => 'A withheld number', '12' => 'No number: counts as withheld', '0044 (0)7700 900228' => 'A caller we know', '<script>alert(1)</script>' => 'No number'] as $number => $words) {
+            $this->get('/pellbrook/agents/maren/recognition?number='.urlencode((string) $number))->assertOk()->assertSee($words)->assertDontSee('<script>alert(1)', false);
+        }
+        $this->contact->update(['blocked' => true]);
+        $this->get('/pellbrook/agents/maren/recognition?number=07700900228')->assertOk()->assertSee('Blocked')->assertDontSee('Good morning Nell');
+        $this->contact->update(['blocked' => false]);
+        $this->other('Ivo Ashby', '+447700900228', []);
+        $this->get('/pellbrook/agents/maren/recognition?number=07700900228')->assertOk()->assertSee('A number several people share')->assertSee('tells no surname');
+    }
+
+    public function testANumberIsWrittenInEitherFormAndABadOneLosesNothing(): void
+    {
+        $this->actingAs($this->user());
+        $this->from('/pellbrook/callers/new')->post('/pellbrook/callers', ['name' => 'New One', 'kind' => 'person', 'numbers' => "07700 900850\nrubbish"])->assertSessionHasErrors(['numbers' => '“rubbish” is no telephone number. Write it in national form, or with + and the country code.'])->assertSessionHasInput('name', 'New One');
+        $this->post('/pellbrook/callers', ['name' => 'New One', 'kind' => 'person', 'numbers' => "07700 900850\n+1 202 555 0143", 'pin' => '4821'])->assertSessionHasNoErrors();
+        $made = Contact::query()->where('name', 'New One')->sole();
+        self::assertSame(['+12025550143', '+447700900850'], $made->numbers()->pluck('e164')->sort()->values()->all());
+        self::assertNotSame('4821', $made->pin_hash);
+        $this->get("/pellbrook/callers/{$made->id}")->assertOk()->assertDontSee('4821')->assertDontSee((string) $made->pin_hash);
+    }
+
+    /** @param array<string, string> $facts */
+    private function other(string $name, string $number, array $facts): Contact
+    {
+        $other = Contact::query()->create(['business_id' => $this->business->id, 'name' => $name, 'organisation' => '', 'email' => '', 'facts' => $facts]);
+        ContactNumber::query()->create(['contact_id' => $other->id, 'business_id' => $this->business->id, 'e164' => $number, 'label' => 'main']);
+
+        return $other;
+    }
+
+    private function aCall(Contact $contact): Call
+    {
+        $ref = $this->ring(['caller' => 'contact', 'contact' => (string) $contact->id])->assertCreated()->json('ref');
+
+        return Call::query()->where('ref', $ref)->sole();
+    }
+}
