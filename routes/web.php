@@ -47,6 +47,7 @@ Route::middleware('auth')->group(static function (): void {
         Route::get('/desk/state', [DeskController::class, 'state'])->name('desk.state');
         Route::post('/desk/presence', [DeskController::class, 'presence'])->name('desk.presence');
         Route::post('/desk/offers/{offer}', [DeskController::class, 'answer'])->name('desk.answer');
+        Route::post('/desk/call-backs/{callBack}', [DeskController::class, 'rangBack'])->name('desk.rang-back');
         Route::post('/desk/calls/{call}', [DeskController::class, 'say'])->name('desk.say');
         Route::get('/callers', [ContactController::class, 'index'])->name('callers');
         Route::middleware('can:design,business')->group(static function (): void {

@@ -32,7 +32,7 @@ final readonly class References
         $to = static fn (mixed $target): mixed => $target === $old ? $new : $target;
         $data['first'] = $to($data['first'] ?? null);
         foreach ($data['steps'] as $i => $step) {
-            foreach (['next', 'nothing', 'otherwise', 'failed', 'locked'] as $way) {
+            foreach (['next', 'nothing', 'otherwise', 'failed', 'locked', 'promised'] as $way) {
                 if (isset($step[$way])) {
                     $step[$way] = $to($step[$way]);
                 }

@@ -74,6 +74,13 @@ final readonly class Answers
 
             return;
         }
+        if ($state->mode === 'call_back') {
+            if (! $this->left($turn, $heard)) {
+                $this->transfers->callBack($turn, $heard);
+            }
+
+            return;
+        }
         if ($state->mode === 'which_team') {
             if (! $this->left($turn, $heard)) {
                 $this->transfers->which($turn, $heard);
@@ -154,7 +161,7 @@ final readonly class Answers
 
             return;
         }
-        if (in_array($state->mode, ['ringing', 'identify', 'recent', 'which_team'], true)) {
+        if (in_array($state->mode, ['ringing', 'identify', 'recent', 'which_team', 'call_back'], true)) {
             $state->mode === 'ringing' ? $this->transfers->waiting($turn, true) : $turn->standing('wrong_key');
 
             return;

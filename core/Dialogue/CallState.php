@@ -14,7 +14,7 @@ final class CallState
     /** Step the caller is being asked at. */
     public ?string $step = null;
 
-    /** What the next words are taken as: answer, confirm, clarify, spell, identify, recent, which_team, ringing, connected. */
+    /** What the next words are taken as: answer, confirm, clarify, spell, identify, recent, which_team, call_back, ringing, connected. */
     public string $mode = 'answer';
 
     /** Step to go on to after a confirmation. */
@@ -83,10 +83,13 @@ final class CallState
     /** @var list<array{by: string, to: string, subject: ?string, text: string, file: ?string, step: string, turn: int}> messages the call has caused, in order */
     public array $sent = [];
 
+    /** How early among others who wait this caller is taken, 0 to 9. */
+    public int $priority = 0;
+
     /** @var list<string> what the caller said, last twelve turns; words that were checked are not among them */
     public array $said = [];
 
-    /** @var ?array{step: string, rule: string, why: string, how: string, targets: list<string>, target: string, groups: list<list<string>>, group: int, since: float, asked: int, silences: int, opening: bool} a transfer under way */
+    /** @var ?array{step: string, rule: string, why: string, how: string, targets: list<string>, target: string, groups: list<list<string>>, group: int, since: float, asked: int, silences: int, opening: bool, offered?: string} a transfer under way; offered: the time offered for a call-back */
     public ?array $transfer = null;
 
     /** @var ?array{person: string, name: string, after: float, target: string} who has taken the call */

@@ -31,6 +31,8 @@ final readonly class Engine
 
     private Identity $identity;
 
+    private CallBacks $callBacks;
+
     public function __construct(
         public Script $script,
         private Understanding $understanding,
@@ -41,7 +43,8 @@ final readonly class Engine
         $this->phrases = new Phrasebook($understanding->words, $script->agent);
         $collector = new Collector($understanding);
         $this->walker = new Walker($understanding, $switchboard ?? Switchboard::none());
-        $this->transfers = new Transfers($switchboard ?? Switchboard::none(), $this->walker);
+        $this->callBacks = new CallBacks($understanding, $this->phrases, $switchboard ?? Switchboard::none(), $this->walker);
+        $this->transfers = new Transfers($switchboard ?? Switchboard::none(), $this->walker, $this->callBacks);
         $this->identity = new Identity($understanding, $this->walker);
         $this->answers = new Answers(
             $understanding,
@@ -182,7 +185,7 @@ final readonly class Engine
 
             return;
         }
-        $this->walker->silent($turn);
+        $state->mode === 'call_back' ? $this->callBacks->silent($turn) : $this->walker->silent($turn);
     }
 
     private function interrupted(Turn $turn, float $seconds): void

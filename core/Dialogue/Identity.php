@@ -39,6 +39,7 @@ final readonly class Identity
         }
         $recent = $recognition->recentHours > 0 && is_string($state->caller['last_reason'] ?? null) && is_numeric($state->caller['last_hours'] ?? null) && $state->caller['last_hours'] <= $recognition->recentHours;
         foreach ([$kind, ...($recent ? ['recent'] : [])] as $one) {
+            $state->priority = max($state->priority, $recognition->priority[$one] ?? 0);
             foreach ($recognition->tags[$one] ?? [] as $tag) {
                 $state->tags[] = $tag;
             }

@@ -15,11 +15,14 @@ use Ringo\Value\ValueType;
  * Hands live calls over: chooses the target by the rules, asks which team where two fit, rings group after group, tells the caller
  * what is happening, and goes on to the next target or back into the script. Nobody is ever left connected to nobody.
  *
- * @phpstan-type State array{step: string, rule: string, why: string, how: string, targets: list<string>, target: string, groups: list<list<string>>, group: int, since: float, asked: int, silences: int, opening: bool}
+ * @phpstan-type State array{step: string, rule: string, why: string, how: string, targets: list<string>, target: string, groups: list<list<string>>, group: int, since: float, asked: int, silences: int, opening: bool, offered?: string}
  */
 final readonly class Transfers
 {
-    public function __construct(private Switchboard $switchboard, private Walker $walker)
+    /** Reason of a decline that promises a call-back. */
+    public const RING_BACK = 'rings back later';
+
+    public function __construct(private Switchboard $switchboard, private Walker $walker, private CallBacks $callBacks)
     {
     }
 
@@ -98,6 +101,16 @@ final readonly class Transfers
                 $this->back($turn, substr($target, 5));
 
                 return;
+            }
+            if ($target === 'call_back') {
+                if ($this->callBacks->possible($turn)) {
+                    $this->callBacks->ask($turn);
+
+                    return;
+                }
+                $turn->trace->rule('no call-back: there is no number to ring, or nobody to ring it');
+
+                continue;
             }
             $state->transfer['target'] = $target;
             $reach = $this->switchboard->reach($target, $turn->scope()->now);
@@ -198,6 +211,15 @@ final readonly class Transfers
         $this->next($turn);
     }
 
+    /** The caller's answer to when a call-back would suit. */
+    public function callBack(Turn $turn, Heard $heard): void
+    {
+        if ($this->callBacks->heard($turn, $heard)) {
+            $turn->state->mode = 'answer';
+            $this->next($turn);
+        }
+    }
+
     private function ring(Turn $turn, ?int $seconds = null): void
     {
         $state = $turn->state;
@@ -240,6 +262,12 @@ final readonly class Transfers
         }
         $name = $this->switchboard->named($transfer['target']);
         $turn->trace->rule("{$name}: {$how}".($reason === '' ? '' : ", “{$reason}”"));
+        if ($reason === self::RING_BACK && $this->callBacks->possible($turn)) {
+            $turn->standing('nobody_answers', ['team' => $name]);
+            $this->callBacks->ask($turn);
+
+            return;
+        }
         if (isset($transfer['groups'][$transfer['group'] + 1])) {
             $transfer['group']++;
             $state->transfer = $transfer;
@@ -332,7 +360,7 @@ final readonly class Transfers
 
         return [
             'caller' => is_string($name) ? $name : 'A caller', 'number' => $state->from, 'known' => (bool) ($state->caller['known'] ?? false), 'organisation' => $state->caller['organisation'] ?? '',
-            'why' => $state->transfer['why'] ?? '', 'said' => array_slice($state->said, -3), 'record' => $record, 'waited' => $state->transfer === null ? 0 : round($state->clock - $state->transfer['since'], 1), 'verified' => $state->verified,
+            'why' => $state->transfer['why'] ?? '', 'said' => array_slice($state->said, -3), 'record' => $record, 'waited' => $state->transfer === null ? 0 : round($state->clock - $state->transfer['since'], 1), 'verified' => $state->verified, 'priority' => $state->priority,
         ];
     }
 }

@@ -72,7 +72,8 @@ final readonly class Walker
 
     private function transfer(Turn $turn, TransferStep $step): null
     {
-        (new Transfers($this->switchboard, $this))->begin($turn, $step);
+        $phrases = new Phrasebook($this->understanding->words, $turn->script->agent);
+        (new Transfers($this->switchboard, $this, new CallBacks($this->understanding, $phrases, $this->switchboard, $this)))->begin($turn, $step);
 
         return null;
     }
@@ -235,6 +236,7 @@ final readonly class Walker
         $field = $step instanceof AskStep ? $turn->script->sheet->field($step->field) : null;
         $for = match (true) {
             $state->mode === 'confirm' => 'yes_no',
+            $state->mode === 'call_back' => ValueType::DateTime->value,
             $state->mode === 'clarify' => 'topic',
             $field !== null => $field->type->value,
             $step instanceof ChooseStep => 'choice',

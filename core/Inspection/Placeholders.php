@@ -15,7 +15,7 @@ final readonly class Placeholders
     /** Facts a caller may have; the business's own come on top. */
     public const CALLER = ['caller.first_name', 'caller.name', 'caller.organisation', 'caller.number', 'caller.email'];
 
-    private const DECIDABLE = ['caller.known', 'caller.number', 'call.open', 'call.hour', 'call.weekday', 'call.date', 'call.time', 'call.direction', 'outcome', 'topic', 'frustration'];
+    private const DECIDABLE = ['caller.known', 'caller.number', 'call.open', 'call.hour', 'call.weekday', 'call.date', 'call.time', 'call.direction', 'call.line', 'call.minutes', 'call.turns', 'outcome', 'topic', 'frustration', 'priority', 'tries'];
 
     public function __construct(private Design $design)
     {

@@ -18,9 +18,10 @@ final readonly class Recognition
      * @param string $blocked words: own words and goodbye; ring_out: nobody answers
      * @param array<string, Fresh> $fresh by fact: used as it is for so many days, asked back for so many more, then asked anew
      * @param array<string, list<string>> $tags tags a kind of caller brings: known, unknown, withheld, shared, organisation, recent
+     * @param array<string, int> $priority by kind of caller, 0 to 9: who is taken first where several wait
      * @param list<string> $write facts that a call writes to the contact by itself; others are proposed
      */
-    public function __construct(public int $recentHours = 0, public string $blocked = 'words', public array $fresh = [], public array $tags = [], public array $write = [])
+    public function __construct(public int $recentHours = 0, public string $blocked = 'words', public array $fresh = [], public array $tags = [], public array $write = [], public array $priority = [])
     {
     }
 
@@ -39,7 +40,15 @@ final readonly class Recognition
             }
         }
         $child->noMore();
-        $recognition = new self((int) $node->number('recent_hours', 0, 0, 24 * 60), $node->oneOf('blocked', ['words', 'ring_out'], 'words'), $fresh, $tags, $node->strings('write'));
+        $priority = [];
+        $child = $node->child('priority');
+        foreach (['known', 'unknown', 'withheld', 'shared', 'organisation', 'recent'] as $kind) {
+            if ($child->has($kind)) {
+                $priority[$kind] = (int) $child->number($kind, 0, 0, 9);
+            }
+        }
+        $child->noMore();
+        $recognition = new self((int) $node->number('recent_hours', 0, 0, 24 * 60), $node->oneOf('blocked', ['words', 'ring_out'], 'words'), $fresh, $tags, $node->strings('write'), $priority);
         $node->noMore();
 
         return $recognition;

@@ -127,7 +127,7 @@ final class ScriptReader
                 'note' => $this->note($key, $one, $sheet),
                 'send' => $this->send($key, $one),
                 'verify' => new VerifyStep($key, $this->prompt($one), $one->oneOf('by', VerifyStep::BY, 'postcode'), (int) $one->number('tries', 3, 1, 5), $one->string('next'), $one->string('failed'), $one->string('locked')),
-                'transfer' => new TransferStep($key, $one->has('prompt') ? Prompt::of($one->text('prompt')) : null, $one->optional('to'), $one->string('otherwise')),
+                'transfer' => new TransferStep($key, $one->has('prompt') ? Prompt::of($one->text('prompt')) : null, $one->optional('to'), $one->string('otherwise'), $one->optional('promised')),
                 'finish' => new FinishStep($key, Prompt::of($one->text('prompt')), $one->optional('outcome')),
                 default => new SayStep($key, $this->prompt($one), $one->string('next')),
             };

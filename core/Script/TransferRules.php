@@ -11,8 +11,8 @@ use Ringo\Speech\Prompt;
  * When a live call is handed over, to whom, how it is announced, and what happens if nobody answers. The first rule whose condition
  * holds decides.
  *
- * A target is written `team:accounts`, `person:nell`, `number:+441632960100`, `fit` (the team that fits what was said) or `step:message`
- * (back into the script).
+ * A target is written `team:accounts`, `person:nell`, `number:+441632960100`, `fit` (the team that fits what was said), `call_back`
+ * (promised for a time that suits) or `step:message` (back into the script).
  *
  * @phpstan-type Rule array{key: string, when: ?Condition, urgent: bool, words: list<string>, to: string, how: string, say: ?Prompt, otherwise: list<string>}
  */
@@ -73,8 +73,8 @@ final readonly class TransferRules
 
     private static function check(Node $node, string $key, string $target, bool $fit): void
     {
-        if (preg_match('/^(?:(?:team|person|step):[a-z][a-z0-9_-]*|number:\+[1-9]\d{6,14}'.($fit ? '|fit' : '').')$/', $target) !== 1) {
-            $node->problem($key, "“{$target}” is no target; write team:, person: or step: with a name, number: with + and country code".($fit ? ', or fit' : ''));
+        if (preg_match('/^(?:(?:team|person|step):[a-z][a-z0-9_-]*|number:\+[1-9]\d{6,14}|call_back'.($fit ? '|fit' : '').')$/', $target) !== 1) {
+            $node->problem($key, "“{$target}” is no target; write team:, person: or step: with a name, number: with + and country code, call_back".($fit ? ', or fit' : ''));
         }
     }
 }

@@ -131,6 +131,22 @@ return new class extends Migration {
             $table->index(['business_id', 'status']);
             $table->index(['call_id', 'status']);
         });
+        // A call-back that a caller was promised.
+        Schema::create('call_backs', static function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('call_id')->constrained()->cascadeOnDelete();
+            $table->foreignId('business_id')->constrained()->cascadeOnDelete();
+            $table->string('target');
+            $table->string('number', 20);
+            $table->string('name')->nullable();
+            $table->string('why')->default('');
+            $table->dateTime('due_at');
+            $table->dateTime('done_at')->nullable();
+            $table->foreignId('person_id')->nullable()->constrained('people')->nullOnDelete();
+            $table->string('result')->default('');
+            $table->timestamps();
+            $table->index(['business_id', 'done_at', 'due_at']);
+        });
         Schema::table('calls', static function (Blueprint $table): void {
             $table->json('marks')->nullable();
             $table->text('staff_note')->nullable();
@@ -140,7 +156,7 @@ return new class extends Migration {
 
     public function down(): void
     {
-        foreach (['offers', 'jobs', 'failed_jobs', 'person_team', 'teams', 'people', 'contact_imports', 'contact_changes', 'contact_columns'] as $table) {
+        foreach (['call_backs', 'offers', 'jobs', 'failed_jobs', 'person_team', 'teams', 'people', 'contact_imports', 'contact_changes', 'contact_columns'] as $table) {
             Schema::dropIfExists($table);
         }
     }

@@ -55,6 +55,8 @@ export function desk() {
         } else if (hit('offer')) {
             const button = hit('offer');
             send(`/offers/${button.dataset.offer}`, {how: button.dataset.how, reason: button.closest('article').querySelector('[data-reason]').value});
+        } else if (hit('ring-back')) {
+            send(`/call-backs/${hit('ring-back').dataset.ringBack}`, {result: hit('ring-back').dataset.result});
         } else if (hit('desk-hang-up')) {
             send(`/calls/${hit('desk-hang-up').dataset.deskHangUp}`, {do: 'hang_up'});
         } else if (hit('desk-hand-on')) {

@@ -1,4 +1,4 @@
-@php $plan = app(\Ringo\Numbering\NumberingPlan::class); $key = 'rules'; $target = fn (string $t): string => $t === 'fit' ? 'the team that fits what was said' : (str_starts_with($t, 'step:') ? 'the step '.str_replace('_', ' ', substr($t, 5)) : (str_starts_with($t, 'number:') ? substr($t, 7) : $board->named($t))); @endphp
+@php $plan = app(\Ringo\Numbering\NumberingPlan::class); $key = 'rules'; $target = fn (string $t): string => $t === 'fit' ? 'the team that fits what was said' : ($t === 'call_back' ? 'a call-back' : (str_starts_with($t, 'step:') ? 'the step '.str_replace('_', ' ', substr($t, 5)) : (str_starts_with($t, 'number:') ? substr($t, 7) : $board->named($t)))); @endphp
 <x-layout title="Transfers" :business="$business" :agent="$agent" here="transfers">
     <header class="head"><h1>Transfers</h1><p class="sub">{{ $teams->count() }} teams, {{ $people->count() }} people. A new team works the moment it is described.</p></header>
     @if ($errors->any())<ul class="problems" role="alert">@foreach ($errors->all() as $error)<li>{{ $error }}</li>@endforeach</ul>@endif
@@ -12,7 +12,7 @@
                 <div class="texts" data-list data-least="0"><div data-items>@foreach ($script->transfers->rules as $i => $rule)@include('parts.rule', ['i' => $i, 'rule' => $rule])@endforeach</div>
                     <template data-blank>@include('parts.rule', ['i' => '__i__', 'rule' => null])</template><button type="button" class="bare add" data-add><x-icon name="plus"/> a rule</button></div>
                 <div class="inline-fields"><label class="field-label"><span>default</span><input name="default" list="targets" value="{{ $script->transfers->default }}" placeholder="team:reservations"></label><label class="field-label wide"><span>said while it rings on</span><input name="waiting" value="{{ $script->transfers->waiting?->variants[0] ?? '' }}"></label><button class="primary">Keep the rules in the draft</button></div>
-                <datalist id="targets"><option value="fit">the team that fits</option>@foreach ($teams as $team)<option value="team:{{ $team->key }}">{{ $team->name }}</option>@endforeach @foreach ($people as $one)<option value="person:{{ $one->key }}">{{ $one->name }}</option>@endforeach @foreach ($script->steps as $k => $s)<option value="step:{{ $k }}">back to {{ $k }}</option>@endforeach</datalist>
+                <datalist id="targets"><option value="fit">the team that fits</option><option value="call_back">a call-back when it suits</option>@foreach ($teams as $team)<option value="team:{{ $team->key }}">{{ $team->name }}</option>@endforeach @foreach ($people as $one)<option value="person:{{ $one->key }}">{{ $one->name }}</option>@endforeach @foreach ($script->steps as $k => $s)<option value="step:{{ $k }}">back to {{ $k }}</option>@endforeach</datalist>
                 @include('parts.book.values')
             </form></details>
     </section>

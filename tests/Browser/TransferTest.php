@@ -54,10 +54,16 @@ final class TransferTest extends BrowserTestCase
         // Nora's telephone rings on and is declined as well; then the depots, of whom Bea is one again.
         $this->see('.ringing', 'for depots', $this->desk);
         $this->click('.ringing [data-how="decline"]', $this->desk);
-        $this->see('[data-at-step]', 'message');
+        $this->see('[data-last-agent]', 'ring you back');
         self::assertFalse($this->find('[data-ringing-line]')->isDisplayed());
-        $this->say('please ring me back about a digger');
-        $this->see('[data-at-step]', 'message_name');
+        $this->say('tomorrow at ten');
+        $this->see('[data-last-agent]', 'tomorrow at ten');
+        $this->click('[data-hang-up]');
+        $this->see('[data-outcome]', 'call-back promised');
+        $this->see('.ring-back', '07700 900188', $this->desk);
+        $this->see('.ring-back', '11 Mar, 10:00', $this->desk);
+        $this->click('[data-result="reached"]', $this->desk);
+        $this->until(fn (): bool => ! str_contains($this->find('.desk-side', $this->desk)->getText(), '07700 900188'), 'the call-back is done');
     }
 
     public function testACallerWhoHangsUpWhileWaitingLeavesNoRingingBehind(): void

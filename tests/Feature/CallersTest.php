@@ -14,6 +14,7 @@ use App\Models\ContactImport;
 use App\Models\ContactNumber;
 use App\Models\Role;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -120,7 +121,7 @@ final class CallersTest extends FeatureTestCase
         $call = Call::query()->where('ref', $ref)->sole();
         self::assertSame('ended', $call->status);
         self::assertSame([], CallTurn::query()->where('text', 'like', '%Nell%')->pluck('text')->all());
-        $left = json_encode([$call->toArray(), $call->steps()->get()->toArray(), $call->record?->toArray(), Contact::withTrashed()->get()->toArray(), \DB::table('call_search')->get()->all()], JSON_THROW_ON_ERROR);
+        $left = json_encode([$call->toArray(), $call->steps()->get()->toArray(), $call->record?->toArray(), Contact::withTrashed()->get()->toArray(), DB::table('call_search')->get()->all()], JSON_THROW_ON_ERROR);
         self::assertStringNotContainsString('Nell', $left);
         self::assertStringNotContainsString('7700900228', $left);
         self::assertSame(1, \App\Models\AuditEntry::query()->where('did', 'contact erased')->count());

@@ -7,6 +7,9 @@ namespace App\Actions\Transfers;
 use App\Models\Call;
 use App\Models\Offer;
 use App\Models\Person;
+use App\Models\PromisedCallBack;
+use Illuminate\Support\Carbon;
+use Ringo\Dialogue\CallBack;
 use Ringo\Dialogue\Event;
 use Ringo\Dialogue\EventKind;
 use Ringo\Dialogue\Outcome;
@@ -35,6 +38,9 @@ final readonly class RingTelephones
             Person::query()->where('business_id', $call->business_id)->where('key', $event->text)->update(['presence' => 'busy', 'last_call_at' => now()]);
         }
         foreach ($outcome->actions as $action) {
+            if ($action instanceof CallBack) {
+                PromisedCallBack::query()->create(['call_id' => $call->id, 'business_id' => $call->business_id, 'target' => $action->target, 'number' => $action->number, 'name' => $action->name, 'why' => mb_substr($action->why, 0, 250), 'due_at' => Carbon::parse($action->at, $call->tz)->utc()]);
+            }
             if ($action instanceof Ring) {
                 $this->ring($call, $action);
                 $add('rung', implode(', ', array_map(fn (string $key): string => Person::query()->where('business_id', $call->business_id)->where('key', $key)->value('name') ?? 'a number outside', $action->people)));

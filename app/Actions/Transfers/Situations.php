@@ -146,6 +146,11 @@ final readonly class Situations
                     return ['rule' => $rule, 'target' => 'asks', 'who' => 'asks which team', 'state' => 'asks', 'why' => $why];
                 }
             }
+            if ($target === 'call_back') {
+                $why[] = 'a call-back is promised';
+
+                return ['rule' => $rule, 'target' => $target, 'who' => 'a call-back', 'state' => 'step', 'why' => $why];
+            }
             if (str_starts_with($target, 'step:')) {
                 $why[] = 'back into the script at '.substr($target, 5);
 

@@ -11,6 +11,7 @@ use App\Models\Business;
 use App\Models\Call;
 use App\Models\Offer;
 use App\Models\Person;
+use App\Models\PromisedCallBack;
 use App\Models\User;
 use App\Support\CurrentAgent;
 use Illuminate\Contracts\View\View;
@@ -18,6 +19,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 use Ringo\Dialogue\Event;
+use Ringo\Dialogue\Transfers;
 
 /**
  * The desk of a member of staff: presence, calls that ring, and the call they took.
@@ -76,7 +78,7 @@ final class DeskController
 
     public function answer(Request $request, Business $business, Offer $offer): JsonResponse
     {
-        $given = $request->validate(['how' => ['required', 'in:accept,decline'], 'reason' => ['nullable', 'string', 'max:120']]);
+        $given = $request->validate(['how' => ['required', 'in:accept,decline,ring_back'], 'reason' => ['nullable', 'string', 'max:120']]);
         $person = $this->must($request, $business);
         abort_unless($offer->business_id === $business->id && $offer->person_id === $person->id, 404);
         if ($offer->status !== 'ringing') {
@@ -86,13 +88,30 @@ final class DeskController
         $at = round((float) ($call->state['transfer']['since'] ?? $call->state['clock'] ?? 0) + max(1, $offer->rung_at->diffInSeconds(now(), true)), 1);
         // One of several who ring at once says no: the others ring on.
         $others = $given['how'] === 'decline' && Offer::query()->where('call_id', $call->id)->where('status', 'ringing')->where('id', '!=', $offer->id)->exists();
-        if ($others) {
+        if ($given['how'] === 'ring_back') {
+            $this->happen($call, Event::notAnswered('transfer_declined', Transfers::RING_BACK, $at));
+        } elseif ($others) {
             $offer->update(['status' => 'declined', 'reason' => (string) ($given['reason'] ?? '')]);
         } else {
             $this->happen($call, $given['how'] === 'accept' ? Event::answered($person->key, $at) : Event::notAnswered('transfer_declined', (string) ($given['reason'] ?? ''), $at));
         }
 
         return response()->json(['html' => $this->piece($business, $person->refresh())]);
+    }
+
+    /** A promised call-back was made: by whom, and what came of it. */
+    public function rangBack(Request $request, Business $business, PromisedCallBack $callBack): JsonResponse
+    {
+        $given = $request->validate(['result' => ['required', 'in:reached,no answer,no longer needed']]);
+        $person = $this->must($request, $business);
+        abort_unless($callBack->business_id === $business->id, 404);
+        if ($callBack->done_at !== null) {
+            return response()->json(['message' => 'A colleague has rung back already.', 'html' => $this->piece($business, $person)], 409);
+        }
+        // Nobody there: it stays on the list, for half an hour later.
+        $callBack->update($given['result'] === 'no answer' ? ['due_at' => now()->addMinutes(30), 'result' => 'no answer'] : ['done_at' => now(), 'person_id' => $person->id, 'result' => $given['result']]);
+
+        return response()->json(['html' => $this->piece($business, $person)]);
     }
 
     public function say(Request $request, Business $business, Call $call): JsonResponse
@@ -144,12 +163,15 @@ final class DeskController
 
     private function piece(Business $business, Person $person): string
     {
-        $offers = Offer::query()->with('call')->where('person_id', $person->id)->where('status', 'ringing')->orderBy('id')->get();
+        $offers = Offer::query()->with('call')->where('person_id', $person->id)->where('status', 'ringing')->get()->sortByDesc(static fn (Offer $offer): array => [$offer->announcement['priority'] ?? 0, -$offer->id])->values();
         $mine = Call::query()->with('turns', 'agent')->where('business_id', $business->id)->where('status', 'in_progress')->where('state->connected->person', $person->key)->orderByDesc('id')->first();
         $last = Call::query()->where('business_id', $business->id)->where('status', 'ended')->where('state->connected->person', $person->key)->orderByDesc('id')->limit(6)->get();
         $going = Call::query()->with('agent')->where('business_id', $business->id)->where('status', 'in_progress')->whereNull('state->connected')->where('last_event_at', '>', now()->subMinutes(10))->orderByDesc('id')->limit(6)->get();
 
-        return view('parts.desk', ['business' => $business, 'person' => $person, 'offers' => $offers, 'mine' => $mine, 'last' => $last, 'going' => $going, 'colleagues' => $business->people()->where('id', '!=', $person->id)->get()])->render();
+        $teams = $person->teams()->pluck('key')->map(static fn (string $key): string => 'team:'.$key)->all();
+        $back = PromisedCallBack::query()->with('call')->where('business_id', $business->id)->whereNull('done_at')->whereIn('target', [...$teams, 'person:'.$person->key, ''])->orderBy('due_at')->limit(8)->get();
+
+        return view('parts.desk', ['back' => $back, 'business' => $business, 'person' => $person, 'offers' => $offers, 'mine' => $mine, 'last' => $last, 'going' => $going, 'colleagues' => $business->people()->where('id', '!=', $person->id)->get()])->render();
     }
 
     private function person(Request $request, Business $business): ?Person

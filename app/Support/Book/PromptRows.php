@@ -89,6 +89,7 @@ final readonly class PromptRows
             $step instanceof TransferStep => [
                 ['key' => null, 'words' => $step->to === null ? 'whoever the transfer rules say' : 'to '.str_replace(':', ' ', $step->to), 'kind' => 'rule', 'to' => null],
                 ['key' => null, 'words' => 'nobody can take it', 'kind' => 'rule', 'to' => $step->otherwise],
+                ...($step->promised === null ? [] : [['key' => null, 'words' => 'a call-back is promised', 'kind' => 'rule', 'to' => $step->promised]]),
             ],
             $step instanceof NoteStep => [['key' => null, 'words' => $this->noted($step), 'kind' => 'rule', 'to' => $step->next]],
             default => array_map(static fn (array $exit): array => ['key' => null, 'words' => 'goes straight on', 'kind' => 'rule', 'to' => $exit['to']], $step->exits()),

@@ -15,7 +15,7 @@ final readonly class StepForm
     public const COMPARISONS = ['is' => 'is', 'is_not' => 'is not', 'one_of' => 'is one of', 'more_than' => 'is more than', 'less_than' => 'is less than', 'before' => 'is before', 'after' => 'is after', 'contains' => 'contains', 'known' => 'is known', 'unknown' => 'is not known'];
 
     /** Facts of the call that conditions may look at, beside fields. */
-    public const CALL_VALUES = ['caller.known' => 'the caller is known', 'caller.number' => 'the caller’s number', 'call.open' => 'we are open', 'call.hour' => 'the hour of the call', 'call.weekday' => 'the weekday (mon … sun)', 'call.date' => 'the date of the call', 'call.time' => 'the time of the call', 'topic' => 'the topic', 'outcome' => 'the outcome so far', 'frustration' => 'signs of frustration'];
+    public const CALL_VALUES = ['caller.known' => 'the caller is known', 'caller.number' => 'the caller’s number', 'call.open' => 'we are open', 'call.hour' => 'the hour of the call', 'call.weekday' => 'the weekday (mon … sun)', 'call.date' => 'the date of the call', 'call.time' => 'the time of the call', 'topic' => 'the topic', 'outcome' => 'the outcome so far', 'frustration' => 'signs of frustration', 'tries' => 'misses at this question', 'priority' => 'the caller’s priority', 'call.line' => 'the number that was called', 'call.minutes' => 'minutes into the call', 'call.turns' => 'how often the caller spoke'];
 
     private const YES_NO = ['caller.known', 'call.open'];
 
@@ -62,7 +62,7 @@ final readonly class StepForm
             'note' => $this->note($form),
             'send' => ['by' => $this->text($form, 'by', 'text'), 'to' => $this->text($form, 'to')] + $this->optional(['subject' => $this->text($form, 'subject'), 'file' => $this->text($form, 'file'), 'otherwise' => $this->text($form, 'otherwise')]) + ['words' => $this->text($form, 'words'), 'next' => $this->text($form, 'next')],
             'verify' => ['by' => $this->text($form, 'by', 'postcode'), 'prompt' => $this->variants($form, 'prompt'), 'tries' => max(1, min(5, (int) $this->text($form, 'tries', '3'))), 'next' => $this->text($form, 'next'), 'failed' => $this->text($form, 'failed'), 'locked' => $this->text($form, 'locked')],
-            'transfer' => $this->optional(['prompt' => $this->variants($form, 'prompt'), 'to' => $this->text($form, 'to')]) + ['otherwise' => $this->text($form, 'otherwise')],
+            'transfer' => $this->optional(['prompt' => $this->variants($form, 'prompt'), 'to' => $this->text($form, 'to')]) + ['otherwise' => $this->text($form, 'otherwise')] + $this->optional(['promised' => $this->text($form, 'promised')]),
             'finish' => ['prompt' => $this->variants($form, 'prompt')] + $this->optional(['outcome' => $this->text($form, 'outcome')]),
             default => ['prompt' => $this->variants($form, 'prompt'), 'next' => $this->text($form, 'next')],
         };

@@ -13,8 +13,9 @@ final readonly class TransferStep implements Step
      * @param ?Prompt $prompt said before anybody is rung
      * @param ?string $to a target of its own, instead of the rules
      * @param string $otherwise the step where nobody could take the call
+     * @param ?string $promised the step once a call-back is promised; null ends the call
      */
-    public function __construct(private string $key, public ?Prompt $prompt, public ?string $to, public string $otherwise)
+    public function __construct(private string $key, public ?Prompt $prompt, public ?string $to, public string $otherwise, public ?string $promised = null)
     {
     }
 
@@ -35,6 +36,6 @@ final readonly class TransferStep implements Step
 
     public function exits(): array
     {
-        return [['to' => $this->otherwise, 'label' => 'nobody can take it']];
+        return [['to' => $this->otherwise, 'label' => 'nobody can take it'], ...($this->promised === null ? [] : [['to' => $this->promised, 'label' => 'a call-back is promised']])];
     }
 }

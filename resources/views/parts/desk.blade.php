@@ -10,8 +10,9 @@
                 @foreach ($a['said'] ?? [] as $said)<p class="voice caller">“{{ $said }}”</p>@endforeach
                 <dl class="facts">@foreach ($a['record'] ?? [] as $title => $value)<div><dt>{{ $title }}</dt><dd>{{ $value }}</dd></div>@endforeach @if ($a['note'] ?? null)<div><dt>Note</dt><dd>{{ $a['note'] }}</dd></div>@endif</dl>
                 <p class="go"><button type="button" class="primary" data-offer="{{ $offer->id }}" data-how="accept"><x-icon name="phone-call"/> Take it</button>
-                    <label class="sr" for="reason-{{ $offer->id }}">Why not</label><select id="reason-{{ $offer->id }}" data-reason><option>not just now</option><option>with a customer</option><option>not my part</option><option>please ring back later</option></select>
-                    <button type="button" data-offer="{{ $offer->id }}" data-how="decline">Not now</button></p>
+                    <label class="sr" for="reason-{{ $offer->id }}">Why not</label><select id="reason-{{ $offer->id }}" data-reason><option>not just now</option><option>with a customer</option><option>not my part</option></select>
+                    <button type="button" data-offer="{{ $offer->id }}" data-how="decline">Not now</button>
+                    @if ($a['number'] ?? null)<button type="button" data-offer="{{ $offer->id }}" data-how="ring_back">Promise a call-back</button>@endif</p>
             </article>
         @endforeach
         @if ($mine)
@@ -27,6 +28,8 @@
         @endif
     </div>
     <aside class="desk-side">
+        @if ($back->isNotEmpty())<section class="card"><h2>To ring back</h2>@foreach ($back as $one)<div class="ring-back @if ($one->due_at->isPast()) due @endif"><p><strong>{{ $one->name ?? 'A caller' }}</strong> {{ $nice($one->number) }}<br><span class="muted">{{ $one->due_at->setTimezone($business->tz)->format('D j M, H:i') }}{{ $one->result !== '' ? ', '.$one->result.' before' : '' }}; <a href="{{ route('call', [$business, $one->call]) }}">the call</a></span></p>
+            <p class="go"><button type="button" data-ring-back="{{ $one->id }}" data-result="reached">Reached</button><button type="button" data-ring-back="{{ $one->id }}" data-result="no answer">No answer</button><button type="button" data-ring-back="{{ $one->id }}" data-result="no longer needed">Not needed</button></p></div>@endforeach</section>@endif
         <section class="card"><h2>With the agent now</h2>@forelse ($going as $call)<p class="line"><span class="what"><strong>{{ $call->caller_name }}</strong> with {{ $call->agent->name }}</span><button type="button" data-desk-step-in="{{ $call->ref }}">Step in</button></p>@empty<p class="empty">No call is going on.</p>@endforelse</section>
         <section class="card"><h2>Your last calls</h2>@forelse ($last as $call)<a class="line" href="{{ route('call', [$business, $call]) }}"><span class="what">{{ $call->caller_name }}</span><span class="when">{{ $call->placedAt()->format('j M, H:i') }}</span></a>@empty<p class="empty">None yet.</p>@endforelse</section>
     </aside>

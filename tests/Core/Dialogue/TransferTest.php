@@ -6,6 +6,7 @@ namespace Tests\Core\Dialogue;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Ringo\Dialogue\CallBack;
 use Ringo\Dialogue\CallState;
 use Ringo\Dialogue\Connect;
 use Ringo\Dialogue\Engine;
@@ -100,7 +101,7 @@ final class TransferTest extends TestCase
     #[DataProvider('sequences')]
     public function testNoSequenceOfOutcomesLeavesACallerWithNobody(string $opening, array $outcomes, string $at): void
     {
-        $call = $this->call($at)->says($opening, 'Dara Whitcombe', 'yes');
+        $call = $this->call($at, change: count($outcomes) % 2 === 0 ? self::RINGS_BACK : [])->says($opening, 'Dara Whitcombe', 'yes');
         $time = 20.0;
         foreach ($outcomes as $outcome) {
             if ($call->state->ended) {
@@ -124,7 +125,7 @@ final class TransferTest extends TestCase
             }
             // Either somebody has the call, or somebody is being rung, or the agent has it and has spoken.
             self::assertSame($state->connected !== null, $state->mode === 'connected');
-            self::assertSame($state->transfer !== null, in_array($state->mode, ['ringing', 'which_team'], true), json_encode([$state->mode, $state->transfer]) ?: '');
+            self::assertSame($state->transfer !== null, in_array($state->mode, ['ringing', 'which_team', 'call_back'], true), json_encode([$state->mode, $state->transfer]) ?: '');
             if ($before !== 'connected' && ($before === 'ringing' && $outcome !== 'answered' || in_array($outcome, ['said', 'silence', 'keys'], true))) {
                 self::assertNotSame('', $call->heard(), "nothing was said after {$outcome}");
             }
@@ -213,13 +214,72 @@ final class TransferTest extends TestCase
         self::assertTrue($code->says(implode(' ', str_split($m[0] ?? '')))->state->verified);
     }
 
+    private const RINGS_BACK = ['transfers' => ['default' => 'call_back', 'rules' => [['key' => 'invoices', 'when' => ['value' => 'topic', 'is' => 'invoice'], 'to' => 'team:accounts', 'otherwise' => ['call_back', 'step:call_back']], ['key' => 'breakdowns', 'when' => ['value' => 'topic', 'is' => 'breakdown'], 'to' => 'team:engineers', 'otherwise' => ['call_back']]]]];
+
+    /** @return iterable<string, array{string, list<string>, ?string}> when it is, what the caller says, when the call-back is; null for none */
+    public static function callBacks(): iterable
+    {
+        $day = '2026-03-10T10:00';
+        foreach ([
+            [$day, ['tomorrow at ten'], '2026-03-11T10:00'], [$day, ['at three please'], '2026-03-10T15:00'], [$day, ['in an hour'], '2026-03-10T11:00'], [$day, ['tomorrow afternoon'], '2026-03-11T14:00'],
+            [$day, ['tomorrow'], '2026-03-11T09:00'], [$day, ['any time after three'], '2026-03-10T15:00'], [$day, ['whenever you can'], '2026-03-10T10:15'], [$day, ['as soon as possible'], '2026-03-10T10:15'],
+            [$day, ['Sunday at ten', 'yes that is fine'], '2026-03-16T09:00'], [$day, ['Sunday at ten', 'no, make it Tuesday at four'], '2026-03-17T16:00'], [$day, ['tonight at eight', 'ok'], '2026-03-11T09:00'],
+            [$day, ['hm what', 'tomorrow at half past nine'], '2026-03-11T09:30'], [$day, ['', ''], '2026-03-10T10:15'], [$day, ['', 'friday at two'], '2026-03-13T14:00'],
+            [$day, ['no thank you'], null], [$day, ['banana', 'purple', 'sideways'], null],
+            ['2026-03-10T20:00', ['any time'], '2026-03-11T09:00'], ['2026-03-13T16:55', ['as soon as possible'], '2026-03-16T09:00'],
+        ] as [$at, $says, $due]) {
+            yield implode(' / ', $says).', '.$at => [$at, $says, $due];
+        }
+    }
+
+    /** @param list<string> $says */
+    #[DataProvider('callBacks')]
+    public function testACallBackIsPromisedForWhenSomebodyIsThere(string $at, array $says, ?string $due): void
+    {
+        $call = $this->call($at, change: self::RINGS_BACK)->says('my invoice please', 'Dara Whitcombe', 'yes');
+        if ($call->state->mode === 'ringing') {
+            $call->happens(Event::notAnswered('transfer_no_answer', '', 40));
+        }
+        self::assertSame('call_back', $call->state->mode);
+        self::assertStringContainsString('Accounts', $call->heard());
+        foreach ($says as $words) {
+            $words === '' ? $call->isSilent() : $call->says($words);
+        }
+        $promised = array_values(array_filter($call->last->actions, static fn ($action): bool => $action instanceof CallBack));
+        if ($due === null) {
+            self::assertSame([], $promised);
+            self::assertSame('call_back', $call->state->step, 'the next target: back into the script');
+
+            return;
+        }
+        self::assertCount(1, $promised, $call->heard());
+        // A few seconds of talk have passed; a minute more or less is no matter.
+        self::assertEqualsWithDelta(strtotime($due), strtotime($promised[0]->at), 300, $promised[0]->at);
+        self::assertSame(['team:accounts', '+447700900123', 'Dara Whitcombe'], [$promised[0]->target, $promised[0]->number, $promised[0]->name]);
+        self::assertSame(['call-back promised', true], [$call->state->outcome, $call->state->ended]);
+        self::assertStringContainsString('will ', $call->heard());
+    }
+
+    public function testNoCallBackIsPromisedToAWithheldNumberAndADeskMayPromiseOne(): void
+    {
+        $call = $this->call(change: self::RINGS_BACK, from: null)->says('my invoice please', 'Dara Whitcombe', 'yes');
+        $call->happens(Event::notAnswered('transfer_busy', '', 40));
+        self::assertSame('call_back', $call->state->step);
+        self::assertSame('answer', $call->state->mode);
+        $desk = $this->call()->says('my invoice please', 'Dara Whitcombe', 'yes');
+        $desk->happens(Event::notAnswered('transfer_declined', \Ringo\Dialogue\Transfers::RING_BACK, 40));
+        self::assertSame('call_back', $desk->state->mode);
+        $desk->says('tomorrow at ten');
+        self::assertSame('call-back promised', $desk->state->outcome);
+    }
+
     /**
      * @param array<string, scalar|null> $caller
      * @param list<array<string, scalar|null>> $people
      * @param ?array<string, mixed> $first
      * @param array<string, mixed> $change
      */
-    private function call(string $at = '2026-03-10T10:00', string $presence = 'available', array $caller = ['known' => false], array $people = [], ?array $first = null, array $change = []): Conversation
+    private function call(string $at = '2026-03-10T10:00', string $presence = 'available', array $caller = ['known' => false], array $people = [], ?array $first = null, array $change = [], ?string $from = '+447700900123'): Conversation
     {
         $document = [
             'agent' => ['name' => 'Maren', 'business' => 'Pellbrook Hire'],
@@ -253,7 +313,7 @@ final class TransferTest extends TestCase
             'engineers' => new StaffedTeam(new Team('engineers', 'Engineers', 'machines that have broken down on site'), [$all['eve'], $all['joe']], $none, 'turn'),
             'counter' => new StaffedTeam(new Team('counter', 'Hire counter', 'reservations and collections'), [$all['joe']], $none),
         ], $all);
-        $state = (new Opening($script))->state('test', new \DateTimeImmutable($at, new \DateTimeZone('Europe/London')), '1', '+447700900123', null, $caller, $people);
+        $state = (new Opening($script))->state('test', new \DateTimeImmutable($at, new \DateTimeZone('Europe/London')), '1', $from, null, $caller, $people);
 
         return new Conversation(Engine::for($script, $board), $state);
     }

@@ -15,8 +15,7 @@ final class RecogniserTest extends TestCase
 {
     private function recogniser(string $country): Recogniser
     {
-        return new Recogniser(new NumberingPlan, new class implements Directory
-        {
+        return new Recogniser(new NumberingPlan, new class implements Directory {
             public function at(string $e164): array
             {
                 return match ($e164) {

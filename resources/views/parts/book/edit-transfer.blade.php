@@ -2,4 +2,5 @@
 <div class="inline-fields">
     <label class="field-label"><span>to <small>empty: whoever the transfer rules say</small></span><input name="to" value="{{ $step['to'] ?? '' }}" placeholder="team:accounts" pattern="(team|person|step):[a-z][a-z0-9_\-]*|number:\+[0-9]+"></label>
     <x-book.to name="otherwise" :value="$step['otherwise'] ?? null" :script="$script" :self="$key" label="nobody can take it, goes to"/>
+    <x-book.to name="promised" :value="$step['promised'] ?? null" :script="$script" :self="$key" label="a call-back is promised, goes to" none="nowhere: hangs up"/>
 </div>
