@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace Ringo\Rehearsal;
 
-/** One thing a rehearsed caller does: say words, press keys, keep silent, break in on the agent, hang up. */
+/** One thing a rehearsed caller does: say words, press keys, keep silent, break in on the agent, hang up; or that staff do: pick up or not, speak. */
 final readonly class Input
 {
+    /** What staff do where a telephone rings, or the call is with them. */
+    public const STAFF = ['answered', 'busy', 'no_answer', 'declined', 'staff'];
+
     public function __construct(public string $kind, public string $text = '', public float $seconds = 6.0)
     {
-        if (! in_array($kind, ['say', 'key', 'silence', 'interrupt', 'hang_up'], true)) {
+        if (! in_array($kind, ['say', 'key', 'silence', 'interrupt', 'hang_up', ...self::STAFF], true)) {
             throw new \InvalidArgumentException("“{$kind}” is nothing a caller does; say, key, silence, interrupt and hang_up are.");
         }
     }
@@ -31,6 +34,9 @@ final readonly class Input
                 'silence' => new self('silence', '', (float) ($event['seconds'] ?? 6)),
                 'interrupted' => new self('interrupt', '', (float) ($event['seconds'] ?? 0)),
                 'hung_up' => new self('hang_up'),
+                'staff_said' => new self('staff', $event['text'] ?? ''),
+                'answered' => new self('answered', $event['text'] ?? ''),
+                'transfer_busy', 'transfer_no_answer', 'transfer_declined' => new self(substr($event['kind'], 9), $event['text'] ?? ''),
                 default => null,
             };
             if ($input !== null) {
@@ -70,6 +76,7 @@ final readonly class Input
     public function toArray(): array
     {
         return match ($this->kind) {
+            'answered', 'busy', 'no_answer', 'declined', 'staff' => [$this->kind => $this->text],
             'say' => ['say' => $this->text], 'key' => ['key' => $this->text], 'silence' => ['silence' => $this->seconds], 'interrupt' => ['interrupt' => $this->seconds],
             default => ['hang_up' => true],
         };

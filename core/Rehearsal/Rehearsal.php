@@ -80,6 +80,9 @@ final readonly class Rehearsal
                 'say' => Event::said($input->text, round($at + $this->timing->ofCaller($input->text), 1)),
                 'key' => Event::keys($input->text, round($at + 0.4 * strlen($input->text), 1)),
                 'silence' => Event::silence($input->seconds, round($clock + $input->seconds, 1)),
+                'answered' => Event::answered($input->text !== '' ? $input->text : $this->rung($state), round($clock + 4, 1)),
+                'busy', 'no_answer', 'declined' => Event::notAnswered('transfer_'.$input->kind, $input->text, round($clock + ($input->kind === 'no_answer' ? 20 : 3), 1)),
+                'staff' => Event::staffSaid($input->text, round($at + $this->timing->ofAgent($input->text), 1)),
                 default => Event::hungUp(round($at, 1)),
             });
         }
@@ -98,5 +101,11 @@ final readonly class Rehearsal
             $traces,
             $unused,
         );
+    }
+
+    /** Whoever rings first of those who ring now. */
+    private function rung(CallState $state): string
+    {
+        return $state->transfer['groups'][$state->transfer['group'] ?? 0][0] ?? '';
     }
 }

@@ -57,7 +57,7 @@ final class TransferTest extends BrowserTestCase
         $this->see('[data-last-agent]', 'ring you back');
         self::assertFalse($this->find('[data-ringing-line]')->isDisplayed());
         $this->say('tomorrow at ten');
-        $this->see('[data-last-agent]', 'tomorrow at ten');
+        $this->see('[data-last-agent]', 'clock on Wednesday');
         $this->click('[data-hang-up]');
         $this->see('[data-outcome]', 'call-back promised');
         $this->see('.ring-back', '07700 900188', $this->desk);

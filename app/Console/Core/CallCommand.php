@@ -22,22 +22,27 @@ use Ringo\Script\Script;
 use Ringo\Script\ScriptReader;
 use Ringo\Speech\Display;
 use Ringo\Transcript\Turn;
+use Ringo\Transfer\StaffFile;
+use Ringo\Transfer\Switchboard;
 
 /** `./ringo call SCRIPT --say="…" --key=1 --silence …`: runs a whole call and prints what it left. */
 final class CallCommand
 {
-    public const USAGE = './ringo call SCRIPT [--say="words"] [--key=1] [--silence[=6]] [--interrupt=2] [--hang-up] [--lines=FILE] [--from=NUMBER] [--to=NUMBER] [--contacts=CSV] [--now=…] [--tz=…] [--country=…] [--seed=…] [--trace] [--save=FILE] [--resume=FILE], or ./ringo call [SCRIPT] --batch=FILE';
+    public const USAGE = './ringo call SCRIPT [--say="words"] [--key=1] [--silence[=6]] [--interrupt=2] [--hang-up] [--lines=FILE] [--from=NUMBER] [--to=NUMBER] [--contacts=CSV] [--teams=FILE] [--answered[=person]] [--busy] [--no-answer] [--declined[=why]] [--staff="words"] [--now=…] [--tz=…] [--country=…] [--seed=…] [--trace] [--save=FILE] [--resume=FILE], or ./ringo call [SCRIPT] --batch=FILE';
 
     /** @var array<string, Engine> */
     private array $engines = [];
+
+    /** @var array<string, Switchboard> */
+    private array $boards = [];
 
     /** @var array<string, ContactBook> */
     private array $books = [];
 
     public function run(Arguments $arguments): int
     {
-        $arguments->allow(['say', 'key', 'silence', 'interrupt', 'hang-up', 'lines', 'from', 'to', 'contacts', 'now', 'tz', 'country', 'seed', 'trace', 'batch', 'id', 'save', 'resume']);
-        $defaults = ['script' => $arguments->positional[0] ?? null, 'from' => $arguments->get('from'), 'to' => $arguments->get('to'), 'contacts' => $arguments->get('contacts'), 'now' => $arguments->get('now'), 'tz' => $arguments->get('tz'), 'country' => $arguments->get('country'), 'seed' => $arguments->get('seed') ?? '1', 'trace' => $arguments->has('trace'), 'save' => $arguments->get('save'), 'resume' => $arguments->get('resume')];
+        $arguments->allow(['say', 'key', 'silence', 'interrupt', 'hang-up', 'lines', 'from', 'to', 'contacts', 'teams', 'answered', 'busy', 'no-answer', 'declined', 'staff', 'now', 'tz', 'country', 'seed', 'trace', 'batch', 'id', 'save', 'resume']);
+        $defaults = ['script' => $arguments->positional[0] ?? null, 'from' => $arguments->get('from'), 'to' => $arguments->get('to'), 'contacts' => $arguments->get('contacts'), 'teams' => $arguments->get('teams'), 'now' => $arguments->get('now'), 'tz' => $arguments->get('tz'), 'country' => $arguments->get('country'), 'seed' => $arguments->get('seed') ?? '1', 'trace' => $arguments->has('trace'), 'save' => $arguments->get('save'), 'resume' => $arguments->get('resume')];
         if ($arguments->has('batch')) {
             return (new Batch($arguments->get('batch') ?? '-'))->each(fn (array $request): array => $this->call([...$defaults, ...$request], $this->requested($request)));
         }
@@ -60,6 +65,7 @@ final class CallCommand
                 'silence' => [new Input('silence', '', $value === null ? 6.0 : (float) $value)],
                 'interrupt' => [new Input('interrupt', '', (float) ($value ?? 1))],
                 'hang-up' => [new Input('hang_up')],
+                'answered', 'busy', 'no-answer', 'declined', 'staff' => [new Input(str_replace('-', '_', $name), (string) $value)],
                 'lines' => Input::fromLines($this->file((string) $value)),
                 default => [],
             });
@@ -91,7 +97,8 @@ final class CallCommand
                 is_array($line) && isset($line['silence']) => new Input('silence', '', is_numeric($line['silence']) ? (float) $line['silence'] : 6.0),
                 is_array($line) && isset($line['interrupt']) => new Input('interrupt', '', is_numeric($line['interrupt']) ? (float) $line['interrupt'] : 1.0),
                 is_array($line) && isset($line['hang_up']) => new Input('hang_up'),
-                default => throw new BadInput("“inputs[{$i}]” must be words, or an object with say, key, silence, interrupt or hang_up"),
+                is_array($line) && in_array(array_key_first($line), Input::STAFF, true) => new Input((string) array_key_first($line), is_string(reset($line)) ? (string) reset($line) : ''),
+                default => throw new BadInput("“inputs[{$i}]” must be words, or an object with say, key, silence, interrupt, hang_up, answered, busy, no_answer, declined or staff"),
             };
         }
 
@@ -109,7 +116,7 @@ final class CallCommand
         if (! is_string($request['script'] ?? null)) {
             throw new BadInput('“script” is missing: name the file of the script');
         }
-        $engine = $this->engine($request['script']);
+        $engine = $this->engine($request['script'], is_string($request['teams'] ?? null) ? $request['teams'] : null);
         $script = $engine->script;
         $plan = new NumberingPlan;
         $country = is_string($request['country'] ?? null) ? $request['country'] : $script->agent->country;
@@ -153,6 +160,7 @@ final class CallCommand
             'outcome' => $record->outcome,
             'summary' => $record->summary,
             'deliveries' => $call->state->sent,
+            'connected' => $call->state->connected,
             'unused_lines' => $call->unused,
         ] + ($request['trace'] === true ? ['trace' => array_map(static fn (Trace $trace): array => $trace->toArray(), $call->traces)] : []);
     }
@@ -199,14 +207,24 @@ final class CallCommand
         fwrite(STDERR, sprintf("%6.1f s  %s  (%d µs)\n%s\n", $event->at, $event->kind->value, intdiv($nanoseconds, 1000), implode("\n", $lines)));
     }
 
-    private function engine(string $path): Engine
+    private function engine(string $path, ?string $teams): Engine
     {
-        if (! isset($this->engines[$path])) {
+        $key = $path.'|'.$teams;
+        if (! isset($this->engines[$key])) {
             $script = $this->script($path);
-            $this->engines[$path] = Engine::for($script);
+            $this->engines[$key] = Engine::for($script, $teams === null ? null : $this->board($teams, $script->agent->country));
         }
 
-        return $this->engines[$path];
+        return $this->engines[$key];
+    }
+
+    private function board(string $path, string $country): Switchboard
+    {
+        try {
+            return $this->boards[$path] ??= (new StaffFile(new NumberingPlan, $country))->read($this->file($path));
+        } catch (\InvalidArgumentException $problem) {
+            throw new BadInput("{$path}: {$problem->getMessage()}.");
+        }
     }
 
     private function script(string $path): Script
