@@ -55,6 +55,12 @@ final class Business extends Model
         return $this->hasMany(Offer::class);
     }
 
+    /** @return HasMany<PromisedCallBack, $this> */
+    public function callBacks(): HasMany
+    {
+        return $this->hasMany(PromisedCallBack::class);
+    }
+
     /** @return HasMany<Team, $this> */
     public function teams(): HasMany
     {

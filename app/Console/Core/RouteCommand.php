@@ -38,6 +38,7 @@ final class RouteCommand
     public static function teams(string $file): TeamFit
     {
         $data = is_file($file) ? json_decode((string) file_get_contents($file), true) : throw new BadInput("{$file}: there is no such file.");
+        $data = is_array($data) && is_array($data['teams'] ?? null) ? $data['teams'] : $data;
         if (! is_array($data) || ! array_is_list($data)) {
             throw new BadInput("{$file}: a team file is a list of teams with key, name and description.");
         }

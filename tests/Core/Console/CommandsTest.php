@@ -100,6 +100,30 @@ final class CommandsTest extends TestCase
         self::assertStringContainsString('“y”', $done->getErrorOutput());
     }
 
+    public function testATeamFromAFileIsRungAndMayNotAnswer(): void
+    {
+        $base = ['call', 'database/demo/pellbrook/maren.json', '--teams=database/demo/pellbrook/teams.json', '--now=2026-03-10T10:00', '--from=07700 900123', '--say=put me through to a person please about a reservation'];
+        $taken = json_decode($this->ringo([...$base, '--answered=bea', '--staff=Hello', '--say=hi', '--hang-up'])->getOutput(), true);
+        self::assertSame(['transferred to Bea Cresswell', 'bea'], [$taken['outcome'], $taken['connected']['person']]);
+        self::assertSame(['staff', 'caller'], array_slice(array_column($taken['turns'], 'by'), -2));
+        $missed = json_decode($this->ringo([...$base, '--no-answer', '--busy', '--busy', '--declined=lunch', '--say=tomorrow at ten', '--say=no thanks'])->getOutput(), true);
+        self::assertSame(['call-back promised', null], [$missed['outcome'], $missed['connected']]);
+        file_put_contents($file = (string) tempnam(sys_get_temp_dir(), 'teams'), '{"people": [{"key": "a", "name": "A", "number": "rubbish"}], "teams": []}');
+        $bad = $this->ringo(['call', 'database/demo/pellbrook/maren.json', '--teams='.$file]);
+        unlink($file);
+        self::assertSame(1, $bad->getExitCode());
+        self::assertStringContainsString('people[0]: "rubbish" is no telephone number', $bad->getErrorOutput());
+    }
+
+    public function testRouteAndCheckAnswerAsOthersCallThem(): void
+    {
+        $found = $this->ringo(['route', '--teams=database/demo/pellbrook/teams.json', '--batch=-'], '{"id":"a","turn":0,"text":"I have a query on my invoice"}'."\n".'{"id":"b","turn":0,"text":"somebody please"}'."\n");
+        [$one, $two] = array_map(static fn (string $line): array => json_decode($line, true), explode("\n", trim($found->getOutput())));
+        self::assertSame('accounts', $one['team']);
+        self::assertNull($two['team']);
+        self::assertSame(0, $this->ringo(['check', 'database/demo/pellbrook/maren.json'])->getExitCode());
+    }
+
     /** @param list<string> $arguments */
     private function ringo(array $arguments, string $input = ''): Process
     {
