@@ -6,7 +6,7 @@
             @php $a = $offer->announcement; @endphp
             <article class="card ringing" aria-label="A call rings">
                 <h2><x-icon name="phone-incoming"/> {{ $a['caller'] ?? 'A caller' }} <small>{{ $nice($a['number'] ?? null) }}{{ ($a['organisation'] ?? '') !== '' ? ', '.$a['organisation'] : '' }}</small></h2>
-                <p class="muted">{{ $offer->target === 'person:'.$person->key ? 'for you' : 'for '.str_replace(['team:', '_'], ['', ' '], $offer->target) }}; {{ $a['why'] ?? '' }}{{ ($a['verified'] ?? false) ? '; checked' : '' }}</p>
+                <p class="muted">{{ $offer->target === 'person:'.$person->key ? 'for you' : 'for '.str_replace(['team:', '_'], ['', ' '], $offer->target) }}; {{ str_replace('_', ' ', $a['why'] ?? '') }}; rings since {{ $offer->rung_at->setTimezone($business->tz)->format('H:i:s') }}{{ ($a['waited'] ?? 0) > 0 ? ', has waited '.round((float) $a['waited']).' s before' : '' }}{{ ($a['verified'] ?? false) ? '; checked' : '' }}</p>
                 @foreach ($a['said'] ?? [] as $said)<p class="voice caller">“{{ $said }}”</p>@endforeach
                 <dl class="facts">@foreach ($a['record'] ?? [] as $title => $value)<div><dt>{{ $title }}</dt><dd>{{ $value }}</dd></div>@endforeach @if ($a['note'] ?? null)<div><dt>Note</dt><dd>{{ $a['note'] }}</dd></div>@endif</dl>
                 <p class="go"><button type="button" class="primary" data-offer="{{ $offer->id }}" data-how="accept"><x-icon name="phone-call"/> Take it</button>
