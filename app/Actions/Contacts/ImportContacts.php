@@ -98,12 +98,22 @@ final readonly class ImportContacts
         $done = 0;
         $flush = function () use (&$chunk, &$counts, &$report, &$done, $import, $business, $reader): bool {
             DB::transaction(function () use (&$chunk, &$counts, &$report, $import, $business, $reader): void {
-                foreach ($chunk as $n => $row) {
-                    [$what, $words] = $this->row($business, $import, $reader->read($row));
+                $read = array_map($reader->read(...), $chunk);
+                // What is there already is looked up once for the whole chunk; what the chunk itself makes is added as it goes.
+                $there = $this->there($business, array_merge(...array_column($read, 'numbers')), array_column(array_column($read, 'contact'), 'email'));
+                $new = [];
+                $people = [];
+                foreach ($read as $n => $one) {
+                    [$what, $words] = $this->row($business, $import, $one, $there, $new, $people);
                     $counts[$what]++;
                     if ($words !== '' && count($report) < self::REPORTED) {
                         $report[] = ['row' => (int) $n, 'what' => $what, 'words' => $words];
                     }
+                }
+                $ids = $this->written($import, $people);
+                $new = array_map(static fn (array $number): array => ['contact_id' => $ids[$number['contact_id']] ?? $number['contact_id']] + $number, $new);
+                foreach (array_chunk($new, 200) as $numbers) {
+                    DB::table('contact_numbers')->insert($numbers);
                 }
             });
             $done += count($chunk);
@@ -145,46 +155,100 @@ final readonly class ImportContacts
 
     /**
      * @param array{contact: array<string, mixed>, numbers: list<string>, problems: list<string>, refused: ?string} $read
+     * @param array{numbers: array<string, int>, emails: array<string, int>} $there whose they are
+     * @param list<array{contact_id: int, business_id: int, e164: string, label: string}> $new numbers to write
+     * @param array<int, array<string, mixed>> $people contacts to write, by numbers below zero that stand for their ids until then
      *
      * @return array{'made'|'added_to'|'same'|'refused', string}
      */
-    private function row(Business $business, ContactImport $import, array $read): array
+    private function row(Business $business, ContactImport $import, array $read, array &$there, array &$new, array &$people): array
     {
         if ($read['refused'] !== null) {
             return ['refused', $read['refused']];
         }
         $words = implode('; ', $read['problems']);
-        $there = $this->existing($business, $read['numbers'], (string) $read['contact']['email']);
+        $email = (string) $read['contact']['email'];
+        $who = null;
+        foreach ($read['numbers'] as $number) {
+            $who ??= $there['numbers'][$number] ?? null;
+        }
+        $who ??= $email === '' ? null : ($there['emails'][$email] ?? null);
         $now = now()->toDateTimeString();
-        if ($there !== null) {
-            $known = DB::table('contact_numbers')->where('contact_id', $there)->pluck('e164')->all();
-            $new = array_values(array_diff($read['numbers'], $known));
-            foreach ($new as $number) {
-                DB::table('contact_numbers')->insert(['contact_id' => $there, 'business_id' => $business->id, 'e164' => $number, 'label' => 'import '.$import->id]);
+        if ($who !== null) {
+            $known = [...($who < 0 ? [] : DB::table('contact_numbers')->where('contact_id', $who)->pluck('e164')->all()), ...array_keys($there['numbers'], $who, true)];
+            $added = array_values(array_diff($read['numbers'], array_map(strval(...), $known)));
+            foreach ($added as $number) {
+                $new[] = ['contact_id' => $who, 'business_id' => $business->id, 'e164' => $number, 'label' => 'import '.$import->id];
+                $there['numbers'][$number] ??= $who;
             }
 
-            return [$new === [] ? 'same' : 'added_to', trim(($new === [] ? 'is there already' : 'is there already; a number was added').($words === '' ? '' : '; '.$words))];
+            return [$added === [] ? 'same' : 'added_to', trim(($added === [] ? 'is there already' : 'is there already; a number was added').($words === '' ? '' : '; '.$words))];
         }
         $contact = $read['contact'];
-        $id = DB::table('contacts')->insertGetId([
+        $id = -1 - count($people);
+        $people[$id] = [
             'business_id' => $business->id, 'name' => mb_substr((string) $contact['name'], 0, 250), 'organisation' => mb_substr((string) $contact['organisation'], 0, 250), 'email' => $contact['email'], 'kind' => $contact['kind'],
             'facts' => json_encode((object) $contact['facts'], JSON_UNESCAPED_UNICODE), 'tags' => json_encode($contact['tags'], JSON_UNESCAPED_UNICODE), 'notes' => $contact['notes'], 'language' => $contact['language'],
             'consent_on' => $contact['consent_on'], 'do_not_call' => $contact['do_not_call'], 'pin_hash' => $contact['pin'] === null ? null : Hash::make((string) $contact['pin'], ['rounds' => 4]), 'import_id' => $import->id, 'created_at' => $now, 'updated_at' => $now,
-        ]);
+        ];
         foreach ($read['numbers'] as $i => $number) {
-            DB::table('contact_numbers')->insert(['contact_id' => $id, 'business_id' => $business->id, 'e164' => $number, 'label' => $i === 0 ? 'main' : 'other']);
+            $new[] = ['contact_id' => $id, 'business_id' => $business->id, 'e164' => $number, 'label' => $i === 0 ? 'main' : 'other'];
+            $there['numbers'][$number] ??= $id;
+        }
+        if ($email !== '') {
+            $there['emails'][$email] ??= $id;
         }
 
         return ['made', $words];
     }
 
+    /**
+     * Writes the contacts of a chunk.
+     *
+     * @param array<int, array<string, mixed>> $people
+     *
+     * @return array<int, int> their ids by what stood for them
+     */
+    private function written(ContactImport $import, array $people): array
+    {
+        $last = (int) DB::table('contacts')->max('id');
+        foreach (array_chunk($people, 100) as $some) {
+            DB::table('contacts')->insert($some);
+        }
+
+        // One import is written by one worker, so what it just wrote comes back in the order it was written.
+        return $people === [] ? [] : array_combine(array_keys($people), DB::table('contacts')->where('import_id', $import->id)->where('id', '>', $last)->orderBy('id')->pluck('id')->map(intval(...))->all());
+    }
+
+    /**
+     * @param list<string> $numbers
+     * @param list<mixed> $emails
+     *
+     * @return array{numbers: array<string, int>, emails: array<string, int>} whose they are
+     */
+    private function there(Business $business, array $numbers, array $emails): array
+    {
+        $there = ['numbers' => [], 'emails' => []];
+        foreach (array_chunk(array_unique($numbers), 500) as $some) {
+            foreach (DB::table('contact_numbers')->where('business_id', $business->id)->whereIn('e164', $some)->orderByDesc('id')->pluck('contact_id', 'e164') as $number => $id) {
+                $there['numbers'][(string) $number] = (int) $id;
+            }
+        }
+        foreach (array_chunk(array_unique(array_filter($emails)), 500) as $some) {
+            foreach (DB::table('contacts')->where('business_id', $business->id)->whereIn('email', $some)->whereNull('deleted_at')->orderByDesc('id')->pluck('id', 'email') as $email => $id) {
+                $there['emails'][(string) $email] = (int) $id;
+            }
+        }
+
+        return $there;
+    }
+
     /** @param list<string> $numbers */
     private function existing(Business $business, array $numbers, string $email): ?int
     {
-        $id = $numbers === [] ? null : DB::table('contact_numbers')->where('business_id', $business->id)->whereIn('e164', $numbers)->value('contact_id');
-        $id ??= $email === '' ? null : DB::table('contacts')->where('business_id', $business->id)->where('email', $email)->whereNull('deleted_at')->value('id');
+        $there = $this->there($business, $numbers, [$email]);
 
-        return $id === null ? null : (int) $id;
+        return reset($there['numbers']) ?: (reset($there['emails']) ?: null);
     }
 
     private function reader(ContactImport $import, Business $business): ContactRow
