@@ -163,6 +163,16 @@ abstract class BrowserTestCase extends TestCase
         }, "something to click at {$css}");
     }
 
+    /** Presses keys at an element, once it takes them. */
+    protected function keys(string $css, string $keys, ?RemoteWebDriver $page = null): void
+    {
+        $this->until(function () use ($css, $keys, $page): bool {
+            $this->find($css, $page)->sendKeys($keys);
+
+            return true;
+        }, "something that takes keys at {$css}");
+    }
+
     /** Puts words into a field in place of what is there. */
     protected function fill(string $css, string $words, ?RemoteWebDriver $page = null): void
     {

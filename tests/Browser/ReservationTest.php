@@ -62,7 +62,12 @@ final class ReservationTest extends BrowserTestCase
         $this->say('I need a breaker', 'start_date');
         $other = $this->browser();
         $this->signIn($other, 'owner');
-        $this->type('r', $other);
+        $this->until(function () use ($other): bool {
+            // The page listens for keys once its scripts have run.
+            $this->type('r', $other);
+
+            return $this->find('input[name=caller]', $other)->isDisplayed();
+        }, 'the handset');
         $this->ringUnknown('07700 900197', $other);
         $this->see('[data-last-agent]', 'What can I do for you?', $other);
 
@@ -130,7 +135,7 @@ final class ReservationTest extends BrowserTestCase
     private function ringUnknown(string $number, ?\Facebook\WebDriver\Remote\RemoteWebDriver $page = null): void
     {
         $this->click('input[name=caller][value=unknown]', $page);
-        $this->find('#hs-number', $page)->clear()->sendKeys($number);
+        $this->fill('#hs-number', $number, $page);
         ($page ?? $this->page)->executeScript("document.getElementById('hs-when').value = '2026-03-10T09:14'");
         $this->click('[data-setup] button[type=submit]', $page);
     }
