@@ -64,7 +64,7 @@ final class DesignTest extends BrowserTestCase
         $this->click('[data-setup] button.primary');
         $this->see('[data-last-agent]', 'Which day shall we come?');
         $this->say('a week on Friday', 'part_of_day');
-        $this->find('#hs-say')->sendKeys('the afternoon please'.Key::ENTER);
+        $this->keys('#hs-say', 'the afternoon please'.Key::ENTER);
         $this->see('[data-outcome]', 'answered');
         $this->click('[data-over] [data-close]');
 
@@ -117,7 +117,7 @@ final class DesignTest extends BrowserTestCase
         $this->click('a[href$="/export"]');
         $file = $this->downloadedPath('wanda-draft.json');
         $this->page->get(self::$base.'/quillmoor/agents/new');
-        $this->find('input[name="file"]')->sendKeys($file);
+        $this->keys('input[name="file"]', $file);
         $this->click('section[aria-labelledby="from-file"] button');
         $this->see('h1', 'What wanda-draft.json would make');
         $this->see('.facts', 'for Pellbrook Hire');
@@ -133,7 +133,7 @@ final class DesignTest extends BrowserTestCase
         $before = $this->order();
         $at = array_search('bags', $before, true);
         $this->until(fn (): bool => $this->find('[data-book]')->getAttribute('data-ready') === '1', 'the book ready');
-        $this->find('#step-bags')->sendKeys(Key::ALT.Key::ARROW_DOWN.Key::NULL);
+        $this->keys('#step-bags', Key::ALT.Key::ARROW_DOWN.Key::NULL);
         $this->until(fn (): bool => array_search('bags', $this->order(), true) === $at + 1, 'the step one place down');
         $this->page->executeScript('document.getElementById("step-bags").scrollIntoView({block: "center"})');
         $this->page->action()->moveToElement($this->find('#step-bags .says'))->perform();
@@ -200,7 +200,7 @@ final class DesignTest extends BrowserTestCase
         $this->click($line.' [data-record]');
         $this->see($line.' [data-kept]', 'webm');
         $this->see($line.' [data-kept]', ' s');
-        $this->find($line.' [data-upload]')->sendKeys(__FILE__);
+        $this->keys($line.' [data-upload]', __FILE__);
         $this->see('[data-recorder-error]', 'This is no WAV, WebM or Ogg audio');
     }
 
@@ -209,7 +209,7 @@ final class DesignTest extends BrowserTestCase
         $this->type('n');
         $this->see('#new-step', 'A new step');
         $this->click("#new-step input[value=\"{$kind}\"]");
-        $this->find('#new-step [name="name"]')->sendKeys($name.Key::ENTER);
+        $this->keys('#new-step [name="name"]', $name.Key::ENTER);
         $this->see("form[data-edit=\"{$name}\"]", 'Done');
     }
 
@@ -253,7 +253,7 @@ final class DesignTest extends BrowserTestCase
 
     private function say(string $words, string $then): void
     {
-        $this->find('#hs-say')->sendKeys($words.Key::ENTER);
+        $this->keys('#hs-say', $words.Key::ENTER);
         $this->see('[data-at-step]', $then);
     }
 

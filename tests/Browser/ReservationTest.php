@@ -32,7 +32,7 @@ final class ReservationTest extends BrowserTestCase
         $this->see('[data-last-agent]', 'three weeks');
         $this->say("it's Dara Whitcombe", 'phone');
         $this->say('yes', 'more');
-        $this->find('#hs-say')->sendKeys("no that's everything thanks".WebDriverKeys::ENTER);
+        $this->keys('#hs-say', "no that's everything thanks".WebDriverKeys::ENTER);
         $this->see('[data-outcome]', 'reservation taken');
         $this->click('[data-open-call]');
 
@@ -88,7 +88,7 @@ final class ReservationTest extends BrowserTestCase
         $this->ringUnknown('07700 900196');
         $this->see('[data-last-agent]', 'What can I do for you?');
         $this->page->manage()->deleteAllCookies();
-        $this->find('#hs-say')->sendKeys('I need a generator'.WebDriverKeys::ENTER);
+        $this->keys('#hs-say', 'I need a generator'.WebDriverKeys::ENTER);
         $this->see('[data-call-error]', 'Your session has ended');
         self::assertSame('I need a generator', $this->find('#hs-say')->getAttribute('value'));
 
@@ -143,7 +143,7 @@ final class ReservationTest extends BrowserTestCase
     /** Types a line and waits until the agent stands at a step. */
     private function say(string $line, string $step): void
     {
-        $this->find('#hs-say')->sendKeys($line.WebDriverKeys::ENTER);
+        $this->keys('#hs-say', $line.WebDriverKeys::ENTER);
         $this->see('[data-last-caller]', $line);
         $this->see('[data-at-step]', $step);
     }

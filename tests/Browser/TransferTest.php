@@ -33,10 +33,10 @@ final class TransferTest extends BrowserTestCase
         $this->see('[data-with]', 'Bea Cresswell');
         $this->say('Hello, is that reservations?');
         $this->see('.desk-turns', 'Hello, is that reservations?', $this->desk);
-        $this->find('#desk-say', $this->desk)->sendKeys('It is, how can I help?'.Key::ENTER);
+        $this->keys('#desk-say', 'It is, how can I help?'.Key::ENTER, $this->desk);
         $this->see('.desk-turns .staff', 'It is, how can I help?', $this->desk);
         $this->see('[data-last-staff]', 'It is, how can I help?');
-        $this->find('[data-desk-note]', $this->desk)->sendKeys('Wants a digger in May'.Key::TAB);
+        $this->keys('[data-desk-note]', 'Wants a digger in May'.Key::TAB, $this->desk);
         $this->click('[data-desk-hang-up]', $this->desk);
         $this->see('[data-outcome]', 'transferred to Bea Cresswell');
         $this->click('[data-open-call]');
@@ -93,6 +93,6 @@ final class TransferTest extends BrowserTestCase
 
     private function say(string $words): void
     {
-        $this->find('#hs-say')->sendKeys($words.Key::ENTER);
+        $this->keys('#hs-say', $words.Key::ENTER);
     }
 }
