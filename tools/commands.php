@@ -8,8 +8,10 @@ use App\Console\Core\Arguments;
 use App\Console\Core\BadInput;
 use App\Console\Core\CallCommand;
 use App\Console\Core\CheckCommand;
+use App\Console\Core\ExtractCommand;
 use App\Console\Core\ReadCommand;
 use App\Console\Core\RouteCommand;
+use App\Console\Core\ScoreCommand;
 use App\Console\Core\WrongUsage;
 
 // Standard output carries answers alone.
@@ -17,7 +19,7 @@ ini_set('display_errors', 'stderr');
 
 require __DIR__.'/../vendor/autoload.php';
 
-$commands = ['read' => ReadCommand::class, 'call' => CallCommand::class, 'check' => CheckCommand::class, 'route' => RouteCommand::class];
+$commands = ['read' => ReadCommand::class, 'call' => CallCommand::class, 'check' => CheckCommand::class, 'route' => RouteCommand::class, 'extract' => ExtractCommand::class, 'score' => ScoreCommand::class];
 $name = $argv[1] ?? '';
 
 try {

@@ -11,10 +11,15 @@ namespace Ringo\Extraction;
  */
 final readonly class Record
 {
+    /** Below this, a value nobody confirmed is to be looked at. */
+    public const DOUBTFUL = 0.75;
+
     /**
      * @param array<string, Cell> $cells fields with a value
      * @param list<string> $declined fields the caller would not give
      * @param list<string> $missing required fields without a value
+     * @param array<string, string> $doubts fields without a value that something was said of => why it could not be told
+     * @param list<string> $nextActions what the business has to do now, one sentence each
      */
     public function __construct(
         public string $callId,
@@ -23,6 +28,8 @@ final readonly class Record
         public array $missing,
         public string $outcome,
         public string $summary,
+        public array $doubts = [],
+        public array $nextActions = [],
     ) {
     }
 
@@ -35,6 +42,6 @@ final readonly class Record
     /** Whether somebody should look at it: a doubtful value, or a required one missing. */
     public function doubtful(): bool
     {
-        return $this->missing !== [] || array_filter($this->cells, static fn (array $cell): bool => $cell['doubt'] !== null) !== [];
+        return $this->missing !== [] || $this->doubts !== [] || array_filter($this->cells, static fn (array $cell): bool => $cell['doubt'] !== null) !== [];
     }
 }

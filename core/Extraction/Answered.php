@@ -1,0 +1,344 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Extraction;
+
+use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\Understanding;
+use Ringo\Value\ValueType;
+
+/** Takes the caller's answers to what was asked. */
+final readonly class Answered
+{
+    /** Below this a reading is no answer. */
+    private const LEAST = 0.45;
+
+    public function __construct(private Readings $readings, private Questions $questions, private Understanding $understanding, private Vocabulary $words)
+    {
+    }
+
+    /**
+     * @param list<string> $settled fields that a read-back or a correction has already settled in this exchange
+     *
+     * @return list<string> fields filled or declined
+     */
+    public function read(Hearing $hearing, Exchange $exchange, ?bool $reaction, array $settled): array
+    {
+        $done = [];
+        $number = $this->callerId($hearing, $exchange, $reaction);
+        if ($number !== null) {
+            $done[] = $number;
+        }
+        $spelled = $this->spelled($hearing, $exchange);
+        if ($spelled !== null) {
+            return [...$done, $spelled];
+        }
+        $rest = $this->readings->wanted($exchange->heard);
+        $turnedDown = $rest->tokens === [] && $exchange->heard->tokens !== [];
+        foreach ($hearing->open as $key => $question) {
+            $field = $hearing->field($key);
+            if ($field === null || in_array($key, $settled, true) || in_array($key, $done, true)) {
+                continue;
+            }
+            $reading = match ($field->type) {
+                ValueType::YesNo => $this->yesNo($field, $exchange->heard, $hearing, $question['flipped'], $question['sentence']),
+                ValueType::Text => $this->text($field, $exchange, $hearing, $question['sentence']),
+                ValueType::Choice => $this->choice($field, $rest, $hearing, $question['sentence'], $reaction),
+                default => $this->typed($field, $rest, $exchange, $hearing, $question['sentence']),
+            };
+            if (! $reading->found() || $reading->confidence < self::LEAST) {
+                if ($reading->doubt !== null && ! in_array($field->type, [ValueType::Text, ValueType::YesNo], true)) {
+                    $hearing->ledger->doubt($key, $reading->doubt);
+                }
+                if ($question['last'] && ! $turnedDown && $this->refuses($exchange->heard) && $done === []) {
+                    $hearing->ledger->decline($key);
+                    $done[] = $key;
+                }
+
+                continue;
+            }
+            $known = $hearing->ledger->of($key);
+            if ($known !== null && ! $question['last'] && $known->origin !== Claim::WANTED) {
+                continue;
+            }
+            $hearing->take($field, $this->weighed($reading, $question['score']), $exchange, Claim::ANSWERED, $reading->end === 0);
+            $hearing->answers[$key] = $exchange->heard->original;
+            $done[] = $key;
+            $hearing->consumed[] = $reading;
+            if (! in_array($field->type, [ValueType::YesNo, ValueType::Text], true) && $field->namePart === null && $reading->end > 0 && ! $exchange->goesOn) {
+                $rest = $rest->only(array_values(array_filter($rest->tokens, static fn (Token $token): bool => $token->end <= $reading->start || $token->start >= $reading->end)));
+            }
+        }
+
+        return $done;
+    }
+
+    private function weighed(Reading $reading, float $score): Reading
+    {
+        return Reading::of($reading->value, $reading->confidence - ($score < 0.55 ? 0.08 : 0.0), $reading->said, $reading->start, $reading->end);
+    }
+
+    private function refuses(Heard $heard): bool
+    {
+        return $this->words->phrases('talk', 'refusals')->in($heard->all)
+            || $this->words->phrases('talk', 'doubt')->in($heard->all)
+            || $this->words->phrases('extraction', 'declines')->in($heard->all);
+    }
+
+    /** The number calling is meant: 'this one is fine', or yes to 'the number you are calling from?'. */
+    private function callerId(Hearing $hearing, Exchange $exchange, ?bool $reaction): ?string
+    {
+        $from = $hearing->transcript->direction === 'outbound' ? $hearing->transcript->to : $hearing->transcript->from;
+        if ($from === null || $from === '') {
+            return null;
+        }
+        $asked = $this->words->phrases('extraction', 'own_number_ask')->in($this->readings->hear($exchange->asked)->all)
+            && $this->questions->cue(ValueType::Phone, $this->readings->hear($exchange->asked)->all) > 0.2;
+        $said = $this->readings->named('own_number', $exchange->heard);
+        $phones = array_values(array_filter($hearing->fields, static fn (FieldProfile $field): bool => $field->type === ValueType::Phone));
+        if ($phones === [] || ! $asked && ! $said) {
+            return null;
+        }
+        $open = array_values(array_filter($phones, static fn (FieldProfile $field): bool => isset($hearing->open[$field->key()])));
+        $field = $open[0] ?? $phones[0];
+        if ($this->readings->read($field, $exchange->heard, $hearing->now, $hearing->transcript->country, true)->found()) {
+            return null;
+        }
+        if ($said && ! $asked && $open === [] && preg_match('/\b(number|reach|ring|call|get me|phone|mobile|cell|text)\b/i', $exchange->heard->original) !== 1) {
+            return null;
+        }
+        $denied = $reaction === false || preg_match("/\b(not|isn't|don't|won't|never)\b/i", $exchange->heard->original) === 1;
+        if ($asked && $reaction === true && ! ($denied && ! $said) || $said && ! $denied) {
+            $hearing->claim($field, $from, 0.93, $exchange, '', Claim::CALLER_ID);
+
+            return $field->key();
+        }
+
+        return null;
+    }
+
+    /** Letters that spell what was said before. */
+    private function spelled(Hearing $hearing, Exchange $exchange): ?string
+    {
+        if (! $this->words->phrases('extraction', 'spelling_ask')->in($this->readings->hear($exchange->asked)->all)) {
+            return null;
+        }
+        $spellable = array_values(array_filter(array_reverse($hearing->filled), static fn (string $key): bool => in_array($hearing->field($key)?->type, [ValueType::PersonName, ValueType::Email, ValueType::Reference, ValueType::PostalAddress, ValueType::Text], true)));
+        $open = array_values(array_filter(array_keys($hearing->open), static fn (string $key): bool => in_array($hearing->field($key)?->type, [ValueType::PersonName, ValueType::Email, ValueType::Reference], true)));
+        $key = array_values(array_intersect($open, $spellable))[0] ?? $open[0] ?? $spellable[0] ?? null;
+        $field = $key === null ? null : $hearing->field($key);
+        $claim = $key === null ? null : $hearing->ledger->of($key);
+        if ($field === null || $claim === null || ! is_string($claim->value)) {
+            return null;
+        }
+        foreach ([$claim->value.", that's ".$exchange->heard->original, $exchange->heard->original] as $line) {
+            $reading = $this->readings->read($field, $line, $hearing->now, $hearing->transcript->country, true);
+            if ($reading->found() && $reading->value !== $claim->value) {
+                $value = $reading->value;
+                if ($field->type === ValueType::PersonName && is_string($value) && ! str_contains($value, ' ') && str_contains($claim->value, ' ')) {
+                    // Of a whole name only one part was spelled: the likelier of the two.
+                    [$first, $last] = explode(' ', $claim->value, 2);
+                    $value = levenshtein(strtolower($value), strtolower($first)) < levenshtein(strtolower($value), strtolower($last)) ? $value.' '.$last : $first.' '.$value;
+                }
+                $hearing->claim($field, $value, 0.94, $exchange, $exchange->heard->original, Claim::CORRECTED);
+
+                return $key;
+            }
+            if ($reading->found()) {
+                $hearing->ledger->confirm((string) $key);
+
+                return $key;
+            }
+        }
+
+        return null;
+    }
+
+    private function typed(FieldProfile $field, Heard $rest, Exchange $exchange, Hearing $hearing, string $sentence): Reading
+    {
+        $country = $hearing->transcript->country;
+        $reading = $this->readings->read($field, $rest, $hearing->now, $country, true);
+        if (! $reading->found() && $field->age && preg_match('/\b(?:weeks?|days?)\b/i', $rest->cleaned()) !== 1) {
+            $reading = $this->readings->read($field, $rest->only(array_values(array_filter($rest->tokens, static fn (Token $token): bool => ! in_array($token->text, ['year', 'years', 'old', 'yrs', 'oh', 'about', 'roughly'], true)))), $hearing->now, $country, true);
+        }
+        if ($field->age && $reading->found() && preg_match('/\b(?:weeks?|months?|days?)\b/i', $rest->cleaned()) === 1 && ! isset($field->words['week']) && ! isset($field->words['month'])) {
+            return Reading::none('the age was given in weeks or months');
+        }
+        $reading = $hearing->dated($field, $reading);
+        if ($exchange->goesOn && $hearing->pieces !== '') {
+            $joined = $this->readings->read($field, $hearing->pieces.' '.$exchange->heard->original, $hearing->now, $country, true);
+            if ($joined->found() && (! $reading->found() || in_array($field->type, [ValueType::Phone, ValueType::Email, ValueType::Reference, ValueType::PostalAddress], true))) {
+                return Reading::of($joined->value, $joined->confidence, '', 0, 0);
+            }
+        }
+        $known = $hearing->ledger->of($field->key());
+        if ($field->type === ValueType::PersonName && $known !== null && is_string($known->value) && ! str_contains($known->value, ' ') && $field->namePart === null) {
+            return $this->whole($reading, $known->value, $exchange, $sentence);
+        }
+        if ($field->type === ValueType::PostalAddress && $known !== null && is_string($known->value) && $reading->found() && is_string($reading->value) && preg_match('/^\d/', $known->value) === 1 && preg_match('/^\d+\s/', $reading->value) !== 1 && preg_match('/postcode|zip|town|city|street/i', $sentence) === 1) {
+            return Reading::of($known->value.', '.$reading->value, $reading->confidence, $reading->said, $reading->start, $reading->end);
+        }
+
+        return $reading;
+    }
+
+    /** 'And your surname?' completes a name. */
+    private function whole(Reading $reading, string $known, Exchange $exchange, string $sentence): Reading
+    {
+        $last = preg_match('/\b(surname|last name|family name|second name)\b/i', $sentence) === 1;
+        $first = preg_match('/\b(first name|forename|given name|christian name)\b/i', $sentence) === 1;
+        if (! $last && ! $first) {
+            return $reading;
+        }
+        if (! $reading->found() || ! is_string($reading->value)) {
+            return $reading;
+        }
+        if (str_contains($reading->value, ' ')) {
+            return $reading;
+        }
+
+        return Reading::of($last ? $known.' '.$reading->value : $reading->value.' '.$known, max(0.8, $reading->confidence), $reading->said, $reading->start, $reading->end);
+    }
+
+    private function choice(FieldProfile $field, Heard $rest, Hearing $hearing, string $sentence, ?bool $reaction): Reading
+    {
+        $reading = $this->readings->read($field, $rest, $hearing->now, $hearing->transcript->country, true);
+        if ($reading->found()) {
+            return $reading;
+        }
+        // 'Is it a house?' – 'Yes': the one option that was named.
+        $named = $this->readings->read($field, $sentence, $hearing->now, $hearing->transcript->country, false);
+        if ($reaction === true && $named->found()) {
+            $yes = $this->understanding->read(ValueType::YesNo, $rest->tokens === [] ? $this->readings->hear('yes') : $rest, new \Ringo\Understanding\Context($hearing->now));
+
+            return Reading::of($named->value, 0.85, $yes->said, $yes->start, $yes->end);
+        }
+
+        return $reading;
+    }
+
+    private function yesNo(FieldProfile $field, Heard $heard, Hearing $hearing, bool $flipped, string $sentence): Reading
+    {
+        $told = $this->fact($field, $heard);
+        $tokens = $this->readings->hear($sentence)->all;
+        $negative = preg_match("/n't\\b|\\b(?:not|never|no longer|cannot|unable)\\b/i", $sentence) === 1 && preg_match("/^(?:isn't|aren't|don't|haven't|didn't|doesn't|wasn't|can't|couldn't|won't)/i", trim($sentence)) !== 1;
+        $polar = in_array($tokens[0]->text ?? '', $this->words->section('extraction', 'polar'), true) || preg_match('/\b(are|is|do|does|did|have|has|had|can|could|will|would|was|were|any|shall|should)\b/i', $sentence) === 1;
+        if ($told !== null && ! $polar) {
+            return $told;
+        }
+        $reading = $this->understanding->read(ValueType::YesNo, $heard, new \Ringo\Understanding\Context($hearing->now));
+        if ($reading->found() && $polar) {
+            // What is said outright counts before a yes or no that may belong to something else.
+            if ($told !== null && $told->value !== ($flipped ? ! $reading->value : $reading->value) && $reading->confidence < 0.9) {
+                return $told;
+            }
+
+            if ($negative) {
+                // 'So it can't be driven?' is agreed to with yes and with no alike.
+                $positive = preg_match('/\b(?:it|i|we|he|she|they) (?:can|is|does|do|am|are|has|have|will|did)\b/i', $heard->cleaned()) === 1 && $reading->value === true;
+
+                return Reading::of($positive, $reading->confidence - 0.1, $reading->said, $reading->start, $reading->end);
+            }
+
+            return $flipped ? Reading::of(! $reading->value, $reading->confidence, $reading->said, $reading->start, $reading->end) : $reading;
+        }
+        if ($told !== null) {
+            return $told;
+        }
+
+        return $polar ? $this->echoed($heard, $sentence, $flipped) : Reading::none();
+    }
+
+    public function fact(FieldProfile $field, Heard $heard): ?Reading
+    {
+        $best = null;
+        foreach ($field->facts as $n => $fact) {
+            foreach (['true' => true, 'false' => false] as $side => $value) {
+                if ($fact[$side] === []) {
+                    continue;
+                }
+                foreach ($this->readings->phrases($field->key().$n.$side, $fact[$side])->all($heard->tokens) as $hit) {
+                    $first = $heard->tokens[$hit[1]];
+                    $last = $heard->tokens[$hit[1] + $hit[2] - 1];
+                    $before = array_map(static fn (Token $token): string => $token->text, array_slice($heard->tokens, max(0, $hit[1] - 3), min(3, $hit[1])));
+                    $turned = $value && array_intersect($before, ['not', "don't", "isn't", "wasn't", "haven't", 'no', 'never', "doesn't", "didn't", 'without', "aren't", 'nobody', "won't"]) !== [] && ! str_contains((string) $hit[0], 'not');
+                    if ($best === null || $hit[2] >= $best[1]) {
+                        $best = [Reading::of($turned ? ! $value : $value, 0.84, $heard->between($first->start, $last->end), $first->start, $last->end), $hit[2]];
+                    }
+                }
+            }
+        }
+
+        return $best[0] ?? null;
+    }
+
+    /** 'Do you have a garden?' – 'We've got a big garden': the words of the question, said back. */
+    private function echoed(Heard $heard, string $sentence, bool $flipped): Reading
+    {
+        $small = array_fill_keys($this->words->section('routing', 'small'), true);
+        $asked = [];
+        foreach ($this->readings->hear($sentence)->all as $token) {
+            if (! isset($small[$token->text]) && strlen($token->text) > 3 && ! in_array($token->text, $this->words->section('extraction', 'polar'), true)) {
+                $asked[rtrim($token->text, 's')] = true;
+            }
+        }
+        foreach ($heard->tokens as $i => $token) {
+            if (! isset($asked[rtrim($token->text, 's')])) {
+                continue;
+            }
+            $before = array_map(static fn (Token $one): string => $one->text, array_slice($heard->tokens, max(0, $i - 5), min(5, $i)));
+            $no = array_intersect($before, ['not', 'no', "don't", "isn't", "haven't", 'never', "doesn't", "didn't", 'without', 'none', "aren't", "wasn't", "won't", "can't", 'nobody', 'neither']) !== [];
+            $value = $flipped ? $no : ! $no;
+
+            return Reading::of($value, 0.72, $token->original, $token->start, $token->end);
+        }
+
+        return Reading::none();
+    }
+
+    private function text(FieldProfile $field, Exchange $exchange, Hearing $hearing, string $sentence): Reading
+    {
+        if ($field->narrative) {
+            // Told in the caller's own words, when the whole call is known.
+            return Reading::none();
+        }
+        $heard = $exchange->heard;
+        if ($this->refuses($heard)) {
+            return Reading::none();
+        }
+        $reading = $this->understanding->read(ValueType::Text, $this->trimmed($heard), new \Ringo\Understanding\Context($hearing->now));
+        if (! $reading->found() || ! is_string($reading->value)) {
+            return $reading;
+        }
+        $yes = $this->understanding->read(ValueType::YesNo, $heard, new \Ringo\Understanding\Context($hearing->now));
+        if ($yes->found() && count($heard->tokens) <= 4 && strlen((string) $yes->said) > strlen($reading->value) * 0.5) {
+            return Reading::none();
+        }
+
+        return mb_strlen($reading->value) > 90 ? Reading::none() : $reading;
+    }
+
+    /** Without 'yes', 'oh' and the like before the words that matter, and the question repeated. */
+    private function trimmed(Heard $heard): Heard
+    {
+        $t = $heard->tokens;
+        $greetings = $this->words->phrases('extraction', 'greetings');
+        $leads = $this->words->phrases('extraction', 'attribute_leads');
+        while ($t !== [] && (($hit = $greetings->at($t, 0)) !== null || ($hit = $leads->at($t, 0)) !== null) && isset($t[$hit[1]])) {
+            $t = array_slice($t, $hit[1]);
+        }
+        $hedges = $this->words->phrases('extraction', 'hedges');
+        for ($i = 1, $n = count($t); $i < $n; $i++) {
+            if (($hit = $hedges->at($t, $i)) !== null && $i + $hit[1] === count($t)) {
+                $t = array_slice($t, 0, $i);
+                break;
+            }
+        }
+
+        return $heard->only(array_values($t));
+    }
+}

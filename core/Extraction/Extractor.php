@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Extraction;
+
+use Ringo\Language\Lexicon;
+use Ringo\Language\Vocabulary;
+use Ringo\Numbering\NumberingPlan;
+use Ringo\Sheet\RecordSheet;
+use Ringo\Speech\Display;
+use Ringo\Transcript\Transcript;
+use Ringo\Understanding\Understanding;
+use Ringo\Value\ValueType;
+
+/**
+ * Reads a record out of any transcript, whoever held the call.
+ *
+ * A call is read as exchanges: what the other side asked, stated or offered, and what the caller said to it. Only what the caller
+ * said or agreed to is a value; the last valid one stands.
+ */
+final class Extractor
+{
+    private readonly Exchanges $exchanges;
+
+    private readonly Questions $questions;
+
+    private readonly Readings $readings;
+
+    private readonly Answered $answered;
+
+    private readonly Stated $stated;
+
+    private readonly Volunteered $volunteered;
+
+    private readonly TakenBack $takenBack;
+
+    private readonly FreeText $freeText;
+
+    /** @var array<string, list<FieldProfile>> by country */
+    private array $profiles = [];
+
+    private readonly Profiler $profiler;
+
+    public function __construct(private readonly RecordSheet $sheet, Understanding $understanding, Lexicon $lexicon, private readonly NumberingPlan $plan = new NumberingPlan)
+    {
+        $words = $understanding->words;
+        $this->profiler = new Profiler($words);
+        $this->readings = new Readings($understanding, $words);
+        $this->questions = new Questions($words, $lexicon);
+        $this->exchanges = new Exchanges($understanding, $words);
+        $this->answered = new Answered($this->readings, $this->questions, $understanding, $words);
+        $this->stated = new Stated($this->readings, $this->questions, $words);
+        $this->volunteered = new Volunteered($this->readings, $this->questions, $words, $this->answered);
+        $this->takenBack = new TakenBack($this->readings, $this->questions, $words);
+        $this->freeText = new FreeText($this->readings, $this->questions, $words);
+    }
+
+    public static function for(RecordSheet $sheet): self
+    {
+        $words = Vocabulary::of();
+
+        return new self($sheet, Understanding::in(), new Lexicon($words));
+    }
+
+    public function extract(Transcript $transcript, ?string $outcome = null): Record
+    {
+        $country = $transcript->country;
+        $fields = $this->profiles[$country] ??= $this->profiler->profiles($this->sheet, $country);
+        $hearing = new Hearing($transcript, $fields);
+        $exchanges = $this->exchanges->of($transcript);
+        foreach ($exchanges as $exchange) {
+            $this->hear($hearing, $exchange);
+        }
+        $this->freeText->fill($hearing, $exchanges);
+        $this->doubts($hearing);
+
+        return $this->record($hearing, $exchanges, $outcome);
+    }
+
+    private function hear(Hearing $hearing, Exchange $exchange): void
+    {
+        $this->stated->deny($hearing, $exchange);
+        if ($exchange->heard->all === []) {
+            return;
+        }
+        if (! $exchange->goesOn) {
+            $hearing->open = $this->questions->asked($exchange->asked, $hearing->fields);
+            $hearing->pieces = '';
+        }
+        $hearing->consumed = [];
+        $this->setting($hearing, $exchange);
+        $reaction = $this->readings->reaction($exchange->heard, $hearing->now);
+        $settled = $this->stated->settle($hearing, $exchange, $reaction);
+        $settled = [...$settled, ...$this->takenBack->mend($hearing, $exchange, $reaction, $settled)];
+        $settled = [...$settled, ...$this->answered->read($hearing, $exchange, $reaction, $settled)];
+        $this->volunteered->read($hearing, $exchange, $settled);
+        $hearing->pieces = trim($hearing->pieces.' '.$exchange->heard->original);
+    }
+
+    /** What the talk has come to: next week, evenings. */
+    private function setting(Hearing $hearing, Exchange $exchange): void
+    {
+        $both = $exchange->asked.' '.$exchange->heard->original;
+        if (preg_match('/\bnext week\b/i', $both) === 1) {
+            $hearing->nextWeek = true;
+        } elseif (preg_match('/\bthis week\b|\btomorrow\b|\btoday\b/i', $both) === 1) {
+            $hearing->nextWeek = false;
+        }
+        foreach ([$exchange->asked, $exchange->heard->original] as $text) {
+            $time = $this->readings->plain(ValueType::Time, $this->readings->hear($text), $hearing->now, $hearing->transcript->country, true);
+            if (is_string($time->value) && ($hearing->lastTime === null || preg_match('/\b[ap]\.?\s?m\b|\d\s?[ap]m\b|morning|afternoon|evening|night/i', $text) === 1) && preg_match('/\b(open|close|shut|closes|opens)\b/i', $text) !== 1
+                && (preg_match('/\b[ap]\.?\s?m\b|\d\s?[ap]m\b|morning|afternoon|evening|night/i', $text) === 1 || in_array((int) substr($time->value, 0, 2), [12, 13, 14, 15, 16, 17, 18], true))) {
+                $hearing->lastTime = $time->value;
+            }
+        }
+    }
+
+    /** Values that contradict each other are to be looked at. */
+    private function doubts(Hearing $hearing): void
+    {
+        $claims = $hearing->ledger->claims();
+        foreach ($hearing->fields as $start) {
+            foreach ($hearing->fields as $end) {
+                if ($start->span === 'start' && $end->span === 'end' && $start->type === $end->type && in_array($start->type, [ValueType::Date, ValueType::DateTime], true)
+                    && isset($claims[$start->key()], $claims[$end->key()]) && $claims[$end->key()]->value < $claims[$start->key()]->value) {
+                    $hearing->ledger->replace($end->key(), $claims[$end->key()]->doubted('lies before '.mb_strtolower($start->field->title)));
+                }
+            }
+        }
+    }
+
+    /** @param list<Exchange> $exchanges */
+    private function record(Hearing $hearing, array $exchanges, ?string $outcome): Record
+    {
+        $display = new Display(Vocabulary::of(), $this->plan);
+        $cells = [];
+        $missing = [];
+        $doubts = $hearing->ledger->doubts();
+        foreach ($hearing->fields as $profile) {
+            $field = $profile->field;
+            $claim = $hearing->ledger->of($field->key);
+            if ($claim === null) {
+                if ($field->required && ! in_array($field->key, $hearing->ledger->declined(), true)) {
+                    $missing[] = $field->key;
+                }
+
+                continue;
+            }
+            $cells[$field->key] = [
+                'value' => $claim->value,
+                'display' => $display->show($field->typed($claim->value)),
+                'confidence' => $claim->confidence,
+                'origin' => $claim->confirmed ? 'confirmed' : $claim->origin,
+                'turn' => $claim->turn,
+                'said' => $claim->said,
+                'confirmed' => $claim->confirmed,
+                'doubt' => $claim->doubt ?? ($claim->confidence < Record::DOUBTFUL && ! $claim->confirmed ? 'heard with some doubt and not confirmed; please check' : null),
+            ];
+        }
+        $outcome ??= 'not told';
+        $story = new Story($this->sheet, Vocabulary::of());
+
+        return new Record($hearing->transcript->id, $cells, $hearing->ledger->declined(), $missing, $outcome, $story->summary($hearing->transcript, $cells, $hearing->ledger->declined(), $outcome, $this->freeText->gist($exchanges)), $doubts, $story->nextActions($hearing->transcript, $cells, $missing));
+    }
+}

@@ -1,0 +1,366 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Extraction;
+
+use Ringo\Language\Lexicon;
+use Ringo\Language\Phrases;
+use Ringo\Language\Stemmer;
+use Ringo\Language\Token;
+use Ringo\Language\Tokenizer;
+use Ringo\Language\Vocabulary;
+use Ringo\Value\ValueType;
+
+/** Tells which fields the other side asks for. */
+final class Questions
+{
+    /** From this score on a field is being asked for. */
+    public const ASKED = 0.42;
+
+    private const RELATED = 0.52;
+
+    private readonly Stemmer $stemmer;
+
+    private readonly Tokenizer $tokenizer;
+
+    /** @var array<string, list<array{text: string, tokens: list<Token>, question: bool}>> */
+    private array $cut = [];
+
+    /** @var array<string, array<string, true>> */
+    private array $opposed = [];
+
+    public function __construct(private readonly Vocabulary $words, private readonly Lexicon $lexicon)
+    {
+        $this->stemmer = new Stemmer;
+        $this->tokenizer = new Tokenizer;
+        foreach ($words->section('extraction', 'opposites') as [$a, $b]) {
+            $this->opposed[$this->stemmer->stem($a)][$this->stemmer->stem($b)] = true;
+            $this->opposed[$this->stemmer->stem($b)][$this->stemmer->stem($a)] = true;
+        }
+    }
+
+    /**
+     * @param list<FieldProfile> $fields
+     *
+     * @return array<string, array{score: float, flipped: bool, sentence: string, last: bool}> by field, the likeliest first
+     */
+    public function asked(string $text, array $fields): array
+    {
+        $found = [];
+        $sentences = $this->sentences($text);
+        $questions = array_keys(array_filter($sentences, static fn (array $sentence): bool => $sentence['question']));
+        $last = $questions === [] ? -1 : max($questions);
+        foreach ($sentences as $n => $sentence) {
+            if (! $sentence['question']) {
+                continue;
+            }
+            $scores = [];
+            foreach ($fields as $field) {
+                $scores[$field->key()] = $this->score($field, $sentence['tokens'], count($fields));
+                // 'Would you like one?' asks for what the sentence before speaks of.
+                if ($field->type === ValueType::YesNo && $scores[$field->key()] < self::ASKED && $n === $last && isset($sentences[$n - 1]) && preg_match('/\b(one|that|it|them|those|so)\s*\?/i', $sentence['text']) === 1) {
+                    $scores[$field->key()] = 0.8 * $this->score($field, $sentences[$n - 1]['tokens'], count($fields));
+                }
+            }
+            arsort($scores);
+            $taken = [];
+            foreach ($scores as $key => $score) {
+                $key = (string) $key;
+                $profile = $this->named($fields, $key);
+                // Of two of a kind only the likelier is asked; two kinds may be asked in one breath.
+                if ($score < self::ASKED || isset($taken[$profile->kin()]) && $score < $taken[$profile->kin()] - 0.001) {
+                    continue;
+                }
+                if ($taken !== [] && in_array($profile->type, [ValueType::Text, ValueType::YesNo, ValueType::Choice, ValueType::Number], true) && $score < max($taken) - 0.25) {
+                    continue;
+                }
+                $taken[$profile->kin()] ??= $score;
+                if (! isset($found[$key]) || $found[$key]['score'] <= $score || $n === $last) {
+                    $found[$key] = ['score' => $score, 'flipped' => $this->flipped($profile, $sentence['tokens']), 'sentence' => $sentence['text'], 'last' => $n === $last];
+                }
+            }
+        }
+        uasort($found, static fn (array $a, array $b): int => [$b['last'], $b['score']] <=> [$a['last'], $a['score']]);
+
+        return $found;
+    }
+
+    /** @return list<array{text: string, tokens: list<Token>, question: bool}> */
+    public function sentences(string $text): array
+    {
+        if (isset($this->cut[$text])) {
+            return $this->cut[$text];
+        }
+        if (count($this->cut) > 500) {
+            $this->cut = [];
+        }
+        $parts = preg_split('/(?<=[?!])\s+|(?<=[a-z0-9)]{2}\.)\s+(?=["\']?[A-Z])/u', $text, -1, PREG_SPLIT_NO_EMPTY) ?: [];
+        $sentences = [];
+        $marked = str_contains($text, '?');
+        foreach ($parts as $i => $part) {
+            $tokens = $this->tokenizer->tokens($part);
+            if ($tokens === []) {
+                continue;
+            }
+            $requests = $this->words->phrases('extraction', 'requests');
+            $question = str_contains($part, '?') || $requests->at($tokens, 0) !== null
+                || $this->words->phrases('extraction', 'open_questions')->in($tokens)
+                || ($hit = $requests->first($tokens)) !== null && $hit[2] >= 2
+                || ! $marked && $i === count($parts) - 1 && ($requests->in($tokens) || in_array($tokens[0]->text, $this->words->section('extraction', 'polar'), true));
+            $sentences[] = ['text' => $part, 'tokens' => $tokens, 'question' => $question];
+        }
+
+        return $this->cut[$text] = $sentences;
+    }
+
+    /** @param list<Token> $tokens how plainly a sentence asks for a field, from 0 to about 1.5 */
+    public function score(FieldProfile $field, array $tokens, int $fields = 2): float
+    {
+        $cue = $this->cue($field->type, $tokens);
+        [$names, $words] = $this->overlap($field, $tokens);
+        if ($field->field->cues !== [] && Phrases::listed($field->field->cues)->in($tokens)) {
+            $names = max($names, 0.7);
+        }
+        $role = $this->role($field, $tokens);
+        $only = $fields === 1 ? 0.3 : 0.0;
+
+        return match ($field->type) {
+            ValueType::PersonName => $cue < 0.4 && $names < 0.6 ? 0.0 : 0.7 * $cue + 0.5 * $names + 0.2 * $words + $role + $this->part($field, $tokens),
+            ValueType::Phone, ValueType::Email, ValueType::PostalAddress => 0.7 * $cue + 0.5 * $names + 0.2 * $words + $role,
+            ValueType::Date, ValueType::Time, ValueType::DateTime, ValueType::Duration => 0.62 * $cue + 0.6 * $names + 0.3 * $words + $this->tense($field, $tokens),
+            ValueType::Number, ValueType::Money, ValueType::Reference => 0.45 * $cue + 0.7 * $names + 0.5 * $words + $this->measure($field, $tokens) + ($field->people && $this->people($tokens) ? 0.4 : 0.0) + ($field->age && $this->line($tokens, ' old ') ? 0.6 : 0.0) + $only,
+            ValueType::YesNo => $this->yesNo($field, $tokens, $names, $words),
+            ValueType::Choice => 0.25 * $cue + 0.75 * $names + 0.4 * $words + $this->options($field, $tokens),
+            ValueType::Text => ($names >= 0.3 || $words >= 0.3 ? 0.9 * $names + 0.5 * $words : 0.0) + $this->called($field, $tokens) + ($field->narrative && $this->words->phrases('extraction', 'open_questions')->in($tokens) ? 0.6 : 0.0),
+        };
+    }
+
+    /**
+     * @param list<Token> $tokens
+     *
+     * @return array{float, float} how much of the field's name, and of its description, stands in the words
+     */
+    public function overlap(FieldProfile $field, array $tokens): array
+    {
+        $stems = [];
+        foreach ($tokens as $token) {
+            $stems[$this->stemmer->stem($token->text)] = true;
+        }
+        $share = function (array $terms, bool $kin) use ($stems): float {
+            $sum = 0.0;
+            $of = 0.0;
+            foreach ($terms as $term => $weight) {
+                $of += $weight;
+                $term = (string) $term;
+                if (isset($stems[$term])) {
+                    $sum += $weight;
+                } elseif ($kin && $weight >= 0.5) {
+                    $near = 0.0;
+                    foreach ($stems as $stem => $true) {
+                        $stem = (string) $stem;
+                        if (strlen($stem) > 2) {
+                            $near = max($near, $this->lexicon->likeness($term, $stem));
+                        }
+                    }
+                    $sum += $near >= self::RELATED ? $weight * 0.6 * $near : 0.0;
+                }
+            }
+
+            return $of > 0.0 ? $sum / max($of, 0.8) : 0.0;
+        };
+        $words = $share($field->words, false);
+
+        return [$share($field->names, true), min(1.0, 2.0 * $words)];
+    }
+
+    /**
+     * Whether a word is one of some stems or means the same.
+     *
+     * @param list<string> $stems
+     */
+    public function kindred(string $word, array $stems, bool $same = false): bool
+    {
+        $stem = $this->stemmer->stem($word);
+        foreach ($stems as $one) {
+            if ($one === $stem || ! $same && strlen($stem) > 2 && $this->lexicon->likeness($one, $stem) >= 0.62) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param list<Token> $tokens */
+    public function cue(ValueType $type, array $tokens): float
+    {
+        $best = 0.0;
+        $all = [];
+        foreach ($this->asks($type)->all($tokens) as [$weight]) {
+            $best = max($best, (float) $weight);
+            $all[] = (float) $weight;
+        }
+
+        return $best;
+    }
+
+    /** @return Phrases<mixed> */
+    private function asks(ValueType $type): Phrases
+    {
+        return $this->words->phrases('extraction', 'ask_'.$type->value);
+    }
+
+    /** @param list<Token> $tokens */
+    private function yesNo(FieldProfile $field, array $tokens, float $names, float $words): float
+    {
+        $score = 0.8 * $names + 0.6 * $words;
+        foreach ($field->facts as $fact) {
+            foreach (['terms', 'true', 'false'] as $side) {
+                if ($fact[$side] !== [] && Phrases::listed($fact[$side])->in($tokens)) {
+                    $score = max($score, $side === 'terms' ? 0.55 : 0.5);
+                }
+            }
+        }
+
+        return $score;
+    }
+
+    /** @param list<Token> $tokens whether 'how heavy' and the like ask for this very measure */
+    private function measure(FieldProfile $field, array $tokens): float
+    {
+        $hit = $this->words->phrases('extraction', 'measures')->first($tokens);
+        if ($hit === null) {
+            return 0.0;
+        }
+        $stem = $this->stemmer->stem((string) $hit[0]);
+
+        return isset($field->names[$stem]) || isset($field->words[$stem]) ? 0.5 : 0.0;
+    }
+
+    /** @param list<Token> $tokens first and last names are asked for apart */
+    private function part(FieldProfile $field, array $tokens): float
+    {
+        if ($field->namePart === null) {
+            return 0.0;
+        }
+        $first = $this->words->phrases('extraction', 'name_first')->in($tokens);
+        $last = $this->words->phrases('extraction', 'name_last')->in($tokens);
+
+        return $first === $last ? 0.0 : (($field->namePart === 'first') === $first ? 0.2 : -0.8);
+    }
+
+    /** @param list<Token> $tokens 'what is she called?' asks for the name of an animal, a child, a thing */
+    private function called(FieldProfile $field, array $tokens): float
+    {
+        if (! isset($field->names['name'])) {
+            return 0.0;
+        }
+        $line = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ';
+
+        return preg_match("/ (?:(?:his|her|its|their|animal's|dog's|cat's|pet's|horse's|puppy's|kitten's|child's|baby's) name|(?:he|she|it|they) called|name of (?:the|your) \w+|(?:he's|she's|it's) called|name is (?:he|she|it)) /", $line) === 1 ? 0.6 : 0.0;
+    }
+
+    /** @param list<Token> $tokens share of the options that the question names */
+    private function options(FieldProfile $field, array $tokens): float
+    {
+        $stems = array_map(fn (Token $token): string => $this->stemmer->stem($token->text), $tokens);
+        $line = ' '.implode(' ', $stems).' ';
+        $named = 0;
+        foreach ($field->field->options as $option) {
+            foreach ([$option['label'], str_replace('_', ' ', $option['key']), ...$option['phrases']] as $phrase) {
+                if (str_contains($line, ' '.implode(' ', $this->stemmer->stems($phrase)).' ')) {
+                    $named++;
+
+                    continue 2;
+                }
+            }
+        }
+
+        return $named >= 2 ? 0.6 : ($named === 1 ? 0.25 : 0.0);
+    }
+
+    /** @param list<Token> $tokens 'your name' asks for the caller's, 'the patient's name' for somebody else's */
+    private function role(FieldProfile $field, array $tokens): float
+    {
+        $line = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ';
+        $theirs = preg_match('/ (?:his|her|their|patient\'?s?|child\'?s?|son\'?s|daughter\'?s|pupil\'?s?|guest\'?s?|recipient\'?s?|tenant\'?s?|driver\'?s?|deceased|policyholder\'?s?|employee\'?s?|resident\'?s?|student\'?s?|witness(?:\'s)?|owner\'?s?|emergency contact|next of kin|other (?:driver|person|party)(?:\'s)?|somebody else|someone else|business|company|firm) /', $line) === 1;
+        $yours = preg_match('/ (?:your|you|yourself|calling|speaking|ringing) /', $line) === 1;
+
+        return match (true) {
+            $field->role === 'caller' && $theirs && ! $yours => -0.6,
+            $field->role === 'other' && $theirs => 0.15,
+            $field->role === 'other' && $yours && ! $theirs => $field->type === ValueType::PersonName ? -0.3 : -0.15,
+            $field->role === 'caller' && $yours => 0.15,
+            default => 0.0,
+        };
+    }
+
+    /** @param list<Token> $tokens */
+    private function tense(FieldProfile $field, array $tokens): float
+    {
+        $words = array_map(static fn (Token $token): string => $token->text, $tokens);
+        $past = array_intersect($words, ['did', 'was', 'were', 'happened', 'born', 'birth', 'since', 'started', 'last', 'bought', 'occur', 'notice', 'noticed', 'birthday']) !== [];
+        $future = array_intersect($words, ['would', 'will', 'like', 'want', 'need', 'can', 'could', 'suit', 'suits', 'prefer', 'shall', 'looking', 'arriving', 'should']) !== [];
+        if ($past === $future) {
+            return 0.0;
+        }
+
+        return match (true) {
+            $field->tense === 'past' && $past, $field->tense === 'future' && $future => 0.12,
+            $field->tense === 'past' && $future, $field->tense === 'future' && $past => -0.3,
+            default => 0.0,
+        };
+    }
+
+    /** @param list<Token> $tokens */
+    private function people(array $tokens): bool
+    {
+        return preg_match('/ (?:how many (?:of you|people|guests|in|will|are|is it|persons|adults|for|would|coming|covers|diners|heads|would you like)|party of|number of (?:people|guests|adults)|many is) /', ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ') === 1
+            || preg_match('/\bhow many\b/', implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens))) === 1 && count($tokens) < 5;
+    }
+
+    /** @param list<Token> $tokens */
+    private function line(array $tokens, string $needle): bool
+    {
+        return str_contains(' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ', $needle);
+    }
+
+    /** @param list<Token> $tokens whether the question asks for the opposite of what the field states */
+    private function flipped(FieldProfile $field, array $tokens): bool
+    {
+        if ($field->type !== ValueType::YesNo) {
+            return false;
+        }
+        $stems = [];
+        foreach ($tokens as $token) {
+            $stems[$this->stemmer->stem($token->text)] = true;
+        }
+        foreach ($field->names as $term => $weight) {
+            foreach ($this->opposed[(string) $term] ?? [] as $other => $true) {
+                if (isset($stems[$other]) && ! isset($stems[$term])) {
+                    return true;
+                }
+            }
+        }
+        // 'Is this your first time with us?' asks a returning customer for a no.
+        foreach ($field->facts as $fact) {
+            if ($fact['false'] !== [] && Phrases::listed($fact['false'])->in($tokens) && ! ($fact['true'] !== [] && Phrases::listed($fact['true'])->in($tokens))) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param list<FieldProfile> $fields */
+    private function named(array $fields, string $key): FieldProfile
+    {
+        foreach ($fields as $field) {
+            if ($field->key() === $key) {
+                return $field;
+            }
+        }
+
+        throw new \OutOfBoundsException("There is no field {$key}.");
+    }
+}

@@ -1,0 +1,219 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Extraction;
+
+use Ringo\Language\Phrases;
+use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
+use Ringo\Understanding\Context;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\Understanding;
+use Ringo\Value\ValueType;
+
+/**
+ * Reads values for the fields of a sheet, with what the field says of them besides its type: past days lie behind the call,
+ * first names are one word, numbers of others are not the caller's.
+ */
+final class Readings
+{
+    /** @var array<string, Phrases<string>> */
+    private array $phrases = [];
+
+    public function __construct(private readonly Understanding $understanding, private readonly Vocabulary $words)
+    {
+    }
+
+    public function hear(string $text): Heard
+    {
+        return $this->understanding->hear($text);
+    }
+
+    public function read(FieldProfile $field, Heard|string $heard, \DateTimeImmutable $now, string $country, bool $asked): Reading
+    {
+        $heard = is_string($heard) ? $this->hear($heard) : $heard;
+        $reading = $this->understanding->read($field->type, $heard, new Context($now, $country, $field->field->options, $asked, $field->pattern));
+        if (! $reading->found()) {
+            return $reading;
+        }
+        $value = $reading->value;
+        if ($field->type === ValueType::Date && is_string($value) && $field->tense === 'past') {
+            return $this->with($reading, $this->behind($value, $reading->said, $now));
+        }
+        if ($field->type === ValueType::PersonName && $field->namePart !== null && is_string($value)) {
+            $parts = explode(' ', $value);
+
+            return $this->with($reading, $field->namePart === 'first' ? $parts[0] : end($parts));
+        }
+        if ($field->type === ValueType::Time && ! $asked && ! $this->clock($heard, $reading)) {
+            return Reading::none();
+        }
+        if ($field->type === ValueType::Phone && $this->somebodyElses($heard, $reading)) {
+            return Reading::none('the number of somebody else');
+        }
+        if ($field->type === ValueType::Reference && ! $asked && $this->understanding->read(ValueType::Phone, $heard, new Context($now, $country, [], false))->overlaps($reading)) {
+            return Reading::none();
+        }
+        if ($field->field->type === ValueType::Text && is_string($value) && $field->type === ValueType::Reference && $country === 'GB' && preg_match('/^([A-Z]{1,2}\d[A-Z\d]?)(\d[A-Z]{2})$/', $value, $m) === 1) {
+            // A British postcode is written with its space.
+            $spaced = $m[1].' '.$m[2];
+
+            return $field->field->pattern === null || preg_match('~'.str_replace('~', '\~', $field->field->pattern).'~u', $spaced) === 1 ? $this->with($reading, $spaced) : $reading;
+        }
+
+        return $reading;
+    }
+
+    /** Reads a type without regard to any field. */
+    public function plain(ValueType $type, Heard $heard, \DateTimeImmutable $now, string $country, bool $asked): Reading
+    {
+        return $this->understanding->read($type, $heard, new Context($now, $country, [], $asked));
+    }
+
+    /**
+     * @param list<string> $list
+     *
+     * @return Phrases<string>
+     */
+    public function phrases(string $name, array $list): Phrases
+    {
+        return $this->phrases[$name] ??= Phrases::listed($list);
+    }
+
+    public function named(string $section, Heard $heard): bool
+    {
+        return $this->words->phrases('extraction', $section)->in($heard->tokens === [] ? $heard->all : $heard->tokens);
+    }
+
+    /** A yes or no, or taking a proposal; null where neither. */
+    public function reaction(Heard $heard, \DateTimeImmutable $now): ?bool
+    {
+        if ($heard->all === []) {
+            return null;
+        }
+        $reading = $this->understanding->read(ValueType::YesNo, $heard, new Context($now));
+        if ($reading->found()) {
+            return $reading->value === true;
+        }
+        $hit = $this->words->phrases('extraction', 'agrees')->first($heard->all);
+
+        return $hit !== null && $hit[1] < 4 && ! $this->turnedDown($heard) ? true : null;
+    }
+
+    /** Whether the caller turns something down: 'Tuesday is no good'. */
+    public function turnedDown(Heard $heard): bool
+    {
+        return $this->words->phrases('extraction', 'rejects')->in($heard->all);
+    }
+
+    /** The utterance without what is turned down, and without questions about the business ('what time do you close?'). */
+    public function wanted(Heard $heard): Heard
+    {
+        $clauses = $this->clauses($heard, true);
+        $rejects = $this->words->phrases('extraction', 'rejects');
+        $asks = $this->words->phrases('extraction', 'side_questions');
+        $kept = [];
+        $line = ' '.$heard->cleaned().' ';
+        $over = preg_match('/ (?:it|that|we|there|they) (?:was|were|used to be) .* (?:but|now) /', $line) === 1;
+        foreach ($clauses as $tokens) {
+            // 'It was eight, but it's nine now.'
+            if ($over && count($clauses) > 1 && in_array($tokens[0]->text, ['it', 'that', 'we', 'there', 'they'], true) && in_array($tokens[1]->text ?? '', ['was', 'were', 'used'], true)) {
+                continue;
+            }
+            if ($rejects->in($tokens) || ($hit = $asks->first($tokens)) !== null && $hit[1] < 4) {
+                continue;
+            }
+            array_push($kept, ...$tokens);
+        }
+
+        return count($kept) === count($heard->tokens) ? $heard : $heard->only($kept);
+    }
+
+    /**
+     * Sentences, or clauses, of an utterance. What takes back the words before it stays with them.
+     *
+     * @return list<list<Token>>
+     */
+    public function clauses(Heard $heard, bool $fine = false): array
+    {
+        $marks = $this->words->phrases('talk', 'corrections');
+        $clauses = [];
+        $current = [];
+        foreach ($heard->tokens as $i => $token) {
+            $break = $fine
+                ? $token->afterBreak() || in_array($token->text, ['but', 'though', 'although'], true)
+                : preg_match('/[.?!…;]\s|\s[—–-]\s/u', $token->gap) === 1;
+            $next = $marks->at($heard->tokens, $i);
+            $takesBack = $next !== null && ! ($next[1] === 1 && in_array($token->text, ['no', 'sorry'], true) && $fine && ! $this->values(array_slice($heard->tokens, $i, 6)));
+            if ($break && $current !== [] && ! $takesBack) {
+                $clauses[] = $current;
+                $current = [];
+            }
+            $current[] = $token;
+        }
+        if ($current !== []) {
+            $clauses[] = $current;
+        }
+
+        return $clauses;
+    }
+
+    /** @param list<Token> $tokens */
+    private function values(array $tokens): bool
+    {
+        foreach ($tokens as $token) {
+            if (preg_match('/\d/', $token->text) === 1) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function with(Reading $reading, mixed $value): Reading
+    {
+        return $value === $reading->value ? $reading : Reading::of($value, $reading->confidence, $reading->said, $reading->start, $reading->end);
+    }
+
+    /** 'On Tuesday' of something that has happened is the last one. */
+    private function behind(string $date, string $said, \DateTimeImmutable $now): string
+    {
+        $today = $now->format('Y-m-d');
+        if ($date <= $today) {
+            return $date;
+        }
+        $days = (int) (new \DateTimeImmutable($today))->diff(new \DateTimeImmutable($date))->days;
+        if ($days <= 14 && preg_match('/\b(mon|tues?|wed(?:nes)?|thu(?:rs?)?|fri|sat(?:ur)?|sun)(?:day)?\b/i', $said) === 1) {
+            return (new \DateTimeImmutable($date))->modify($days > 7 ? '-14 days' : '-7 days')->format('Y-m-d');
+        }
+        if ($days < 400 && preg_match('/\b(19|20)\d\d\b|tomorrow|next/i', $said) !== 1) {
+            $shorter = preg_match('/\b(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)|\d[\/.]\d/i', $said) === 1 ? '-1 year' : '-1 month';
+
+            return (new \DateTimeImmutable($date))->modify($shorter)->format('Y-m-d');
+        }
+
+        return $date;
+    }
+
+    /** Whether unasked words are an hour indeed: 'at eight', 'half seven', '3 pm', not 'tomorrow, just one night'. */
+    private function clock(Heard $heard, Reading $reading): bool
+    {
+        if (preg_match("/[ap]\\.?m\\b|\\d[:.]\\d\\d|o'?clock|half|quarter|noon|midday|midnight|first thing|lunch|past|fifteen|thirty|forty|twenty|in (?:an?|two|three) hours?/i", $reading->said) === 1) {
+            return true;
+        }
+        $before = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->start < $reading->end && $token->end > $reading->start - 12));
+
+        return array_filter($before, static fn (Token $token): bool => in_array($token->text, ['at', 'by', 'around', 'about', 'say', 'from', 'morning', 'afternoon', 'evening', 'night', 'tonight'], true)) !== [];
+    }
+
+    private function somebodyElses(Heard $heard, Reading $reading): bool
+    {
+        $before = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->end <= $reading->start && $token->start > $reading->start - 42));
+        $own = $this->words->phrases('extraction', 'my_number')->first($before);
+        $other = $this->words->phrases('extraction', 'not_my_number')->first($before);
+
+        return $other !== null && ($own === null || $own[1] < $other[1]);
+    }
+}

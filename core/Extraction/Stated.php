@@ -1,0 +1,435 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Extraction;
+
+use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Reading;
+use Ringo\Value\ValueType;
+
+/**
+ * What the other side stated: read back, offered, or told.
+ *
+ * It becomes a value only where the caller agrees to it; what is merely told (the shop's number, a price) is nobody's.
+ */
+final readonly class Stated
+{
+    public function __construct(private Readings $readings, private Questions $questions, private Vocabulary $words)
+    {
+    }
+
+    /** Takes back what the caller wished for where the other side cannot give it. */
+    public function deny(Hearing $hearing, Exchange $exchange): void
+    {
+        if ($exchange->asked === '' || ! $this->words->phrases('extraction', 'denials')->in($this->readings->hear($exchange->asked)->all)) {
+            return;
+        }
+        foreach ($hearing->ledger->claims() as $key => $claim) {
+            $type = $hearing->field($key)?->type;
+            if ($claim->turn !== null && $claim->turn >= $exchange->turn - 2 && ! $claim->confirmed && $claim->origin !== Claim::AGREED
+                && in_array($type, [ValueType::Date, ValueType::Time, ValueType::DateTime], true) && $hearing->field($key)?->tense !== 'past'
+                && ! $this->stillOffered($hearing, $exchange, $key)) {
+                $hearing->ledger->drop($key);
+            }
+        }
+    }
+
+    /**
+     * @return list<string> fields settled by the caller's yes, or by the choice between what was offered
+     */
+    public function settle(Hearing $hearing, Exchange $exchange, ?bool $reaction): array
+    {
+        if ($exchange->asked === '' || $exchange->goesOn) {
+            return [];
+        }
+        $chosen = $this->chosen($hearing, $exchange);
+        if ($chosen !== [] || $reaction !== true) {
+            return $chosen;
+        }
+        $settled = [];
+        foreach ($this->targets($exchange->asked) as $sentence) {
+            foreach ($hearing->fields as $field) {
+                $reading = $this->stated($hearing, $field, $sentence['text'], $sentence['check'] || $sentence['offer']);
+                if ($reading === null || ! $reading->found()) {
+                    continue;
+                }
+                // 'I can do fifty on Friday': a counter-offer, not a yes.
+                if ($this->countered($hearing, $exchange, $field, $reading)) {
+                    continue;
+                }
+                if ($this->agreed($hearing, $exchange, $field, $reading, $sentence)) {
+                    $settled[] = $field->key();
+                }
+            }
+        }
+
+        return array_values(array_unique($settled));
+    }
+
+    private function countered(Hearing $hearing, Exchange $exchange, FieldProfile $field, Reading $stated): bool
+    {
+        if (! in_array($field->type, [ValueType::Money, ValueType::Date, ValueType::Time, ValueType::DateTime, ValueType::Number, ValueType::Duration], true)) {
+            return false;
+        }
+        $own = $this->readings->read($field, $this->readings->wanted($exchange->heard), $hearing->now, $hearing->transcript->country, true);
+
+        return $own->found() && $own->value !== $stated->value && ! ($field->type === ValueType::DateTime && is_string($own->value) && is_string($stated->value) && substr($own->value, 0, 10) === substr($stated->value, 0, 10));
+    }
+
+    /**
+     * Fields whose held value stands in what the other side just said.
+     *
+     * @return list<string>
+     */
+    public function readBack(Hearing $hearing, string $asked): array
+    {
+        $fields = [];
+        foreach ($hearing->fields as $field) {
+            if ($hearing->ledger->of($field->key()) === null) {
+                continue;
+            }
+            foreach ($this->questions->sentences($asked) as $sentence) {
+                $reading = $this->stated($hearing, $field, $sentence['text'], true);
+                if ($reading !== null && $reading->found() && ($field->tense !== 'past' || $reading->value === $hearing->ledger->of($field->key())?->value || $this->questions->overlap($field, $sentence['tokens'])[0] >= 0.5)) {
+                    $fields[] = $field->key();
+
+                    continue 2;
+                }
+            }
+        }
+
+        return $fields;
+    }
+
+    /** Whether the words ask for a yes to what they say. */
+    public function checks(string $asked): bool
+    {
+        $sentences = $this->questions->sentences($asked);
+        $last = end($sentences);
+
+        return $last !== false && ($this->words->phrases('extraction', 'checks')->in($last['tokens']) && ($last['question'] || count($sentences) === 1) || count($sentences) > 1 && $this->words->phrases('extraction', 'checks')->in($sentences[0]['tokens']) && ! $last['question']);
+    }
+
+    /**
+     * The sentences that a yes would be about.
+     *
+     * @return list<array{text: string, check: bool, offer: bool, sure: bool}>
+     */
+    private function targets(string $asked): array
+    {
+        $sentences = $this->questions->sentences($asked);
+        $marked = array_map(fn (array $sentence): array => [
+            'text' => $sentence['text'],
+            'check' => $this->words->phrases('extraction', 'checks')->in($sentence['tokens']),
+            'offer' => $this->words->phrases('extraction', 'offers')->in($sentence['tokens']),
+            'question' => str_contains($sentence['text'], '?'),
+        ], $sentences);
+        $questions = array_keys(array_filter($marked, static fn (array $one): bool => $one['question']));
+        $last = $questions === [] ? null : end($questions);
+        $targets = [];
+        foreach ($marked as $i => $one) {
+            // A question of its own between a statement and the answer takes the yes for itself.
+            $for = $last === null || $i === $last || ($marked[$last]['check'] || $marked[$last]['offer']) && ! $one['question'];
+            if ($for) {
+                // A bare value with a question mark is offered: 'Friday at nine?'.
+                $bare = $one['question'] && preg_match('/^(?:and |so )?(?:what|when|where|who|which|how|why|can i|could i|may i)\b/i', $one['text']) !== 1;
+                $targets[] = ['text' => $one['text'], 'check' => $one['check'] || $last !== null && $marked[$last]['check'] || $bare && str_word_count($one['text']) <= 6, 'offer' => $bare || $one['offer'] || $last !== null && $marked[$last]['offer'], 'sure' => $last !== null];
+            }
+        }
+
+        return $targets;
+    }
+
+    /** @param array{text: string, check: bool, offer: bool, sure: bool} $sentence */
+    private function agreed(Hearing $hearing, Exchange $exchange, FieldProfile $field, Reading $reading, array $sentence): bool
+    {
+        $key = $field->key();
+        $known = $hearing->ledger->of($key);
+        if ($known !== null && $known->value === $reading->value) {
+            $hearing->ledger->confirm($key);
+
+            return true;
+        }
+        $when = in_array($field->type, [ValueType::Date, ValueType::Time, ValueType::DateTime], true);
+        if ($known !== null) {
+            $near = is_string($known->value) && is_string($reading->value) && levenshtein(substr(strtolower($known->value), 0, 250), substr(strtolower($reading->value), 0, 250)) <= 4 && abs(strlen($known->value) - strlen($reading->value)) <= 2;
+            $may = $when ? $field->tense !== 'past' && ($sentence['check'] || $sentence['offer'] || ! $sentence['sure']) && ! $this->several($hearing, $exchange, $field, $sentence['text'])
+                : ($field->type === ValueType::PersonName ? $near && ! str_contains($exchange->asked, 'speaking') : ($near && $sentence['check']));
+            if (! $may) {
+                return false;
+            }
+            $hearing->claim($field, $reading->value, 0.86, $exchange, '', Claim::AGREED);
+            if (! $when) {
+                $hearing->ledger->replace($key, ($hearing->ledger->of($key) ?? throw new \LogicException('just taken'))->doubted('read back differently from what was said; please check'));
+            }
+
+            return true;
+        }
+        $tokens = $this->readings->hear($sentence['text'])->all;
+        [$names, $more] = $this->questions->overlap($field, $tokens);
+        $may = match ($field->type) {
+            ValueType::Date, ValueType::DateTime, ValueType::Time => $field->tense !== 'past' && ($sentence['check'] || $sentence['offer']) && ! $this->several($hearing, $exchange, $field, $sentence['text']) || $names >= 0.6 && $sentence['check'],
+            ValueType::Phone => ($sentence['check'] || $sentence['sure']) && preg_match('/\b(?:your (?:number|mobile|phone|cell|contact)|you on|reach you|call you|ring you|contact you|number (?:is|as|ending)|number for you|good number|best number|right number|number still)\b/i', $sentence['text']) === 1 && preg_match('/\b(our|my|call us|ring us)\b/i', $sentence['text']) !== 1,
+            ValueType::Email => preg_match('/\b(our|my|email us)\b/i', $sentence['text']) !== 1 && ($sentence['check'] || $sentence['sure']),
+            ValueType::PersonName => $sentence['sure'] && $field->role !== 'other' || $names >= 0.7 && $sentence['check'],
+            ValueType::PostalAddress => preg_match("/\b(our|we're at|we are at|find us)\b/i", $sentence['text']) !== 1 && ($sentence['check'] || $sentence['sure']),
+            ValueType::Choice => $sentence['check'] || $sentence['offer'] || $sentence['sure'] && $names + $more >= 0.3,
+            ValueType::Reference => $sentence['check'] && ($names >= 0.5 || $field->pattern !== null) && preg_match('/\b(?:our|my|your reference is|reference for this|here is your|will be)\b/i', $sentence['text']) !== 1,
+            ValueType::Number, ValueType::Duration => $sentence['check'] && $names + $more >= 0.5 || $field->people && $this->readings->hear($sentence['text'])->tokens !== [] && $sentence['check'],
+            ValueType::Money => $sentence['check'] && $names >= 0.7,
+            default => false,
+        };
+        if (! $may) {
+            return false;
+        }
+        $hearing->claim($field, $reading->value, $sentence['check'] || $when ? 0.86 : 0.8, $exchange, '', Claim::AGREED);
+
+        return true;
+    }
+
+    /** Whether more than one field could be meant by a day or an hour. */
+    private function several(Hearing $hearing, Exchange $exchange, FieldProfile $field, string $sentence): bool
+    {
+        return $this->likeliest($hearing, $exchange, $field->kin(), $sentence)?->key() !== $field->key();
+    }
+
+    /** Of several fields that a day or an hour could belong to, the one the talk is about. */
+    private function likeliest(Hearing $hearing, Exchange $exchange, string $kin, string $sentence): ?FieldProfile
+    {
+        $tokens = $this->readings->hear($exchange->asked.' '.$this->before($hearing, $exchange))->all;
+        $hour = $this->hour($this->readings->hear($sentence), $hearing, true) !== null;
+        $best = null;
+        $most = -INF;
+        foreach ($hearing->fields as $field) {
+            if ($field->kin() !== $kin || $field->tense === 'past') {
+                continue;
+            }
+            $known = $hearing->ledger->of($field->key());
+            $score = $this->questions->overlap($field, $tokens)[0] + 0.4 * $this->questions->overlap($field, $tokens)[1] + (isset($hearing->open[$field->key()]) ? 0.4 : 0.0)
+                + ($field->type === ValueType::DateTime ? ($hour ? 0.3 : -0.3) : 0.0) - ($field->span === 'end' ? 0.1 : 0.0) - ($known !== null && $known->origin !== Claim::WANTED ? 0.1 : 0.0);
+            if ($score > $most + 0.001) {
+                [$best, $most] = [$field, $score];
+            }
+        }
+
+        return $best;
+    }
+
+    /** What the caller said last before this. */
+    private function before(Hearing $hearing, Exchange $exchange): string
+    {
+        for ($i = $exchange->turn - 1; $i >= 0; $i--) {
+            if ($hearing->transcript->turns[$i]->by === 'caller') {
+                return $hearing->transcript->turns[$i]->text;
+            }
+        }
+
+        return '';
+    }
+
+    private function stated(Hearing $hearing, FieldProfile $field, string $sentence, bool $asking): ?Reading
+    {
+        if (in_array($field->type, [ValueType::Text, ValueType::YesNo], true)) {
+            return null;
+        }
+        $country = $hearing->transcript->country;
+        if ($field->type === ValueType::PersonName) {
+            return $this->name($hearing, $field, $sentence, $asking);
+        }
+        $asked = match ($field->type) {
+            ValueType::Time, ValueType::DateTime => preg_match('/\b(?:at|by|around|say|for)\s+(?:a quarter|half|quarter|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|noon|midday|\d)|\b\d{1,2}(?::\d\d|\s?[ap]\.?m)|o\'?clock|first thing/i', $sentence) === 1,
+            ValueType::PostalAddress => $asking && preg_match('/\baddress\b|\bat \d|\bto \d/i', $sentence) === 1,
+            ValueType::Number => $field->people && preg_match('/\b(?:for|of)\s+(?:\d+|two|three|four|five|six|seven|eight|nine|ten|twelve)\b/i', $sentence) === 1 && ! preg_match('/o\'?clock/', $sentence),
+            default => false,
+        };
+        if ($field->type === ValueType::Number) {
+            return $this->amount($hearing, $field, $sentence, $asked);
+        }
+        $reading = $hearing->dated($field, $this->readings->read($field, $sentence, $hearing->now, $country, $asked));
+        if (! $reading->found() && $field->type === ValueType::DateTime && preg_match('/\b(?:straight away|right away|today|right now|now|this (?:morning|afternoon|evening)|tonight)\b/i', $sentence) === 1) {
+            $hour = $this->hour($this->readings->hear($sentence), $hearing, true);
+            $reading = $hour === null ? $reading : Reading::of($hearing->now->format('Y-m-d').'T'.$hour, 0.8, '', 0, 0);
+        }
+        if (! $reading->found() && $field->type === ValueType::Reference && $asking) {
+            $reading = $this->readings->read($field, $sentence, $hearing->now, $country, $this->questions->overlap($field, $this->readings->hear($sentence)->all)[0] >= 0.5);
+        }
+
+        return $reading;
+    }
+
+    private function amount(Hearing $hearing, FieldProfile $field, string $sentence, bool $people): Reading
+    {
+        $heard = $this->readings->hear($sentence);
+        if ($people && preg_match('/\b(?:for|of)\s+(\d+|two|three|four|five|six|seven|eight|nine|ten|twelve)\b(?!\s*(?:o|am|pm|:|thirty|fifteen|st|nd|th))/i', $sentence, $m) === 1) {
+            return $this->readings->read($field, $m[1], $hearing->now, $hearing->transcript->country, true);
+        }
+        if ($this->questions->overlap($field, $heard->all)[0] < 0.5) {
+            return Reading::none();
+        }
+
+        return $this->readings->read($field, $heard, $hearing->now, $hearing->transcript->country, false);
+    }
+
+    /** A name the other side says: 'am I speaking with Dana Cole?', 'so that is Dana Cole'. */
+    private function name(Hearing $hearing, FieldProfile $field, string $sentence, bool $asking): ?Reading
+    {
+        $tokens = $this->readings->hear($sentence)->tokens;
+        $hit = $this->words->phrases('extraction', 'name_stated')->first($tokens);
+        if ($hit === null || ! isset($tokens[$hit[1] + $hit[2]])) {
+            return null;
+        }
+        $after = [];
+        foreach (array_slice($tokens, $hit[1] + $hit[2], 4) as $i => $token) {
+            if ($i > 0 && ($token->afterBreak() || in_array($token->text, ['at', 'on', 'for', 'and', 'from', 'is', 'of', 'who', 'calling', 'speaking', 'please', 'there'], true))) {
+                break;
+            }
+            $after[] = $token;
+        }
+        $words = implode(' ', array_map(static fn (Token $token): string => $token->original, $after));
+        if (preg_match('/^\p{Lu}/u', $words) !== 1) {
+            return null;
+        }
+
+        return $this->readings->read($field, $words, $hearing->now, $hearing->transcript->country, true);
+    }
+
+    private function stillOffered(Hearing $hearing, Exchange $exchange, string $key): bool
+    {
+        $field = $hearing->field($key);
+        $claim = $hearing->ledger->of($key);
+        if ($field === null || $claim === null) {
+            return true;
+        }
+        $denials = $this->words->phrases('extraction', 'denials');
+        foreach ($this->questions->sentences($exchange->asked) as $sentence) {
+            if (! $denials->in($sentence['tokens'])) {
+                $reading = $this->stated($hearing, $field, $sentence['text'], true);
+                if ($reading?->value === $claim->value) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Two or more times were offered and the caller takes one: 'Thursday's good', 'the later one'.
+     *
+     * @return list<string>
+     */
+    private function chosen(Hearing $hearing, Exchange $exchange): array
+    {
+        $day = $this->likeliest($hearing, $exchange, 'day', $exchange->asked);
+        $time = $this->kind($hearing, ValueType::Time);
+        $date = $day?->type === ValueType::Date ? $day : null;
+        $both = $day?->type === ValueType::DateTime ? $day : null;
+        if ($date === null && $time === null && $both === null) {
+            return [];
+        }
+        $offers = $this->alternatives($hearing, $exchange->asked);
+        if (count($offers) < 2) {
+            return [];
+        }
+        $said = $this->readings->wanted($exchange->heard);
+        $day = $this->day($said, $hearing, true);
+        $hour = $this->hour($said, $hearing, true);
+        $picked = array_values(array_filter($offers, static fn (array $offer): bool => ($day === null || $offer['date'] === $day) && ($hour === null || $offer['time'] === $hour)));
+        if ($day === null && $hour === null) {
+            $place = $this->place($said, count($offers));
+            $picked = $place === null ? [] : [$offers[$place]];
+        }
+        if (count($picked) !== 1) {
+            return [];
+        }
+        $settled = [];
+        $offer = $picked[0];
+        foreach ([[$date, $offer['date']], [$time, $offer['time']], [$both, $offer['date'] === null || $offer['time'] === null ? null : $offer['date'].'T'.$offer['time']]] as [$field, $value]) {
+            if ($field !== null && $value !== null) {
+                $hearing->claim($field, $value, 0.88, $exchange, '', Claim::AGREED);
+                $settled[] = $field->key();
+            }
+        }
+
+        return $settled;
+    }
+
+    /** @return list<array{date: ?string, time: ?string}> */
+    private function alternatives(Hearing $hearing, string $asked): array
+    {
+        $offers = [];
+        foreach ($this->questions->sentences($asked) as $sentence) {
+            if (preg_match('/\bor\b/i', $sentence['text']) !== 1) {
+                continue;
+            }
+            $day = null;
+            foreach (preg_split('/\s*,?\s*\bor\b\s*|,\s*/i', $sentence['text']) ?: [] as $part) {
+                $heard = $this->readings->hear($part);
+                $own = $this->day($heard, $hearing, false);
+                $hour = $this->hour($heard, $hearing, preg_match('/\b(?:at|say)\s+(?:a quarter|half|quarter|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\d)|^\s*(?:at\s+)?(?:half|quarter)?\s*(?:past\s+)?(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\d{1,2})\b/i', $part) === 1);
+                if ($own === null && $hour === null) {
+                    continue;
+                }
+                if ($hour !== null && $offers !== [] && $hearing->lastTime === null) {
+                    // Hours are offered one after another.
+                    $last = end($offers)['time'];
+                    $hour = $last !== null && $own === null && $hour < $last && (int) $hour < 12 ? sprintf('%02d%s', (int) $hour + 12, substr($hour, 2)) : $hour;
+                }
+                $day = $own ?? $day;
+                $offers[] = ['date' => $day, 'time' => $hour];
+            }
+        }
+
+        return $offers;
+    }
+
+    private function day(Heard $heard, Hearing $hearing, bool $asked): ?string
+    {
+        $value = $this->readings->plain(ValueType::Date, $heard, $hearing->now, $hearing->transcript->country, $asked)->value;
+
+        if (is_string($value) && $hearing->nextWeek && preg_match('/\d|next|this|tomorrow|today|week/i', $heard->cleaned()) !== 1 && $value < $hearing->now->modify('monday next week')->format('Y-m-d')) {
+            return (new \DateTimeImmutable($value))->modify('+7 days')->format('Y-m-d');
+        }
+
+        return is_string($value) ? $value : null;
+    }
+
+    private function hour(Heard $heard, Hearing $hearing, bool $asked): ?string
+    {
+        $value = $this->readings->plain(ValueType::Time, $heard, $hearing->now, $hearing->transcript->country, $asked)->value;
+
+        return is_string($value) ? $hearing->hour($value, $heard->cleaned()) : null;
+    }
+
+    private function place(Heard $heard, int $of): ?int
+    {
+        $line = ' '.$heard->cleaned().' ';
+
+        return match (true) {
+            preg_match('/ (?:first|former|earlier|earliest|sooner|soonest) /', $line) === 1 => 0,
+            preg_match('/ (?:second|latter|later) /', $line) === 1 => min(1, $of - 1),
+            preg_match('/ (?:third) /', $line) === 1 && $of > 2 => 2,
+            preg_match('/ (?:last|latest) /', $line) === 1 => $of - 1,
+            default => null,
+        };
+    }
+
+    /** The field a time that is agreed on belongs to. */
+    private function kind(Hearing $hearing, ValueType $type): ?FieldProfile
+    {
+        $open = null;
+        foreach ($hearing->fields as $field) {
+            if ($field->type === $type && $field->tense !== 'past') {
+                if (isset($hearing->open[$field->key()])) {
+                    return $field;
+                }
+                $open ??= $field;
+            }
+        }
+
+        return $open;
+    }
+}
