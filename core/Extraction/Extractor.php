@@ -85,7 +85,7 @@ final class Extractor
             return;
         }
         if (! $exchange->goesOn) {
-            $hearing->open = $this->questions->asked($exchange->asked, $hearing->fields);
+            $hearing->open = $this->questions->asked($exchange->asked, $hearing->fields, $hearing->lastSaid);
             $hearing->pieces = '';
         }
         $hearing->consumed = [];
@@ -95,6 +95,7 @@ final class Extractor
         $settled = [...$settled, ...$this->takenBack->mend($hearing, $exchange, $reaction, $settled)];
         $settled = [...$settled, ...$this->answered->read($hearing, $exchange, $reaction, $settled)];
         $this->volunteered->read($hearing, $exchange, $settled);
+        $hearing->lastSaid = $exchange->heard->original;
         $hearing->pieces = trim($hearing->pieces.' '.$exchange->heard->original);
     }
 

@@ -50,6 +50,14 @@ final readonly class FieldProfile
         return new self($this->field, $this->type, $this->names, $this->words, $role, $this->tense, $span, $this->narrative, $this->namePart, $this->facts, $this->sensitive, $this->pattern, $this->people, $this->age);
     }
 
+    /** Notes and special requests: left empty unless somebody asks for them. */
+    public function extra(): bool
+    {
+        $title = strtolower($this->field->title.' '.str_replace('_', ' ', $this->field->key));
+
+        return preg_match('/\b(notes?|comments?|special|instructions?|extra|additional|feedback|requirements|anything else)\b/', $title) === 1 && preg_match('/\b(reason|problem|issue)\b/', $title) !== 1;
+    }
+
     /** Days and moments compete with each other for what was said. */
     public function kin(): string
     {

@@ -27,14 +27,14 @@ final readonly class FreeText
                 continue;
             }
             $answer = $this->asked($hearing, $field, $exchanges);
-            if ($answer === null && $main === null && ! $this->extra($field)) {
+            if ($answer === null && $main === null && ! $field->extra()) {
                 $answer = $this->opening($exchanges);
             }
             if ($answer === null) {
                 continue;
             }
             [$exchange, $text, $sure] = $answer;
-            if (! $this->extra($field)) {
+            if (! $field->extra()) {
                 $main ??= $field;
             }
             $hearing->claim($field, $text, $sure, $exchange, '', Claim::ANSWERED);
@@ -49,13 +49,6 @@ final readonly class FreeText
     public function gist(array $exchanges): string
     {
         return $this->opening($exchanges)[1] ?? '';
-    }
-
-    /** Notes and special requests are left empty unless somebody asked for them. */
-    private function extra(FieldProfile $field): bool
-    {
-        return preg_match('/\b(notes?|comments?|special|instructions?|extra|additional|feedback|requirements|anything else)\b/', strtolower($field->field->title.' '.str_replace('_', ' ', $field->key()))) === 1
-            && preg_match('/\b(reason|problem|issue)\b/', strtolower($field->field->title)) !== 1;
     }
 
     /**
@@ -79,7 +72,7 @@ final readonly class FreeText
             if ($text === '' || $yes === false && str_word_count($text) <= 4 || $this->nothing($exchange->heard)) {
                 continue;
             }
-            if (str_word_count($text) < 2 && $this->extra($field)) {
+            if (str_word_count($text) < 2 && $field->extra()) {
                 continue;
             }
             $best = [$exchange, $text, $question['score']];
@@ -149,8 +142,13 @@ final readonly class FreeText
     {
         $greetings = $this->words->phrases('extraction', 'greetings');
         $leads = $this->words->phrases('extraction', 'lead_ins');
+        $given = $this->words->set('given_names');
         while ($t !== [] && (($hit = $greetings->at($t, 0)) !== null || ($hit = $leads->at($t, 0)) !== null)) {
             $t = array_slice($t, $hit[1]);
+            // 'Hi Nick, …'
+            if (isset($t[1]) && isset($given[$t[0]->text]) && $t[1]->afterBreak()) {
+                $t = array_slice($t, 1);
+            }
         }
         // 'My name is Dan Hughes and I need …': what comes behind the name.
         $intro = $this->words->phrases('extraction', 'introductions')->at($t, 0);

@@ -25,6 +25,9 @@ final class Hearing
     /** What the caller said since the question, over listening noises. */
     public string $pieces = '';
 
+    /** What the caller said in the exchange before. */
+    public string $lastSaid = '';
+
     /** @var list<string> fields in the order in which they were filled */
     public array $filled = [];
 

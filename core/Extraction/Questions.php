@@ -42,10 +42,11 @@ final class Questions
 
     /**
      * @param list<FieldProfile> $fields
+     * @param string $before what the caller said before the question
      *
      * @return array<string, array{score: float, flipped: bool, sentence: string, last: bool}> by field, the likeliest first
      */
-    public function asked(string $text, array $fields): array
+    public function asked(string $text, array $fields, string $before = ''): array
     {
         $found = [];
         $sentences = $this->sentences($text);
@@ -59,8 +60,9 @@ final class Questions
             foreach ($fields as $field) {
                 $scores[$field->key()] = $this->score($field, $sentence['tokens'], count($fields));
                 // 'Would you like one?' asks for what the sentence before speaks of.
-                if ($field->type === ValueType::YesNo && $scores[$field->key()] < self::ASKED && $n === $last && isset($sentences[$n - 1]) && preg_match('/\b(one|that|it|them|those|so)\s*\?/i', $sentence['text']) === 1) {
-                    $scores[$field->key()] = 0.8 * $this->score($field, $sentences[$n - 1]['tokens'], count($fields));
+                if ($field->type === ValueType::YesNo && $scores[$field->key()] < self::ASKED && $n === $last && preg_match('/\b(one|that|it|them|those|so)\s*\?/i', $sentence['text']) === 1) {
+                    $earlier = array_merge($sentences[$n - 1]['tokens'] ?? [], $this->tokenizer->tokens($before));
+                    $scores[$field->key()] = $earlier === [] ? 0.0 : 0.8 * $this->score($field, $earlier, count($fields));
                 }
             }
             arsort($scores);
@@ -132,7 +134,7 @@ final class Questions
             ValueType::Number, ValueType::Money, ValueType::Reference => 0.45 * $cue + 0.7 * $names + 0.5 * $words + $this->measure($field, $tokens) + ($field->people && $this->people($tokens) ? 0.4 : 0.0) + ($field->age && $this->line($tokens, ' old ') ? 0.6 : 0.0) + $only,
             ValueType::YesNo => $this->yesNo($field, $tokens, $names, $words),
             ValueType::Choice => 0.25 * $cue + 0.75 * $names + 0.4 * $words + $this->options($field, $tokens),
-            ValueType::Text => ($names >= 0.3 || $words >= 0.3 ? 0.9 * $names + 0.5 * $words : 0.0) + $this->called($field, $tokens) + ($field->narrative && $this->words->phrases('extraction', 'open_questions')->in($tokens) ? 0.6 : 0.0),
+            ValueType::Text => ($names >= 0.3 || $words >= 0.3 ? 0.9 * $names + 0.5 * $words : 0.0) + $this->called($field, $tokens) + ($field->narrative && ! $field->extra() && $this->words->phrases('extraction', 'open_questions')->in($tokens) ? 0.6 : 0.0),
         };
     }
 
@@ -252,7 +254,7 @@ final class Questions
     /** @param list<Token> $tokens 'what is she called?' asks for the name of an animal, a child, a thing */
     private function called(FieldProfile $field, array $tokens): float
     {
-        if (! isset($field->names['name'])) {
+        if (! isset($field->names[$this->stemmer->stem('name')])) {
             return 0.0;
         }
         $line = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ';

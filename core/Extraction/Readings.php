@@ -205,7 +205,7 @@ final class Readings
         }
         $before = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->start < $reading->end && $token->end > $reading->start - 12));
 
-        return array_filter($before, static fn (Token $token): bool => in_array($token->text, ['at', 'by', 'around', 'about', 'say', 'from', 'morning', 'afternoon', 'evening', 'night', 'tonight'], true)) !== [];
+        return array_filter($before, static fn (Token $token): bool => in_array($token->text, ['at', 'by', 'around', 'about', 'say', 'from', 'morning', 'afternoon', 'evening', 'tonight'], true)) !== [];
     }
 
     private function somebodyElses(Heard $heard, Reading $reading): bool

@@ -76,6 +76,10 @@ final readonly class Stated
         }
         $own = $this->readings->read($field, $this->readings->wanted($exchange->heard), $hearing->now, $hearing->transcript->country, true);
 
+        if ($own->found() && $own->value !== $stated->value && $field->type === ValueType::Money && preg_match('/\?|\b(?:agree|pay|offer|could|would|can)\b/i', $exchange->asked) === 1 && ($hearing->ledger->of($field->key()) === null) && $this->questions->overlap($field, $this->readings->hear($exchange->asked)->all)[0] >= 0.3) {
+            $hearing->take($field, $own, $exchange, Claim::ANSWERED);
+        }
+
         return $own->found() && $own->value !== $stated->value && ! ($field->type === ValueType::DateTime && is_string($own->value) && is_string($stated->value) && substr($own->value, 0, 10) === substr($stated->value, 0, 10));
     }
 
@@ -167,6 +171,12 @@ final readonly class Stated
             }
 
             return true;
+        }
+        foreach ($hearing->fields as $other) {
+            // The same day is not taken for a second field as well.
+            if ($when && $other->key() !== $key && $other->kin() === $field->kin() && $hearing->ledger->of($other->key())?->value === $reading->value) {
+                return false;
+            }
         }
         $tokens = $this->readings->hear($sentence['text'])->all;
         [$names, $more] = $this->questions->overlap($field, $tokens);

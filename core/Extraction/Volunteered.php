@@ -124,6 +124,7 @@ final class Volunteered
                     return [$third, 2];
                 }
                 $reading = $read($sentence, false);
+                $reading = $reading->found() ? $reading : ($this->introduced($field, $sentence, $hearing) ?? $reading);
                 $ofAnother = $third !== null && $reading->found() && $third->overlaps($reading);
 
                 return [$ofAnother ? null : $reading, 1];
@@ -551,6 +552,34 @@ final class Volunteered
             $said = $sentence->between($part[0]->start, end($part)->end);
 
             return Reading::of($said, 0.76, $said, $part[0]->start, end($part)->end);
+        }
+
+        return null;
+    }
+
+    /** 'Hi, it's Paul Renshaw', 'I'm Jo Marsh and …': names that words of little weight bring. */
+    private function introduced(FieldProfile $field, Heard $sentence, Hearing $hearing): ?Reading
+    {
+        $given = $this->words->set('given_names');
+        $t = $sentence->tokens;
+        foreach ($t as $i => $token) {
+            if ($i > 6 || ! in_array($token->text, ["it's", 'its', "i'm", 'im', 'am', 'is', 'mr', 'mrs', 'miss', 'ms', 'dr', 'under', 'name'], true) || in_array($token->text, ['am', 'is'], true) && ! in_array($t[$i - 1]->text ?? '', ['i', 'it', 'this', 'name'], true)) {
+                continue;
+            }
+            $words = [];
+            foreach (array_slice($t, $i + 1, 4) as $k => $word) {
+                if ($k > 0 && ($word->afterBreak() || ! (preg_match('/^\p{Lu}/u', $word->original) === 1 && $word->text !== 'i' && ! str_starts_with($word->text, "i'") || isset($this->words->set('surnames')[$word->text]) && ctype_lower($words[0]->original)))) {
+                    break;
+                }
+                $words[] = $word;
+            }
+            if ($words === [] || ! isset($given[$words[0]->text]) && count($words) < 2 && ! in_array($token->text, ['mr', 'mrs', 'miss', 'ms', 'dr'], true) || preg_match('/^\p{Lu}/u', $words[0]->original) !== 1 && (! isset($given[$words[0]->text]) || isset($this->words->set('everyday_words')[$words[0]->text]))) {
+                continue;
+            }
+            $reading = $this->readings->read($field, $sentence->only($words), $hearing->now, $hearing->transcript->country, true);
+            if ($reading->found()) {
+                return Reading::of($reading->value, 0.8, $reading->said, $reading->start, $reading->end);
+            }
         }
 
         return null;

@@ -31,7 +31,7 @@ final readonly class Heard
         $original = mb_substr($original, 0, 4000);
         $straight = str_replace(['’', '‘', '`'], "'", $original);
         $all = (new Tokenizer)->tokens($straight);
-        $tokens = self::unstutter($words->phrases('talk', 'fillers')->without($all), $words);
+        $tokens = self::unstutter(self::unfilled($all, $words), $words);
 
         return new self($straight, $tokens, $all);
     }
@@ -78,6 +78,29 @@ final readonly class Heard
         }
 
         return $inside === 0 ? 0.5 : $inside / ($inside + 0.5 * $outside);
+    }
+
+    /**
+     * @param list<Token> $all
+     *
+     * @return list<Token> without 'um' and 'er'; 'HM' and 'ER' of a code stay
+     */
+    private static function unfilled(array $all, Vocabulary $words): array
+    {
+        $codes = [];
+        $guarded = [];
+        foreach ($all as $i => $token) {
+            $next = $all[$i + 1] ?? null;
+            if (preg_match('/^\p{Lu}{2,3}$/u', $token->original) === 1 && $next !== null && ($next->isDigits() || in_array($next->text, ['then', 'and'], true) && ($all[$i + 2] ?? null)?->isDigits() === true)) {
+                $codes[$token->start] = $token;
+                $guarded[] = new Token('§'.$token->text, $token->original, $token->start, $token->end, $token->gap);
+            } else {
+                $guarded[] = $token;
+            }
+        }
+        $kept = $words->phrases('talk', 'fillers')->without($guarded);
+
+        return $codes === [] ? $kept : array_map(static fn (Token $token): Token => isset($codes[$token->start]) ? $codes[$token->start]->withGap($token->gap) : $token, $kept);
     }
 
     /**

@@ -53,11 +53,12 @@ final readonly class WhenReader implements Reader
             $days = $this->days->find($t, $context);
             $clocks = $this->type === ValueType::Date ? $this->elapsedOnly($t, $context, $days) : $this->clocks->find($t, $context, $days, $context->asked);
             // Unasked, a bare hour is none, but it still makes an alternative: 'at two or three'.
-            if (! $context->asked && $clocks !== [] && $this->several($this->clocks->find($t, $context, $days, true), $t, $context) !== null) {
+            if (! $context->asked && $clocks !== [] && $this->several($this->withoutCounts($this->clocks->find($t, $context, $days, true), $t), $t, $context) !== null) {
                 $doubt = 'more than one time was named';
 
                 continue;
             }
+            $clocks = $this->withoutCounts($clocks, $t);
             if ($days === [] && $clocks === []) {
                 $doubt = $this->vague($t) ?? $doubt;
 
@@ -100,6 +101,24 @@ final readonly class WhenReader implements Reader
         }
 
         return Reading::of($value, $context->asked ? 0.62 + 0.36 * $heard->explained($from, $to, $this->words) : 0.86, $heard->between($from, $to), $from, $to);
+    }
+
+    /**
+     * Beside a plain time, a bare number behind 'for' counts something else: 'a table for six at half seven'.
+     *
+     * @param list<Span> $clocks
+     * @param list<Token> $t
+     *
+     * @return list<Span>
+     */
+    private function withoutCounts(array $clocks, array $t): array
+    {
+        if (count($clocks) < 2) {
+            return $clocks;
+        }
+        $kept = array_values(array_filter($clocks, static fn (Span $span): bool => ! ($span->end() - $span->from === 1 && in_array($t[$span->from - 1]->text ?? '', ['for', 'of'], true) && preg_match('/[:h]|[ap]m$/', $t[$span->from]->text) !== 1)));
+
+        return $kept === [] ? $clocks : $kept;
     }
 
     /**
