@@ -161,12 +161,23 @@ final readonly class Answered
     private function typed(FieldProfile $field, Heard $rest, Exchange $exchange, Hearing $hearing, string $sentence): Reading
     {
         $country = $hearing->transcript->country;
-        $reading = $this->readings->read($field, $rest, $hearing->now, $country, true);
+        $rest = $field->type === ValueType::PersonName ? $this->withoutRelation($rest) : $rest;
+        $reading = $this->readings->inUnit($field, $rest, $hearing->now, $country) ?? $this->readings->read($field, $rest, $hearing->now, $country, true);
         if (! $reading->found() && $field->age && preg_match('/\b(?:weeks?|days?)\b/i', $rest->cleaned()) !== 1) {
             $reading = $this->readings->read($field, $rest->only(array_values(array_filter($rest->tokens, static fn (Token $token): bool => ! in_array($token->text, ['year', 'years', 'old', 'yrs', 'oh', 'about', 'roughly'], true)))), $hearing->now, $country, true);
         }
         if ($field->age && $reading->found() && preg_match('/\b(?:weeks?|months?|days?)\b/i', $rest->cleaned()) === 1 && ! isset($field->words['week']) && ! isset($field->words['month'])) {
             return Reading::none('the age was given in weeks or months');
+        }
+        if (! $reading->found() && $field->type === ValueType::Phone && preg_match("/\\bor (?:my|the) \\w+(?:'s)?\\b/i", $rest->original) === 1) {
+            // '… or my wife's is …': the first is the caller's own.
+            foreach ($this->readings->clauses($rest, true) as $tokens) {
+                $first = $this->readings->read($field, $rest->only($tokens), $hearing->now, $country, true);
+                if ($first->found()) {
+                    $reading = $first;
+                    break;
+                }
+            }
         }
         $reading = $hearing->dated($field, $reading);
         if ($exchange->goesOn && $hearing->pieces !== '') {
@@ -184,6 +195,20 @@ final readonly class Answered
         }
 
         return $reading;
+    }
+
+    /** 'Her dad, Imran Qureshi': whose dad is not part of the name. */
+    private function withoutRelation(Heard $heard): Heard
+    {
+        $t = $heard->tokens;
+        $relations = array_fill_keys($this->words->section('extraction', 'relations'), true);
+        for ($i = 0; $i < 4 && isset($t[$i + 2]); $i++) {
+            if (in_array($t[$i]->text, ['her', 'his', 'their', 'my', 'the', 'our'], true) && isset($relations[$t[$i + 1]->text])) {
+                return $heard->only(array_slice($t, $i + 2));
+            }
+        }
+
+        return $heard;
     }
 
     /** 'And your surname?' completes a name. */
@@ -229,6 +254,12 @@ final readonly class Answered
         $polar = in_array($tokens[0]->text ?? '', $this->words->section('extraction', 'polar'), true) || preg_match('/\b(are|is|do|does|did|have|has|had|can|could|will|would|was|were|any|shall|should)\b/i', $sentence) === 1;
         if ($told !== null && ! $polar) {
             return $told;
+        }
+        if (preg_match('/\b(?:have|has|did|had)\b/i', $sentence) === 1 && ($hit = $this->words->phrases('extraction', 'done_answers')->first($heard->tokens)) !== null && $hit[1] <= 3) {
+            $first = $heard->tokens[$hit[1]];
+            $last = $heard->tokens[$hit[1] + $hit[2] - 1];
+
+            return Reading::of(! $flipped, 0.82, $heard->between($first->start, $last->end), $first->start, $last->end);
         }
         $reading = $this->understanding->read(ValueType::YesNo, $heard, new \Ringo\Understanding\Context($hearing->now));
         if ($reading->found() && $polar) {

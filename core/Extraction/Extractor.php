@@ -37,6 +37,8 @@ final class Extractor
 
     private readonly FreeText $freeText;
 
+    private readonly Inferred $inferred;
+
     /** @var array<string, list<FieldProfile>> by country */
     private array $profiles = [];
 
@@ -53,6 +55,7 @@ final class Extractor
         $this->stated = new Stated($this->readings, $this->questions, $words);
         $this->volunteered = new Volunteered($this->readings, $this->questions, $words, $this->answered);
         $this->takenBack = new TakenBack($this->readings, $this->questions, $words);
+        $this->inferred = new Inferred($words, $lexicon);
         $this->freeText = new FreeText($this->readings, $this->questions, $words);
     }
 
@@ -72,6 +75,7 @@ final class Extractor
         foreach ($exchanges as $exchange) {
             $this->hear($hearing, $exchange);
         }
+        $this->inferred->fill($hearing, $exchanges);
         $this->freeText->fill($hearing, $exchanges);
         $this->doubts($hearing);
 
@@ -82,6 +86,8 @@ final class Extractor
     {
         $this->stated->deny($hearing, $exchange);
         if ($exchange->heard->all === []) {
+            $this->stated->close($hearing, $exchange);
+
             return;
         }
         if (! $exchange->goesOn) {

@@ -33,6 +33,7 @@ final readonly class FieldProfile
         public ?string $pattern,
         public bool $people,
         public bool $age,
+        public ?string $unit = null,
     ) {
     }
 
@@ -47,7 +48,7 @@ final readonly class FieldProfile
      */
     public function with(string $role, ?string $span): self
     {
-        return new self($this->field, $this->type, $this->names, $this->words, $role, $this->tense, $span, $this->narrative, $this->namePart, $this->facts, $this->sensitive, $this->pattern, $this->people, $this->age);
+        return new self($this->field, $this->type, $this->names, $this->words, $role, $this->tense, $span, $this->narrative, $this->namePart, $this->facts, $this->sensitive, $this->pattern, $this->people, $this->age, $this->unit);
     }
 
     /** Notes and special requests: left empty unless somebody asks for them. */

@@ -101,6 +101,7 @@ final readonly class Profiler
             $pattern,
             preg_match('/\b(people|guests?|party|persons?|covers|adults|passengers|attendees|heads?|headcount|group|diners|occupants|seats)\b/', $all) === 1,
             preg_match('/\bage\b/', $head) === 1,
+            $type === ValueType::Number && preg_match('/\b(minute|hour|day|night|week|month|year)s?\b/', preg_match('/\b(minute|hour|day|night|week|month|year)s?\b/', $head) === 1 ? $head : (preg_match('/\b(?:in|of|many) (?:minute|hour|day|night|week|month|year)s\b/', $all) === 1 ? $all : ''), $m) === 1 && preg_match('/\b(?:per|a|each) (?:minute|hour|day|night|week|month|year)\b/', $head) !== 1 ? $m[1] : null,
         );
     }
 

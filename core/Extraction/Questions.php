@@ -30,10 +30,16 @@ final class Questions
     /** @var array<string, array<string, true>> */
     private array $opposed = [];
 
+    /** @var array<string, array<string, true>> other words for a thing, by stem */
+    private array $aliases = [];
+
     public function __construct(private readonly Vocabulary $words, private readonly Lexicon $lexicon)
     {
         $this->stemmer = new Stemmer;
         $this->tokenizer = new Tokenizer;
+        foreach ($words->section('extraction', 'counted_as') as $name => $other) {
+            $this->aliases[$this->stemmer->stem((string) $name)][$this->stemmer->stem((string) $other)] = true;
+        }
         foreach ($words->section('extraction', 'opposites') as [$a, $b]) {
             $this->opposed[$this->stemmer->stem($a)][$this->stemmer->stem($b)] = true;
             $this->opposed[$this->stemmer->stem($b)][$this->stemmer->stem($a)] = true;
@@ -129,12 +135,13 @@ final class Questions
 
         return match ($field->type) {
             ValueType::PersonName => $cue < 0.4 && $names < 0.6 ? 0.0 : 0.7 * $cue + 0.5 * $names + 0.2 * $words + $role + $this->part($field, $tokens),
-            ValueType::Phone, ValueType::Email, ValueType::PostalAddress => 0.7 * $cue + 0.5 * $names + 0.2 * $words + $role,
+            ValueType::Phone, ValueType::Email => 0.7 * $cue + 0.5 * $names + 0.2 * $words + $role - ($this->spare($field) && ! $this->spared($tokens) ? 0.4 : 0.0),
+            ValueType::PostalAddress => 0.7 * $cue + 0.5 * $names + 0.2 * $words + $role + $this->way($field, $tokens),
             ValueType::Date, ValueType::Time, ValueType::DateTime, ValueType::Duration => 0.62 * $cue + 0.6 * $names + 0.3 * $words + $this->tense($field, $tokens),
             ValueType::Number, ValueType::Money, ValueType::Reference => 0.45 * $cue + 0.7 * $names + 0.5 * $words + $this->measure($field, $tokens) + ($field->people && $this->people($tokens) ? 0.4 : 0.0) + ($field->age && $this->line($tokens, ' old ') ? 0.6 : 0.0) + $only,
             ValueType::YesNo => $this->yesNo($field, $tokens, $names, $words),
             ValueType::Choice => 0.25 * $cue + 0.75 * $names + 0.4 * $words + $this->options($field, $tokens),
-            ValueType::Text => ($names >= 0.3 || $words >= 0.3 ? 0.9 * $names + 0.5 * $words : 0.0) + $this->called($field, $tokens) + ($field->narrative && ! $field->extra() && $this->words->phrases('extraction', 'open_questions')->in($tokens) ? 0.6 : 0.0),
+            ValueType::Text => ($names >= 0.3 || $words >= 0.3 ? 0.9 * $names + 0.5 * $words : 0.0) + $this->called($field, $tokens) + $this->place($field, $tokens) + ($field->narrative && ! $field->extra() && $this->words->phrases('extraction', 'open_questions')->in($tokens) ? 0.6 : 0.0),
         };
     }
 
@@ -157,6 +164,8 @@ final class Questions
                 $term = (string) $term;
                 if (isset($stems[$term])) {
                     $sum += $weight;
+                } elseif ($kin && isset($this->aliases[$term]) && array_intersect_key($stems, $this->aliases[$term]) !== []) {
+                    $sum += 0.9 * $weight;
                 } elseif ($kin && $weight >= 0.5) {
                     $near = 0.0;
                     foreach ($stems as $stem => $true) {
@@ -171,9 +180,36 @@ final class Questions
 
             return $of > 0.0 ? $sum / max($of, 0.8) : 0.0;
         };
+        $named = $share($field->names, true);
+        if ($named < 0.9 && $this->phrased($field, array_map(strval(...), array_keys($stems)))) {
+            $named = 0.9;
+        }
         $words = $share($field->words, false);
 
-        return [$share($field->names, true), min(1.0, 2.0 * $words)];
+        return [$named, min(1.0, 2.0 * $words)];
+    }
+
+    /**
+     * Whether the words of the title stand in the sentence in their order, with little between: 'may we call you again' for “Call again”.
+     *
+     * @param list<string> $stems of the sentence, in order
+     */
+    private function phrased(FieldProfile $field, array $stems): bool
+    {
+        $title = $this->stemmer->stems($field->field->title);
+        if (count($title) < 2) {
+            return false;
+        }
+        $at = null;
+        foreach ($title as $stem) {
+            $place = array_search($stem, $stems, true);
+            if ($place === false || $at !== null && ($place < $at || $place > $at + 3)) {
+                return false;
+            }
+            $at = $place;
+        }
+
+        return true;
     }
 
     /**
@@ -185,7 +221,7 @@ final class Questions
     {
         $stem = $this->stemmer->stem($word);
         foreach ($stems as $one) {
-            if ($one === $stem || ! $same && strlen($stem) > 2 && $this->lexicon->likeness($one, $stem) >= 0.62) {
+            if ($one === $stem || $this->stemmer->stem($one) === $stem || ! $same && strlen($stem) > 2 && $this->lexicon->likeness($one, $stem) >= 0.62) {
                 return true;
             }
         }
@@ -237,6 +273,44 @@ final class Questions
         $stem = $this->stemmer->stem((string) $hit[0]);
 
         return isset($field->names[$stem]) || isset($field->words[$stem]) ? 0.5 : 0.0;
+    }
+
+    /** Whether the field holds a second number or address. */
+    private function spare(FieldProfile $field): bool
+    {
+        return preg_match('/\b(alternative|alternate|second|secondary|other|backup|spare|emergency|work|landline|home|billing)\b/', strtolower($field->field->title.' '.str_replace('_', ' ', $field->key()))) === 1;
+    }
+
+    /** @param list<Token> $tokens */
+    private function spared(array $tokens): bool
+    {
+        return preg_match('/ (?:alternative|alternate|second|secondary|other|another|backup|spare|emergency|work|landline|home|else|billing) /', ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ') === 1;
+    }
+
+    /** @param list<Token> $tokens 'whereabouts are you?' asks for a town, a suburb, a venue */
+    private function place(FieldProfile $field, array $tokens): float
+    {
+        if (preg_match('/\b(suburb|town|city|area|location|venue|district|village|county|region|neighbourhood|place)\b/', strtolower($field->field->title.' '.str_replace('_', ' ', $field->key()))) !== 1) {
+            return 0.0;
+        }
+
+        return preg_match('/ (?:where|whereabouts|which part|what part|based|located) /', ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ') === 1 ? 0.5 : 0.0;
+    }
+
+    /** @param list<Token> $tokens 'where to?' asks for the end of a way, 'where shall we pick you up?' for its start */
+    private function way(FieldProfile $field, array $tokens): float
+    {
+        if ($field->span === null) {
+            return 0.0;
+        }
+        $line = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ';
+        $end = preg_match('/ (?:where to|going to|going|moving to|heading|headed|destination|drop|deliver|delivered|new address|take you to|to where|send it) /', $line) === 1;
+        $start = preg_match('/ (?:where from|moving from|from|pick|collect|collecting|collected|picked|now|current|currently|starting) /', $line) === 1;
+        if ($start === $end) {
+            return 0.0;
+        }
+
+        return ($field->span === 'start') === $start ? 0.35 : -0.3;
     }
 
     /** @param list<Token> $tokens first and last names are asked for apart */

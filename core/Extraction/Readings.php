@@ -39,6 +39,14 @@ final class Readings
             return $reading;
         }
         $value = $reading->value;
+        if ($field->type === ValueType::PostalAddress && is_string($value) && preg_match("/\\b(?:I|I'm|we|we're|we've|my|you|need|want|there's|is|quote|moving|live|calling|please|get|can)\\b.*?\\b(?:from|at|is|to|on|in)\\s+(?=(?:flat|unit|apartment|apt|suite|plot|number|\\d))/i", $value) === 1) {
+            // The way to the address is no part of it.
+            foreach ($heard->tokens as $i => $token) {
+                if ($i > 0 && ($token->isDigits() || in_array($token->text, ['flat', 'unit', 'apartment', 'apt', 'plot', 'suite'], true)) && in_array($heard->tokens[$i - 1]->text, ['from', 'at', 'is', 'to', 'on', 'in', "it's", "i'm"], true)) {
+                    return $this->read($field, $heard->only(array_slice($heard->tokens, $i)), $now, $country, $asked);
+                }
+            }
+        }
         if ($field->type === ValueType::Date && is_string($value) && $field->tense === 'past') {
             return $this->with($reading, $this->behind($value, $reading->said, $now));
         }
@@ -64,6 +72,24 @@ final class Readings
         }
 
         return $reading;
+    }
+
+    /** A number of days, weeks or nights, whatever unit it was said in: 'about a week' is seven days. */
+    public function inUnit(FieldProfile $field, Heard $heard, \DateTimeImmutable $now, string $country): ?Reading
+    {
+        if ($field->type !== ValueType::Number || $field->unit === null || preg_match('/\b(minute|hour|day|night|week|fortnight|month|year)s?\b/i', $heard->cleaned()) !== 1) {
+            return null;
+        }
+        $reading = $this->understanding->read(ValueType::Duration, $heard, new Context($now, $country, [], false));
+        if (! $reading->found() || ! is_string($reading->value)) {
+            return null;
+        }
+        $span = new \DateInterval($reading->value);
+        $seconds = ((($span->y * 365 + $span->m * 30 + $span->d) * 24 + $span->h) * 60 + $span->i) * 60;
+        $units = $this->words->section('extraction', 'units');
+        $value = $seconds / (int) $units[$field->unit];
+
+        return abs($value - round($value)) > 0.01 ? null : Reading::of((int) round($value), $reading->confidence, $reading->said, $reading->start, $reading->end);
     }
 
     /** Reads a type without regard to any field. */

@@ -46,8 +46,12 @@ final readonly class Stated
             return [];
         }
         $chosen = $this->chosen($hearing, $exchange);
-        if ($chosen !== [] || $reaction !== true) {
+        if ($chosen !== []) {
             return $chosen;
+        }
+        $countered = $this->counter($hearing, $exchange);
+        if ($countered !== [] || $reaction !== true) {
+            return $countered;
         }
         $settled = [];
         foreach ($this->targets($exchange->asked) as $sentence) {
@@ -74,7 +78,8 @@ final readonly class Stated
         if (! in_array($field->type, [ValueType::Money, ValueType::Date, ValueType::Time, ValueType::DateTime, ValueType::Number, ValueType::Duration], true)) {
             return false;
         }
-        $own = $this->readings->read($field, $this->readings->wanted($exchange->heard), $hearing->now, $hearing->transcript->country, true);
+        $said = $this->readings->wanted($exchange->heard);
+        $own = $hearing->dated($field, $this->readings->read($field, $said, $hearing->now, $hearing->transcript->country, true));
 
         if ($own->found() && $own->value !== $stated->value && $field->type === ValueType::Money && preg_match('/\?|\b(?:agree|pay|offer|could|would|can)\b/i', $exchange->asked) === 1 && ($hearing->ledger->of($field->key()) === null) && $this->questions->overlap($field, $this->readings->hear($exchange->asked)->all)[0] >= 0.3) {
             $hearing->take($field, $own, $exchange, Claim::ANSWERED);
@@ -189,7 +194,7 @@ final readonly class Stated
             ValueType::Choice => $sentence['check'] || $sentence['offer'] || $sentence['sure'] && $names + $more >= 0.3,
             ValueType::Reference => $sentence['check'] && ($names >= 0.5 || $field->pattern !== null) && preg_match('/\b(?:our|my|your reference is|reference for this|here is your|will be)\b/i', $sentence['text']) !== 1,
             ValueType::Number, ValueType::Duration => $sentence['check'] && $names + $more >= 0.5 || $field->people && $this->readings->hear($sentence['text'])->tokens !== [] && $sentence['check'],
-            ValueType::Money => $sentence['check'] && $names >= 0.7,
+            ValueType::Money => ($sentence['check'] || $sentence['offer']) && ($names >= 0.7 || preg_match('/\b(?:agree[sd]?|accept(?:s|ed)?|pays?|paid|quoted)\b/i', $field->field->title.' '.str_replace('_', ' ', $key).' '.$field->field->description) === 1),
             default => false,
         };
         if (! $may) {
@@ -198,6 +203,54 @@ final readonly class Stated
         $hearing->claim($field, $reading->value, $sentence['check'] || $when ? 0.86 : 0.8, $exchange, '', Claim::AGREED);
 
         return true;
+    }
+
+    /** The last words of the other side: 'we'll see you tomorrow at two'. */
+    public function close(Hearing $hearing, Exchange $exchange): void
+    {
+        $closings = $this->words->phrases('extraction', 'closings');
+        foreach ($this->questions->sentences($exchange->asked) as $sentence) {
+            if (! $closings->in($sentence['tokens'])) {
+                continue;
+            }
+            foreach ($hearing->fields as $field) {
+                $known = $hearing->ledger->of($field->key());
+                if (! in_array($field->type, [ValueType::Date, ValueType::Time, ValueType::DateTime], true) || $field->tense === 'past' || $known !== null && ! in_array($known->origin, [Claim::WANTED, Claim::AGREED], true)) {
+                    continue;
+                }
+                $reading = $this->stated($hearing, $field, $sentence['text'], true);
+                $elsewhere = array_filter($hearing->fields, static fn (FieldProfile $one): bool => $one->kin() === $field->kin() && $one->key() !== $field->key() && is_string($hearing->ledger->of($one->key())?->value) && is_string($reading?->value) && str_starts_with($hearing->ledger->of($one->key())->value, substr($reading->value, 0, 10)));
+                if ($reading?->found() === true && $elsewhere === [] && ! $this->several($hearing, $exchange, $field, $sentence['text']) && $reading->value !== $known?->value) {
+                    $hearing->claim($field, $reading->value, 0.8, $exchange, '', Claim::AGREED);
+                }
+            }
+        }
+    }
+
+    /**
+     * A day or an hour set against the one that was offered: 'could we say two?'.
+     *
+     * @return list<string> fields filled
+     */
+    private function counter(Hearing $hearing, Exchange $exchange): array
+    {
+        $said = $this->readings->wanted($exchange->heard);
+        $country = $hearing->transcript->country;
+        $hour = $this->hour($said, $hearing, true);
+        if ($hour === null || $this->day($said, $hearing, true) !== null) {
+            return [];
+        }
+        foreach ($this->targets($exchange->asked) as $sentence) {
+            $field = $sentence['offer'] || $sentence['check'] ? $this->likeliest($hearing, $exchange, 'day', $sentence['text']) : null;
+            $stated = $field === null || $field->type !== ValueType::DateTime ? null : $this->stated($hearing, $field, $sentence['text'], true);
+            if ($field !== null && $stated?->found() === true && is_string($stated->value) && substr($stated->value, 11) !== $hour) {
+                $hearing->claim($field, substr($stated->value, 0, 11).$hour, 0.8, $exchange, '', Claim::WANTED);
+
+                return [$field->key()];
+            }
+        }
+
+        return [];
     }
 
     /** Whether more than one field could be meant by a day or an hour. */
@@ -219,7 +272,8 @@ final readonly class Stated
             }
             $known = $hearing->ledger->of($field->key());
             $score = $this->questions->overlap($field, $tokens)[0] + 0.4 * $this->questions->overlap($field, $tokens)[1] + (isset($hearing->open[$field->key()]) ? 0.4 : 0.0)
-                + ($field->type === ValueType::DateTime ? ($hour ? 0.3 : -0.3) : 0.0) - ($field->span === 'end' ? 0.1 : 0.0) - ($known !== null && $known->origin !== Claim::WANTED ? 0.1 : 0.0);
+                + ($field->type === ValueType::DateTime ? ($hour ? 0.3 : -0.3) : 0.0) - ($field->span === 'end' ? 0.1 : 0.0) - ($known !== null && $known->origin !== Claim::WANTED ? 0.25 : 0.0)
+                + ($field->span === 'end' && $this->words->phrases('extraction', 'span_back')->in($tokens) ? 0.4 : 0.0);
             if ($score > $most + 0.001) {
                 [$best, $most] = [$field, $score];
             }

@@ -75,13 +75,13 @@ final class Volunteered
     {
         foreach ($hearing->fields as $field) {
             $known = $hearing->ledger->of($field->key());
-            if ($field->type !== ValueType::Choice || in_array($field->key(), $settled, true) || $known !== null && ! ($known->origin === Claim::VOLUNTEERED && $strong)) {
+            if ($field->type !== ValueType::Choice || in_array($field->key(), $settled, true) || $known !== null && ! ($known->origin === Claim::VOLUNTEERED && ($strong || $this->words->phrases('extraction', 'prefers')->in($exchange->heard->all)))) {
                 continue;
             }
             foreach ($this->readings->clauses($exchange->heard) as $tokens) {
                 $reading = $this->option($hearing, $field, $exchange->heard->only($tokens));
                 if ($reading !== null && $reading->found() && $reading->confidence >= self::LEAST) {
-                    $hearing->take($field, $reading, $exchange, Claim::VOLUNTEERED);
+                    $hearing->take($field, $reading, $exchange, $known === null ? Claim::VOLUNTEERED : Claim::CORRECTED);
                     break;
                 }
             }
@@ -120,7 +120,8 @@ final class Volunteered
         switch ($field->type) {
             case ValueType::PersonName:
                 $third = $this->third($field, $sentence, $hearing);
-                if ($field->role === 'other' || $field->role === 'any' && $third !== null) {
+                $others = array_filter($hearing->fields, static fn (FieldProfile $one): bool => $one->type === ValueType::PersonName && $one->role === 'other');
+                if ($field->role === 'other' || $field->role === 'any' && $third !== null && $others === []) {
                     return [$third, 2];
                 }
                 $reading = $read($sentence, false);
@@ -152,7 +153,7 @@ final class Volunteered
             case ValueType::PostalAddress:
                 return $question && preg_match('/\b(?:are you|is that you|your (?:shop|office|branch|depot))\b/i', $sentence->cleaned()) === 1 ? [null, 0] : $this->amongKin($hearing, $field, $sentence, $read($sentence, false));
             case ValueType::YesNo:
-                return [$this->answered->fact($field, $sentence), 1];
+                return [$this->answered->fact($field, $sentence) ?? $this->mentioned($field, $sentence, $question), 1];
             case ValueType::Choice:
                 return [null, 0];
             case ValueType::Text:
@@ -170,6 +171,22 @@ final class Volunteered
         return $last !== false && (substr($sentence->original, $last->end, 1) === '?' || in_array($sentence->tokens[0]->text, ['can', 'could', 'do', 'have', 'is', 'are', 'would', 'any', 'will', 'what', 'when'], true));
     }
 
+    /** Two numbers in one breath: the first is the caller's, the second goes to the second field there is. */
+    private function severally(Hearing $hearing, FieldProfile $field, Heard $sentence): ?Reading
+    {
+        $found = [];
+        foreach ($this->readings->clauses($sentence, true) as $tokens) {
+            $reading = $this->readings->read($field, $sentence->only($tokens), $hearing->now, $hearing->transcript->country, true);
+            if ($reading->found()) {
+                $found[] = $reading;
+            }
+        }
+        $kin = array_values(array_map(static fn (FieldProfile $one): string => $one->key(), array_filter($hearing->fields, static fn (FieldProfile $one): bool => $one->type === $field->type)));
+        $place = array_search($field->key(), $kin, true);
+
+        return count($found) === 2 && is_int($place) && count($kin) > 1 ? ($found[$place] ?? null) : null;
+    }
+
     /**
      * Of several fields of a kind the one that the words name; else the first that is no special one.
      *
@@ -177,12 +194,26 @@ final class Volunteered
      */
     private function amongKin(Hearing $hearing, FieldProfile $field, Heard $sentence, Reading $reading): array
     {
-        if (! $reading->found()) {
-            return [null, 0];
+        $two = $reading->found() || $field->type !== ValueType::Phone ? null : $this->severally($hearing, $field, $sentence);
+        if ($two !== null) {
+            return [$two, 2];
         }
         $kin = array_values(array_filter($hearing->fields, static fn (FieldProfile $other): bool => $other->type === $field->type));
+        if (count($kin) === 1 && ! $reading->found()) {
+            return [null, 0];
+        }
         if (count($kin) === 1) {
             return [$field->role === 'other' && $field->type === ValueType::Phone && preg_match('/\b(my|me)\b/', $sentence->cleaned()) === 1 && $this->questions->overlap($field, $sentence->tokens)[0] < 0.4 ? null : $reading, 1];
+        }
+        if ($field->span !== null && $field->type === ValueType::PostalAddress && ($part = $this->span($sentence, $field->span, false)) !== null) {
+            $own = $this->readings->read($field, $part, $hearing->now, $hearing->transcript->country, true);
+            $ownDigits = is_string($own->value) && preg_match('/\d|station|airport|hospital|hotel|road|street|lane/i', $own->value) === 1;
+            if ($own->found() && $ownDigits) {
+                return [$own, 3];
+            }
+        }
+        if (! $reading->found()) {
+            return [null, 0];
         }
         $near = $this->around($sentence, $reading);
         $scores = [];
@@ -253,7 +284,7 @@ final class Volunteered
             foreach ($kin as $other) {
                 [$names, $words] = $this->questions->overlap($other, $near->tokens);
                 [$before] = $this->questions->overlap($other, $this->readings->hear($this->asked)->all);
-                $scores[$other->key()] = $names + 0.4 * $words + 0.5 * $before + ($this->fits($other, $near) ? 0.3 : -0.3) + ($other->tense === 'past' ? -0.1 : 0.0);
+                $scores[$other->key()] = $names + 0.4 * $words + 0.5 * $before + ($this->fits($other, $near) ? 0.3 : -0.3) + ($other->tense === 'past' ? -0.1 : 0.0) - ($other->span === 'end' ? 0.15 : 0.0);
             }
             arsort($scores);
             $best = (string) array_key_first($scores);
@@ -307,7 +338,7 @@ final class Volunteered
     }
 
     /** The words behind 'from', or behind 'until'. */
-    private function span(Heard $sentence, string $which): ?Heard
+    private function span(Heard $sentence, string $which, bool $when = true): ?Heard
     {
         $own = $this->words->phrases('extraction', 'span_'.$which)->all($sentence->tokens);
         $other = array_column($this->words->phrases('extraction', $which === 'start' ? 'span_end' : 'span_start')->all($sentence->tokens), 1);
@@ -320,9 +351,54 @@ final class Volunteered
                 $part[] = $sentence->tokens[$i];
             }
             $heard = $sentence->only($part);
-            if ($part !== [] && preg_match('/\d|\b(?:mon|tues|wednes|thurs|fri|satur|sun)day|tomorrow|today|tonight|first|second|third|\w+th\b|week|noon|midday|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve/', $heard->cleaned()) === 1) {
+            while ($part !== [] && in_array(end($part)->text, ['over', 'and', 'then', 'please', 'across', 'up', 'down', 'out', 'straight'], true)) {
+                array_pop($part);
+            }
+            $heard = $sentence->only($part);
+            if ($part !== [] && ! $when && count($part) > 1) {
                 return $heard;
             }
+            if ($part !== [] && $when && preg_match('/\d|\b(?:mon|tues|wednes|thurs|fri|satur|sun)day|tomorrow|today|tonight|first|second|third|\w+th\b|week|noon|midday|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve/', $heard->cleaned()) === 1) {
+                return $heard;
+            }
+        }
+
+        return null;
+    }
+
+    /** What a yes/no field is named after, wished for or there: 'no packing needed', 'he's running a fever', 'with breakfast'. */
+    private function mentioned(FieldProfile $field, Heard $sentence, bool $question): ?Reading
+    {
+        $stems = array_map(strval(...), array_keys(array_filter($field->names, static fn (float $weight): bool => $weight >= 0.9)));
+        if ($stems === [] || count($stems) > 2) {
+            return null;
+        }
+        $places = [];
+        foreach ($stems as $stem) {
+            foreach ($sentence->tokens as $i => $token) {
+                if ($this->questions->kindred($token->text, [$stem], true)) {
+                    $places[] = $i;
+
+                    continue 2;
+                }
+            }
+
+            return null;
+        }
+        $at = min($places);
+        $end = max($places);
+        if ($end - $at > 2) {
+            return null;
+        }
+        $before = array_map(static fn (Token $token): string => $token->text, array_slice($sentence->tokens, max(0, $at - 4), min(4, $at)));
+        $first = $sentence->tokens[$at];
+        $last = $sentence->tokens[$end];
+        $of = fn (bool $value): Reading => Reading::of($value, 0.76, $sentence->between($first->start, $last->end), $first->start, $last->end);
+        if (array_intersect($before, ['no', 'not', 'without', "don't", "doesn't", "didn't", "haven't", "hasn't", "isn't", "won't", 'never', 'dont']) !== []) {
+            return $of(false);
+        }
+        if (array_intersect($before, ['want', 'need', 'needs', 'with', 'have', 'has', 'got', "there's", "he's", "she's", "it's", "i've", "we've", 'like', 'running', 'include', 'including', 'add', 'plus', 'is', 'are', 'was', 'had', 'wants', 'take']) !== [] && (! $question || array_intersect($before, ['with', 'want', 'need', 'include', 'including', 'add', 'plus', 'like']) !== [])) {
+            return $of(true);
         }
 
         return null;
@@ -358,8 +434,18 @@ final class Volunteered
                 return $of;
             }
         }
+        $spoken = $this->readings->inUnit($field, $sentence, $hearing->now, $country);
+        if ($spoken !== null) {
+            return Reading::of($spoken->value, 0.82, $spoken->said, $spoken->start, $spoken->end);
+        }
         $nouns = [];
+        $also = $this->words->section('extraction', 'counted_as');
         foreach ($field->names as $stem => $weight) {
+            foreach ($also as $name => $other) {
+                if ($this->questions->kindred((string) $name, [(string) $stem], true)) {
+                    $nouns[] = (string) $other;
+                }
+            }
             if ($weight >= 0.9) {
                 $nouns[] = (string) $stem;
             }
@@ -414,6 +500,9 @@ final class Volunteered
             }
             $window = array_values(array_filter(array_slice($sentence->tokens, max(0, $i - 3), min(3, $i)), static fn (Token $one): bool => ! in_array($one->text, ['more', 'other', 'of', 'a', 'an', 'good', 'big', 'large', 'small', 'the'], true)));
             $one = $window === [] ? Reading::none() : $this->readings->read($field, $sentence->only($window), $hearing->now, $hearing->transcript->country, true);
+            if (! $one->found() && $window !== []) {
+                $one = $this->readings->read($field, $sentence->only(array_slice($window, -1)), $hearing->now, $hearing->transcript->country, true);
+            }
             if (! $one->found()) {
                 // 'The mileage is forty thousand', 'quantity six'.
                 $after = array_slice($sentence->tokens, $i + 1, 5);
@@ -562,8 +651,17 @@ final class Volunteered
     {
         $given = $this->words->set('given_names');
         $t = $sentence->tokens;
+        // 'Hi Mo, Jess Alder from Northgate'
+        for ($i = 0; $i < min(5, count($t) - 2); $i++) {
+            if (($i === 0 || $t[$i]->afterBreak() || in_array($t[$i - 1]->text, ['hi', 'hello', 'hey', 'morning', 'afternoon', 'yes', 'yeah', 'evening'], true)) && preg_match('/^\p{Lu}\p{Ll}/u', $t[$i]->original) === 1 && isset($given[$t[$i]->text]) && preg_match('/^\p{Lu}\p{Ll}/u', $t[$i + 1]->original) === 1 && ! $t[$i + 1]->afterBreak() && in_array($t[$i + 2]->text, ['from', 'here', 'at', 'calling', 'speaking', 'ringing', 'again', 'of'], true) && ! $t[$i + 2]->afterBreak()) {
+                $reading = $this->readings->read($field, $sentence->only(array_slice($t, $i, 2)), $hearing->now, $hearing->transcript->country, true);
+                if ($reading->found()) {
+                    return Reading::of($reading->value, 0.86, $reading->said, $reading->start, $reading->end);
+                }
+            }
+        }
         foreach ($t as $i => $token) {
-            if ($i > 6 || ! in_array($token->text, ["it's", 'its', "i'm", 'im', 'am', 'is', 'mr', 'mrs', 'miss', 'ms', 'dr', 'under', 'name'], true) || in_array($token->text, ['am', 'is'], true) && ! in_array($t[$i - 1]->text ?? '', ['i', 'it', 'this', 'name'], true)) {
+            if ($i > 6 && ! in_array($token->text, ['name', 'under'], true) || ! in_array($token->text, ["it's", 'its', "i'm", 'im', 'am', 'is', 'mr', 'mrs', 'miss', 'ms', 'dr', 'under', 'name'], true) || in_array($token->text, ['am', 'is'], true) && ! in_array($t[$i - 1]->text ?? '', ['i', 'it', 'this', 'name'], true)) {
                 continue;
             }
             $words = [];
@@ -590,7 +688,29 @@ final class Volunteered
     {
         $given = $this->words->set('given_names');
         $t = $sentence->tokens;
-        foreach ($this->words->phrases('extraction', 'third_leads')->all($t) as [$lead, $place, $length]) {
+        // 'I'm Robbie Hale's mum'
+        $relations = array_fill_keys($this->words->section('extraction', 'relations'), true);
+        foreach ($t as $i => $token) {
+            if (isset($relations[$token->text]) && $i > 0 && preg_match("/^(.+)'s$/", $t[$i - 1]->text, $m) === 1 && preg_match('/^\p{Lu}/u', $t[$i - 1]->original) === 1 && ! isset($relations[$m[1]])) {
+                $name = substr($t[$i - 1]->original, 0, -2);
+                $start = $i - 1;
+                if (isset($t[$i - 2]) && preg_match('/^\p{Lu}\p{Ll}/u', $t[$i - 2]->original) === 1 && ! $t[$i - 1]->afterBreak() && ! str_contains($t[$i - 2]->text, "'")) {
+                    $name = $t[$i - 2]->original.' '.$name;
+                    $start = $i - 2;
+                }
+
+                return Reading::of($name, 0.84, $name, $t[$start]->start, $t[$i - 1]->end);
+            }
+        }
+        $leads = array_map(static fn (array $hit): array => [$hit[1], $hit[2]], $this->words->phrases('extraction', 'third_leads')->all($t));
+        foreach ($t as $i => $token) {
+            // 'The landlord's Mr Petros': the role is the field's own.
+            $base = (string) preg_replace("/'s$/", '', $token->text);
+            if ($i > 0 && in_array($t[$i - 1]->text, ['the', 'my', 'our', 'his', 'her', 'their'], true) && $this->questions->kindred($base, array_map(strval(...), array_keys(array_filter($field->names, static fn (float $weight): bool => $weight >= 0.9))), true)) {
+                array_unshift($leads, [$i, 1]);
+            }
+        }
+        foreach ($leads as [$place, $length]) {
             $i = $place + $length;
             while (isset($t[$i]) && in_array($t[$i]->text, ['is', 'called', 'name', "name's", 'a', 'mr', 'mrs', 'miss', 'ms', 'dr', 'old', 'the', "who's", 'and', 'his', 'her', "he's", "she's", 'called', 'it', "it's", 'named', 'patient', 'doctor', 'please'], true) && $i < $place + $length + 5) {
                 $i++;

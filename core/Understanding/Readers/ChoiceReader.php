@@ -137,7 +137,8 @@ final readonly class ChoiceReader implements Reader
      */
     private function exact(array $t, Context $context): array
     {
-        $stemmed = array_map(fn (Token $token): Token => new Token($this->stemmer->stem($token->text), $token->original, $token->start, $token->end, $token->gap), $t);
+        // 'I'll' is not 'ill', 'we'll' not 'well'.
+        $stemmed = array_map(fn (Token $token): Token => new Token(str_ends_with($token->text, "'ll") ? $token->text : $this->stemmer->stem($token->text), $token->original, $token->start, $token->end, $token->gap), $t);
         $hits = [];
         foreach ($context->options as $option) {
             foreach ($this->named($option) as [$phrase, $weight]) {

@@ -191,6 +191,10 @@ final readonly class PersonNameReader implements Reader
         foreach ($t as $i => $token) {
             if (in_array($token->text, ['speaking', 'here', 'calling'], true) && $i > 0) {
                 for ($back = min(3, $i); $back >= 1; $back--) {
+                    // 'Hi Shane, Kylie Nowak here': the name stands behind the last comma.
+                    if (array_filter(array_slice($t, $i - $back + 1, $back), static fn (Token $one): bool => $one->afterBreak()) !== []) {
+                        continue;
+                    }
                     if ($this->plausible($t[$i - $back]->text, false) && isset($this->words->set('given_names')[$t[$i - $back]->text])) {
                         $starts[] = [$i - $back, 'strong'];
 

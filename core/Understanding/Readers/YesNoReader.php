@@ -73,6 +73,10 @@ final readonly class YesNoReader implements Reader
                 $firm = in_array($word, ['yes', 'no', 'yeah', 'nope', 'yep', 'nah', 'actually'], true) || ($decided[0] === 'yes' && $side === 'no');
                 $soft = in_array(implode(' ', array_map(static fn (Token $x): string => $x->text, array_slice($t, $place, $length))), ["that's fine", 'thats fine', 'fine', 'thats ok', "that's ok", "that's okay", "that's all right", "that's alright", 'ok', 'okay', 'all right', 'alright', 'good', "that's great", 'great', 'perfect', "that's right", "that's correct", "don't worry", 'please', "that's it", 'no problem', 'no worries', 'not a problem', "i'm good", 'never mind', 'lovely', 'right', 'i do', 'i am', 'i have', 'it is', 'it was', "it's fine", 'we do', 'we are', 'we have', 'i think so', 'fine by me', "that's good", 'not yet'], true);
                 $repair = $this->repaired($t, $place);
+                // 'Yes. I haven't got the time myself' says something else by its no.
+                if (! $repair && $decided[0] === 'yes' && $length > 1 && isset($t[$place + $length]) && ! $t[$place + $length]->afterBreak() && $this->newSentence($t, $decided[1], $place)) {
+                    continue;
+                }
                 if (! $repair && ($soft || ! $firm)) {
                     continue;
                 }
@@ -154,6 +158,18 @@ final readonly class YesNoReader implements Reader
     private function weak(array $t, array $hit): bool
     {
         return $hit[2] === 1 && in_array($t[$hit[1]]->text, ['please', 'right', 'ok', 'okay', 'fine', 'good', 'mm', 'always', 'likely', 'probably', 'quite', 'lovely', 'great', 'alright', 'sure', 'yeah', 'indeed'], true);
+    }
+
+    /** @param list<Token> $t */
+    private function newSentence(array $t, int $from, int $to): bool
+    {
+        for ($i = $from + 1; $i <= $to; $i++) {
+            if (preg_match('/[.!?]/', $t[$i]->gap) === 1) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** @param list<Token> $t whether a repair stands right before: 'no, wait, yes' */
