@@ -39,12 +39,16 @@ final class Extractor
 
     private readonly Inferred $inferred;
 
+    private readonly Display $display;
+
+    private readonly Story $story;
+
     /** @var array<string, list<FieldProfile>> by country */
     private array $profiles = [];
 
     private readonly Profiler $profiler;
 
-    public function __construct(private readonly RecordSheet $sheet, Understanding $understanding, Lexicon $lexicon, private readonly NumberingPlan $plan = new NumberingPlan)
+    public function __construct(private readonly RecordSheet $sheet, Understanding $understanding, Lexicon $lexicon, NumberingPlan $plan = new NumberingPlan)
     {
         $words = $understanding->words;
         $this->profiler = new Profiler($words);
@@ -55,6 +59,8 @@ final class Extractor
         $this->stated = new Stated($this->readings, $this->questions, $words);
         $this->volunteered = new Volunteered($this->readings, $this->questions, $words, $this->answered);
         $this->takenBack = new TakenBack($this->readings, $this->questions, $words);
+        $this->display = new Display($words, $plan);
+        $this->story = new Story($sheet, $words);
         $this->inferred = new Inferred($words, $lexicon);
         $this->freeText = new FreeText($this->readings, $this->questions, $words);
     }
@@ -114,6 +120,9 @@ final class Extractor
         } elseif (preg_match('/\bthis week\b|\btomorrow\b|\btoday\b/i', $both) === 1) {
             $hearing->nextWeek = false;
         }
+        if (! $hearing->timed) {
+            return;
+        }
         foreach ([$exchange->asked, $exchange->heard->original] as $text) {
             $time = $this->readings->plain(ValueType::Time, $this->readings->hear($text), $hearing->now, $hearing->transcript->country, true);
             if (is_string($time->value) && ($hearing->lastTime === null || preg_match('/\b[ap]\.?\s?m\b|\d\s?[ap]m\b|morning|afternoon|evening|night/i', $text) === 1) && preg_match('/\b(open|close|shut|closes|opens)\b/i', $text) !== 1
@@ -140,7 +149,7 @@ final class Extractor
     /** @param list<Exchange> $exchanges */
     private function record(Hearing $hearing, array $exchanges, ?string $outcome): Record
     {
-        $display = new Display(Vocabulary::of(), $this->plan);
+        $display = $this->display;
         $cells = [];
         $missing = [];
         $doubts = $hearing->ledger->doubts();
@@ -166,7 +175,7 @@ final class Extractor
             ];
         }
         $outcome ??= 'not told';
-        $story = new Story($this->sheet, Vocabulary::of());
+        $story = $this->story;
 
         return new Record($hearing->transcript->id, $cells, $hearing->ledger->declined(), $missing, $outcome, $story->summary($hearing->transcript, $cells, $hearing->ledger->declined(), $outcome, $this->freeText->gist($exchanges)), $doubts, $story->nextActions($hearing->transcript, $cells, $missing));
     }

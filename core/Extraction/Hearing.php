@@ -40,9 +40,13 @@ final class Hearing
     /** The last time of day named with its half, or clear by itself: bare hours are taken near it. */
     public ?string $lastTime = null;
 
+    /** Whether any field is an hour. */
+    public readonly bool $timed;
+
     /** @param list<FieldProfile> $fields */
     public function __construct(public readonly Transcript $transcript, public readonly array $fields)
     {
+        $this->timed = array_filter($fields, static fn (FieldProfile $field): bool => in_array($field->type, [ValueType::Time, ValueType::DateTime], true)) !== [];
         $this->ledger = new Ledger;
         $this->now = self::moment($transcript);
     }

@@ -30,6 +30,9 @@ final class Questions
     /** @var array<string, array<string, true>> */
     private array $opposed = [];
 
+    /** @var array<string, Phrases<string>> */
+    private array $listed = [];
+
     /** @var array<string, array<string, true>> other words for a thing, by stem */
     private array $aliases = [];
 
@@ -127,7 +130,7 @@ final class Questions
     {
         $cue = $this->cue($field->type, $tokens);
         [$names, $words] = $this->overlap($field, $tokens);
-        if ($field->field->cues !== [] && Phrases::listed($field->field->cues)->in($tokens)) {
+        if ($field->field->cues !== [] && $this->listed($field->key().'.cues', $field->field->cues)->in($tokens)) {
             $names = max($names, 0.7);
         }
         $role = $this->role($field, $tokens);
@@ -187,6 +190,16 @@ final class Questions
         $words = $share($field->words, false);
 
         return [$named, min(1.0, 2.0 * $words)];
+    }
+
+    /**
+     * @param list<string> $phrases
+     *
+     * @return Phrases<string>
+     */
+    private function listed(string $name, array $phrases): Phrases
+    {
+        return $this->listed[$name] ??= Phrases::listed($phrases);
     }
 
     /**
@@ -252,9 +265,9 @@ final class Questions
     private function yesNo(FieldProfile $field, array $tokens, float $names, float $words): float
     {
         $score = 0.8 * $names + 0.6 * $words;
-        foreach ($field->facts as $fact) {
+        foreach ($field->facts as $n => $fact) {
             foreach (['terms', 'true', 'false'] as $side) {
-                if ($fact[$side] !== [] && Phrases::listed($fact[$side])->in($tokens)) {
+                if ($fact[$side] !== [] && $this->listed($field->key().$n.$side, $fact[$side])->in($tokens)) {
                     $score = max($score, $side === 'terms' ? 0.55 : 0.5);
                 }
             }
@@ -419,8 +432,8 @@ final class Questions
             }
         }
         // 'Is this your first time with us?' asks a returning customer for a no.
-        foreach ($field->facts as $fact) {
-            if ($fact['false'] !== [] && Phrases::listed($fact['false'])->in($tokens) && ! ($fact['true'] !== [] && Phrases::listed($fact['true'])->in($tokens))) {
+        foreach ($field->facts as $n => $fact) {
+            if ($fact['false'] !== [] && $this->listed($field->key().$n.'false', $fact['false'])->in($tokens) && ! ($fact['true'] !== [] && $this->listed($field->key().$n.'true', $fact['true'])->in($tokens))) {
                 return true;
             }
         }

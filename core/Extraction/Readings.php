@@ -22,18 +22,33 @@ final class Readings
     /** @var array<string, Phrases<string>> */
     private array $phrases = [];
 
+    /** @var array<string, Heard> */
+    private array $heard = [];
+
+    /** @var \WeakMap<Heard, bool> */
+    private \WeakMap $timely;
+
     public function __construct(private readonly Understanding $understanding, private readonly Vocabulary $words)
     {
+        $this->timely = new \WeakMap;
     }
 
+    /** The same words are cut once, so that what is read from them is kept as well. */
     public function hear(string $text): Heard
     {
-        return $this->understanding->hear($text);
+        if (count($this->heard) > 60) {
+            $this->heard = array_slice($this->heard, 30, null, true);
+        }
+
+        return $this->heard['='.$text] ??= $this->understanding->hear($text);
     }
 
     public function read(FieldProfile $field, Heard|string $heard, \DateTimeImmutable $now, string $country, bool $asked): Reading
     {
         $heard = is_string($heard) ? $this->hear($heard) : $heard;
+        if (in_array($field->type, [ValueType::Date, ValueType::Time, ValueType::DateTime], true) && ! $this->timely($heard)) {
+            return Reading::none();
+        }
         $reading = $this->understanding->read($field->type, $heard, new Context($now, $country, $field->field->options, $asked, $field->pattern));
         if (! $reading->found()) {
             return $reading;
@@ -95,6 +110,10 @@ final class Readings
     /** Reads a type without regard to any field. */
     public function plain(ValueType $type, Heard $heard, \DateTimeImmutable $now, string $country, bool $asked): Reading
     {
+        if (in_array($type, [ValueType::Date, ValueType::Time, ValueType::DateTime], true) && ! $this->timely($heard)) {
+            return Reading::none();
+        }
+
         return $this->understanding->read($type, $heard, new Context($now, $country, [], $asked));
     }
 
@@ -221,6 +240,23 @@ final class Readings
         }
 
         return $date;
+    }
+
+    /** Whether there is any word of time in what was said; most sentences have none, and need not be looked at. */
+    private function timely(Heard $heard): bool
+    {
+        if (isset($this->timely[$heard])) {
+            return $this->timely[$heard];
+        }
+        $timely = false;
+        foreach ($heard->tokens as $token) {
+            if (preg_match("/\\d|^(?:to|on|\\w*day(?:s|'s)?|\\w*night|weeks?|weekend|months?|years?|tomorrow|today|now|\\w*noon|morning|evening|jan|feb|mar|apr|may|june?|july?|aug|sept?|oct|nov|dec|\\w+uary|march|april|august|\\w+ber|mon|tues?|wed|thurs?|fri|sat|sun|half|quarter|past|oh|zero|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\\w+teen|twenty|thirty|forty|fifty|first|second|third|\\w+th|christmas|easter|eve|\\w+ish|ago|hours?|minutes?|fortnight|asap|straight|right|lunch|lunchtime|midday|midnight|o'clock|pm|am|dinner|tea|soon|later)$/", $token->text) === 1) {
+                $timely = true;
+                break;
+            }
+        }
+
+        return $this->timely[$heard] = $timely;
     }
 
     /** Whether unasked words are an hour indeed: 'at eight', 'half seven', '3 pm', not 'tomorrow, just one night'. */

@@ -234,8 +234,10 @@ final readonly class Stated
      */
     private function counter(Hearing $hearing, Exchange $exchange): array
     {
+        if (array_filter($hearing->fields, static fn (FieldProfile $field): bool => $field->type === ValueType::DateTime) === []) {
+            return [];
+        }
         $said = $this->readings->wanted($exchange->heard);
-        $country = $hearing->transcript->country;
         $hour = $this->hour($said, $hearing, true);
         if ($hour === null || $this->day($said, $hearing, true) !== null) {
             return [];

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Ringo\Extraction;
 
-use Ringo\Language\Tokenizer;
 use Ringo\Language\Vocabulary;
 use Ringo\Sheet\RecordSheet;
 use Ringo\Transcript\Transcript;
@@ -17,11 +16,8 @@ use Ringo\Value\ValueType;
  */
 final readonly class Story
 {
-    private Tokenizer $tokenizer;
-
     public function __construct(private RecordSheet $sheet, private Vocabulary $words)
     {
-        $this->tokenizer = new Tokenizer;
     }
 
     /**
@@ -80,22 +76,21 @@ final readonly class Story
      */
     public function nextActions(Transcript $transcript, array $cells, array $missing): array
     {
-        $said = [];
+        $said = '';
         foreach ($transcript->turns as $turn) {
-            $said[] = $turn->text;
+            $said .= ' '.mb_strtolower(str_replace('’', "'", $turn->text));
         }
-        $tokens = $this->tokenizer->tokens(implode('. ', $said));
         $who = $this->named($cells) ?? 'the caller';
         $phone = $this->first($cells, ValueType::Phone);
         $email = $this->first($cells, ValueType::Email);
         $actions = [];
-        if ($this->words->phrases('extraction', 'next_call_back')->in($tokens)) {
+        if ($this->told($said, 'next_call_back')) {
             $actions[] = 'Call '.$who.' back'.($phone === null ? '' : ' on '.$phone).'.';
         }
-        if ($this->words->phrases('extraction', 'next_send')->in($tokens)) {
+        if ($this->told($said, 'next_send')) {
             $actions[] = 'Send '.$who.' what was promised'.($email === null ? '' : ', to '.$email).'.';
         }
-        if ($this->words->phrases('extraction', 'next_visit')->in($tokens)) {
+        if ($this->told($said, 'next_visit')) {
             $day = $this->first($cells, ValueType::Date) ?? $this->first($cells, ValueType::DateTime);
             $address = $this->first($cells, ValueType::PostalAddress);
             $actions[] = 'Send somebody out'.($address === null ? '' : ' to '.$address).($day === null ? '' : ', '.$day).'.';
@@ -110,6 +105,17 @@ final readonly class Story
         }
 
         return $actions;
+    }
+
+    private function told(string $said, string $section): bool
+    {
+        foreach ($this->words->section('extraction', $section) as $phrase) {
+            if (str_contains($said, (string) $phrase)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** @param array<string, Cell> $cells */

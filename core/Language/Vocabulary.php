@@ -53,7 +53,9 @@ final class Vocabulary
     /** @return Phrases<mixed> a section as phrases; a plain list stands for itself */
     public function phrases(string $table, string ...$sections): Phrases
     {
-        return $this->phrases[$table.'/'.implode('+', $sections)] ??= $this->build($table, array_values($sections));
+        $name = count($sections) === 1 ? $table.'/'.$sections[0] : $table.'/'.implode('+', $sections);
+
+        return $this->phrases[$name] ??= $this->build($table, array_values($sections));
     }
 
     /**
