@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 // Entry of the core's commands: ./ringo read, call, check. They need no database and do not start the framework.
 
+use App\Console\Core\AnswerCommand;
 use App\Console\Core\Arguments;
 use App\Console\Core\BadInput;
 use App\Console\Core\CallCommand;
@@ -19,7 +20,7 @@ ini_set('display_errors', 'stderr');
 
 require __DIR__.'/../vendor/autoload.php';
 
-$commands = ['read' => ReadCommand::class, 'call' => CallCommand::class, 'check' => CheckCommand::class, 'route' => RouteCommand::class, 'extract' => ExtractCommand::class, 'score' => ScoreCommand::class];
+$commands = ['read' => ReadCommand::class, 'call' => CallCommand::class, 'check' => CheckCommand::class, 'route' => RouteCommand::class, 'extract' => ExtractCommand::class, 'answer' => AnswerCommand::class, 'score' => ScoreCommand::class];
 $name = $argv[1] ?? '';
 
 try {

@@ -7,11 +7,12 @@ namespace App\Console\Core;
 use Ringo\Extraction\Extractor;
 use Ringo\Extraction\Score;
 use Ringo\Format\LabelledCalls;
+use Ringo\Knowledge\CheckList;
 
-/** `./ringo score extract [FOLDER]`: how well records agree with labelled transcripts, trade by trade. */
+/** `./ringo score extract|answer [FOLDER]`: how well records agree with labelled transcripts, and answers with what they must hold, trade by trade. */
 final class ScoreCommand
 {
-    public const USAGE = './ringo score extract [FOLDER] [--misses]: FOLDER holds a folder a trade with sheet.json and calls.txt';
+    public const USAGE = './ringo score extract|answer [FOLDER] [--misses]: FOLDER holds a folder a trade, with sheet.json and calls.txt, or with documents and checks.txt';
 
     public function run(Arguments $arguments): int
     {
@@ -19,6 +20,7 @@ final class ScoreCommand
 
         return match ($arguments->positional[0] ?? '') {
             'extract' => $this->extract($arguments->positional[1] ?? 'tests/Core/Extraction/cases', $arguments->has('misses')),
+            'answer' => $this->answer($arguments->positional[1] ?? 'tests/Core/Knowledge/cases', $arguments->has('misses')),
             default => throw new WrongUsage('Usage: '.self::USAGE),
         };
     }
@@ -57,5 +59,49 @@ final class ScoreCommand
     private function line(string $name, int $calls, Score $score): array
     {
         return ['set' => $name, 'calls' => $calls, 'values' => $score->due(), 'precision' => round($score->precision(), 3), 'recall' => round($score->recall(), 3), 'f1' => round($score->f1(), 3), 'invented' => round($score->invented(), 3)];
+    }
+
+    private function answer(string $folder, bool $misses): int
+    {
+        $files = glob("{$folder}/*/checks.txt") ?: throw new BadInput("{$folder}: there is no folder with checks.txt in it.");
+        $sums = [];
+        $now = new \DateTimeImmutable('2026-03-10T09:14', new \DateTimeZone('Europe/London'));
+        foreach ($files as $file) {
+            $answerer = AnswerCommand::answerer(dirname($file)."/documents");
+            $list = new CheckList;
+            $counts = ['questions' => 0, 'covered' => 0, 'right' => 0, 'not_covered' => 0, 'refused' => 0];
+            try {
+                $checks = $list->read((string) file_get_contents($file));
+            } catch (\UnexpectedValueException $problem) {
+                throw new BadInput("{$file}: {$problem->getMessage()}");
+            }
+            foreach ($checks as $check) {
+                $answer = $answerer->answer($check['question'], $now);
+                $passed = $list->passes($check, $answer);
+                $counts['questions']++;
+                $counts[$check['refused'] ? 'not_covered' : 'covered']++;
+                $counts[$check['refused'] ? 'refused' : 'right'] += $passed ? 1 : 0;
+                if (! $passed && $misses) {
+                    fwrite(STDERR, '  '.basename(dirname($file)).': '.$check['question'].' → '.($answer->answered ? '' : '['.$answer->refusal.'] ').$answer->text.' ('.($answer->source ?? $answer->candidates[0]->place ?? '').') wanted: '.implode('; ', $check['holds'])."\n");
+                }
+            }
+            foreach ($counts as $name => $count) {
+                $sums[$name] = ($sums[$name] ?? 0) + $count;
+            }
+            Output::json($this->answers(basename(dirname($file)), $counts));
+        }
+        Output::json($this->answers('all', $sums));
+
+        return 0;
+    }
+
+    /**
+     * @param array<string, int> $counts
+     *
+     * @return array<string, mixed>
+     */
+    private function answers(string $name, array $counts): array
+    {
+        return ['set' => $name] + $counts + ['right_share' => round($counts['right'] / max(1, $counts['covered']), 3), 'refused_share' => round($counts['refused'] / max(1, $counts['not_covered']), 3)];
     }
 }

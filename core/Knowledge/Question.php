@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Knowledge;
+
+/**
+ * A question as it was understood.
+ *
+ * @phpstan-import-type Unit from Terms
+ */
+final readonly class Question
+{
+    /**
+     * @param string $asked the words that ask, without greeting and preamble
+     * @param 'price'|'amount'|'when'|'clock'|'howlong'|'howoften'|'where'|'number'|'who'|'how'|'why'|'what'|'which'|'may'|'polar'|'none' $kind
+     * @param list<array{stem: string, word: string, rings: list<int>, generic: bool, number: bool, weight: float, near: array<string, float>}> $units
+     * @param list<int> $days weekdays that are asked about
+     * @param bool $negated whether it asks for a no: 'can I come without …'
+     * @param ?float $span length named, in days: 'for a week'
+     * @param list<float> $numbers
+     */
+    public function __construct(
+        public string $said,
+        public string $asked,
+        public string $kind,
+        public array $units,
+        public array $days,
+        public bool $negated,
+        public ?float $span,
+        public array $numbers,
+        public bool $offTopic,
+    ) {
+    }
+
+    public function yesNo(): bool
+    {
+        return in_array($this->kind, ['may', 'polar'], true);
+    }
+
+    /** Whether anything is asked about. */
+    public function substantial(): bool
+    {
+        foreach ($this->units as $unit) {
+            if (! $unit['generic'] || $unit['rings'] !== []) {
+                return true;
+            }
+        }
+
+        return $this->days !== [];
+    }
+}

@@ -1,0 +1,194 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Knowledge;
+
+use Ringo\Language\Lexicon;
+use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
+use Ringo\Understanding\Context;
+use Ringo\Understanding\Understanding;
+use Ringo\Value\ValueType;
+
+/** Finds what a caller asks: the kind of question, the words that count and how much each does. */
+final class QuestionReader
+{
+    /** @var array<string, true> */
+    private readonly array $people;
+
+    public function __construct(private readonly Terms $terms, private readonly Shelf $shelf, private readonly Vocabulary $words, private readonly Lexicon $lexicon, private readonly Understanding $understanding)
+    {
+        $this->people = array_fill_keys($words->section('extraction', 'relations'), true);
+    }
+
+    public function read(string $said, \DateTimeImmutable $now, string $country = 'GB', string $before = ''): Question
+    {
+        $heard = $this->understanding->hear($said);
+        $asked = $this->asking($heard->original);
+        $tokens = $this->terms->tokens($asked);
+        $kind = $this->kind($tokens);
+        $line = ' '.mb_strtolower($asked).' ';
+        $context = new Context($now, $country, [], false);
+        $days = (new Days($this->words))->in($asked);
+        if ($days === [] && preg_match('/\b(today|tonight|tomorrow|now|this (?:morning|afternoon|evening))\b/', $line) === 1) {
+            $date = $this->understanding->read(ValueType::Date, preg_match('/\bnow\b/', $line) === 1 ? 'today' : $asked, new Context($now, $country));
+            $days = is_string($date->value) ? [(int) (new \DateTimeImmutable($date->value))->format('N')] : [];
+        }
+        $length = $this->understanding->read(ValueType::Duration, $asked, $context);
+        $span = null;
+        if (is_string($length->value)) {
+            $period = new \DateInterval($length->value);
+            $span = $period->y * 365 + $period->m * 30 + $period->d + $period->h / 24;
+        } elseif (preg_match('/\b(?:over|for) (?:the|a) weekend\b/', $line) === 1) {
+            $span = 2.5;
+        }
+        preg_match_all('/(?<![\w.])\d+(?:\.\d+)?(?!\w)/', $asked, $figures);
+        $numbers = array_map(floatval(...), $figures[0]);
+        $count = $this->understanding->read(ValueType::Number, $asked, new Context($now, $country));
+        if ($numbers === [] && is_numeric($count->value) && preg_match('/\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|fifty|hundred|dozen|couple|\w+teen)\b/', $line) === 1) {
+            $numbers = [(float) $count->value];
+        }
+
+        // 'Where are you?' has no word of its own; 'my seven-year-old' is a child.
+        $extra = $kind === 'where' && preg_match('/\b(?:are you|you are|find you|are we|your place)\b/', $line) === 1 ? ' located' : '';
+        $extra .= preg_match('/\b(\w+)[ -]years?[ -]old\b/', $line, $m) === 1 && ($numbers[0] ?? 99) < 18 ? ' child' : '';
+
+        return new Question($said, $asked, $kind, $this->units($asked.$extra, $before), $days, preg_match("/\b(?:without|not|never|no|don't have|haven't got|cannot|can't)\b/", $line) === 1, $span, $numbers, $this->words->phrases('knowledge', 'off_topic')->in($tokens));
+    }
+
+    /** Without greeting and preamble; of several sentences the one that asks. */
+    private function asking(string $said): string
+    {
+        $parts = preg_split('/(?<=[?!])\s+|(?<=[a-z]{2}\.)\s+/iu', trim($said), -1, PREG_SPLIT_NO_EMPTY) ?: [$said];
+        $lead = $this->words->phrases('knowledge', 'lead_ins');
+        $kinds = $this->words->phrases('knowledge', 'kinds');
+        $asks = [];
+        foreach ($parts as $part) {
+            $tokens = $this->terms->tokens($part);
+            while ($tokens !== [] && ($hit = $lead->at($tokens, 0)) !== null && ! ($hit[1] === 1 && in_array($tokens[0]->text, ['look', 'listen', 'right', 'tell'], true) && ! isset($tokens[1])) && count($tokens) > $hit[1]) {
+                $tokens = array_values(array_slice($tokens, $hit[1]));
+            }
+            if ($tokens === []) {
+                continue;
+            }
+            $text = trim(substr($part, 0)) === '' ? '' : $this->from($part, $tokens);
+            $asks[] = [$text, str_contains($part, '?') ? 2 : ($kinds->at($tokens, 0) !== null ? 1 : 0)];
+        }
+        if ($asks === []) {
+            return $said;
+        }
+        $most = max(array_column($asks, 1));
+        if ($most === 0) {
+            return implode(' ', array_column($asks, 0));
+        }
+        // What was said before the question names what 'it' is: 'I have a van. How much is it?'
+        $chosen = array_values(array_filter($asks, static fn (array $one): bool => $one[1] === $most));
+        $text = implode(' ', array_column($chosen, 0));
+        if (preg_match('/\b(it|one|that|them|they|this|those)\b/i', $text) === 1 && count($chosen) < count($asks)) {
+            return implode(' ', array_column($asks, 0));
+        }
+
+        return $text;
+    }
+
+    /** @param list<Token> $tokens */
+    private function from(string $part, array $tokens): string
+    {
+        // Tokens carry places in the text with long dashes replaced, which shifts them; the words are put together instead.
+        $text = '';
+        foreach ($tokens as $i => $token) {
+            $text .= ($i === 0 ? '' : ($token->gap === '' ? '' : (trim($token->gap) === '' ? ' ' : $token->gap))).$token->original;
+        }
+
+        return $text.(str_contains($part, '?') ? '?' : '');
+    }
+
+    /** @param list<Token> $tokens */
+    private function kind(array $tokens): string
+    {
+        $kinds = $this->words->phrases('knowledge', 'kinds');
+        $hit = $kinds->at($tokens, 0);
+        if ($hit !== null && ! in_array($hit[0], ['what', 'polar', 'may'], true)) {
+            return $hit[0];
+        }
+        // 'And if I hire it, how much is that?': the last plain question word decides; a yes or no only at the start.
+        $last = $hit === null ? 'none' : $hit[0];
+        foreach ($kinds->all($tokens) as [$kind, $place]) {
+            $opens = $place === 0 || $tokens[$place]->afterBreak();
+            if (in_array($kind, ['price', 'when', 'howlong', 'where', 'number', 'howoften', 'amount'], true) && ($opens || $hit === null || ! in_array($tokens[$place]->text, ['when', 'where', 'who', 'any'], true))) {
+                return $kind;
+            }
+            if ($last === 'none' && ($opens || in_array($kind, ['how', 'what', 'who', 'why', 'which'], true))) {
+                $last = $kind;
+            }
+        }
+
+        return $last;
+    }
+
+    /** @return list<array{stem: string, word: string, rings: list<int>, generic: bool, number: bool, weight: float, near: array<string, float>}> */
+    private function units(string $asked, string $before): array
+    {
+        $units = [];
+        $seen = [];
+        $openers = ['how much', 'how long', 'how many', 'how old', 'how far', 'how soon', 'how big', 'how often', 'how early'];
+        foreach ([[$asked, 1.0], [$before, 0.3]] as [$text, $share]) {
+            foreach ($text === '' ? [] : $this->terms->of($text) as $unit) {
+                if (isset($seen[$unit['stem']]) || str_contains($unit['word'], ' ') && in_array($unit['word'], $openers, true)) {
+                    continue;
+                }
+                $seen[$unit['stem']] = true;
+                $df = count($this->shelf->postings($unit['stem']));
+                $near = [];
+                if ($df === 0 && ! str_contains($unit['stem'], ' ') && ! $unit['number'] && $unit['rings'] === []) {
+                    $near = $this->spelled($unit['stem']);
+                }
+                $rare = $this->lexicon->weight($unit['stem']);
+                $idf = min(1.0, 0.35 + 0.65 * log(1 + ($this->shelf->count() + 1) / ($df + 0.5)) / max(0.1, log(1 + ($this->shelf->count() + 1) / 0.5)));
+                $weight = $unit['generic'] ? 0.18 : ($df === 0 && $near === [] ? max(0.75, $rare) : max(0.4, 0.5 * $rare + 0.5 * $idf));
+                if (str_contains($unit['word'], ' ')) {
+                    $weight = 0.8;
+                }
+                // 'For my daughter' tells for whom, not what.
+                if (preg_match('/\b(?:my|our|for a|for the|his|her)\s+(?:\w+\s)?'.preg_quote($unit['word'], '/').'\b/i', $asked) === 1 && isset($this->people[$unit['word']])) {
+                    $weight *= 0.35;
+                }
+                $units[] = [...$unit, 'weight' => $share * ($unit['number'] ? 0.3 : $weight), 'near' => $near];
+            }
+        }
+
+        return $units;
+    }
+
+    /**
+     * Words of the business that a misheard or misspelt word may be.
+     *
+     * @return array<string, float> stem => how likely
+     */
+    private function spelled(string $stem): array
+    {
+        $length = strlen($stem);
+        if ($length < 4 || $length > 30) {
+            return [];
+        }
+        $known = $this->lexicon->knows($stem) || isset($this->words->set('everyday_words')[$stem]);
+        $allowed = $length >= 8 ? 2 : 1;
+        if ($known && $length < 7) {
+            return [];
+        }
+        $near = [];
+        foreach ($this->shelf->stemsFrom(substr($stem, 0, 1)) as $other) {
+            if ($other[0] === '~' || abs(strlen($other) - $length) > $allowed || strlen($other) < 4) {
+                continue;
+            }
+            $distance = levenshtein($stem, $other);
+            if ($distance <= ($known ? 1 : $allowed)) {
+                $near[$other] = 1.0 - 0.12 * $distance;
+            }
+        }
+        arsort($near);
+
+        return array_slice($near, 0, 3, true);
+    }
+}

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Knowledge\Reading;
+
+use Masterminds\HTML5;
+use Ringo\Knowledge\Document;
+
+/** Reads a web page: headings, paragraphs, lists, definition lists, folded questions and tables; menus, scripts and footers are left out. */
+final readonly class Html
+{
+    private const SKIP = ['script', 'style', 'nav', 'noscript', 'template', 'svg', 'form', 'iframe', 'head', 'footer', 'aside', 'button', 'select'];
+
+    private const BLOCKS = ['div', 'section', 'article', 'main', 'body', 'html', 'header', 'ul', 'ol', 'dl', 'details', 'figure', 'center', 'address', 'blockquote'];
+
+    public function read(string $source, string $html): Document
+    {
+        $builder = new Builder($source);
+        if (preg_match('/<meta[^>]+charset=["\']?([\w-]+)/i', substr($html, 0, 2000), $m) === 1 && strtolower($m[1]) !== 'utf-8' && in_array(strtoupper($m[1]), array_map(strtoupper(...), mb_list_encodings()), true)) {
+            $html = mb_convert_encoding($html, 'UTF-8', $m[1]);
+        }
+        $page = (new HTML5(['disable_html_ns' => true]))->loadHTML($html);
+        $title = $page->getElementsByTagName('title')->item(0)?->textContent;
+        $first = $page->getElementsByTagName('h1')->item(0);
+        if ($first === null && $title !== null && trim($title) !== '') {
+            $builder->heading(1, trim((string) preg_replace('/\s*[|–—·-]\s.*$/u', '', $title)));
+        }
+        $body = $page->getElementsByTagName('main')->item(0) ?? $page->getElementsByTagName('body')->item(0) ?? $page->documentElement;
+        if ($body !== null) {
+            $this->walk($body, $builder);
+        }
+
+        return $builder->document();
+    }
+
+    private function walk(\DOMNode $node, Builder $builder): void
+    {
+        $loose = '';
+        foreach ($node->childNodes as $child) {
+            $name = strtolower($child->nodeName);
+            if ($child instanceof \DOMText) {
+                $loose .= $child->textContent;
+
+                continue;
+            }
+            if (! $child instanceof \DOMElement || in_array($name, self::SKIP, true) || $child->getAttribute('hidden') !== '' || $child->getAttribute('aria-hidden') === 'true') {
+                continue;
+            }
+            $block = in_array($name, [...self::BLOCKS, 'p', 'table', 'li', 'dt', 'dd', 'summary', 'pre', 'caption', 'hr', 'br'], true) || preg_match('/^h[1-6]$/', $name) === 1;
+            if (! $block) {
+                $loose .= $child->textContent;
+
+                continue;
+            }
+            if (trim($loose) !== '' && $name !== 'br') {
+                $builder->paragraph($loose);
+                $loose = '';
+            }
+            match (true) {
+                preg_match('/^h([1-6])$/', $name, $m) === 1 => $builder->heading((int) $m[1], $child->textContent),
+                $name === 'table' => $this->table($child, $builder),
+                in_array($name, ['dt', 'summary'], true) => str_ends_with(trim($child->textContent), '?') ? $builder->paragraph($child->textContent) : $builder->heading(6, $child->textContent),
+                $name === 'li' => $this->nested($child) ? $this->walk($child, $builder) : $builder->item($child->textContent),
+                in_array($name, ['p', 'pre', 'caption'], true) => $builder->paragraph($child->textContent),
+                $name === 'br' => $loose .= ' ',
+                $name === 'hr' => null,
+                default => $this->walk($child, $builder),
+            };
+        }
+        if (trim($loose) !== '') {
+            $builder->paragraph($loose);
+        }
+    }
+
+    private function nested(\DOMElement $item): bool
+    {
+        foreach ($item->childNodes as $child) {
+            if (in_array(strtolower($child->nodeName), ['ul', 'ol', 'p', 'div', 'h2', 'h3', 'h4'], true)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function table(\DOMElement $table, Builder $builder): void
+    {
+        $rows = [];
+        foreach ($table->getElementsByTagName('tr') as $row) {
+            $cells = [];
+            foreach ($row->childNodes as $cell) {
+                if (in_array(strtolower($cell->nodeName), ['td', 'th'], true)) {
+                    $cells[] = trim($cell->textContent);
+                }
+            }
+            if ($cells !== []) {
+                $rows[] = $cells;
+            }
+        }
+        if (count($rows) > 1) {
+            $builder->table($rows[0], array_slice($rows, 1));
+        }
+    }
+}
