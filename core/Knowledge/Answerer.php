@@ -29,7 +29,7 @@ final class Answerer
     /** Share of a question that must be spoken of. */
     private const COVERED = 0.6;
 
-    private const KEY = 0.42;
+    private const KEY = 0.55;
 
     private readonly Terms $terms;
 
@@ -101,7 +101,7 @@ final class Answerer
 
     private function covers(Candidate $one): bool
     {
-        return $one->cover >= self::COVERED && $one->key >= self::KEY && ($one->fits || $one->cover >= 0.8);
+        return $one->cover >= self::COVERED && $one->key >= self::KEY && ($one->fits || $one->cover >= 0.8 && ! str_contains($one->sentence, ' | '));
     }
 
     /** @return list<Candidate> the likeliest first */
@@ -171,6 +171,7 @@ final class Answerer
         $n = count($passage->sentences);
         $demand = $this->demand($question);
         $headed = $this->likeness->of($question, [[$passage->heading, 1.0]]);
+        $about = $this->headingFits($question, $passage->heading);
         for ($i = 0; $i < $n; $i++) {
             $sentence = $passage->sentences[$i];
             $texts = [[$sentence, 1.0], [$passage->heading, $passage->kind === 'qa' ? 0.97 : 0.93], [$above, 0.8]];
@@ -180,13 +181,15 @@ final class Answerer
             if (isset($passage->sentences[$i + 1])) {
                 $texts[] = [$passage->sentences[$i + 1], 0.45];
             }
+            $texts[] = [$passage->text(), 0.4];
             $fit = $this->likeness->of($question, $texts);
             $own = $this->likeness->of($question, [[$sentence, 1.0]]);
             $fits = $demand === null || preg_match('~'.$demand.'~iu', $sentence) === 1;
             $score = 0.6 * $fit['cover'] + 0.24 * $own['cover'] + 0.06 * $rank + ($demand === null ? 0.05 : ($fits ? 0.13 : -0.12)) + ($i === 0 ? 0.02 : 0.0) + ($passage->kind === 'qa' ? 0.16 * $headed['cover'] - ($i > 1 ? 0.03 : 0.0) : 0.0);
+            $score += $about;
             if ($question->days !== []) {
                 $days = $this->days->in($sentence);
-                $score += $days === [] ? 0.0 : (array_diff($question->days, $days) === [] ? 0.14 : -0.06);
+                $score += $days === [] ? 0.0 : (array_diff($question->days, $days) === [] ? (count($days) === 7 ? 0.08 : 0.14) : -0.06);
             }
             if ($best === null || $score > $best[0]) {
                 $best = [$score, $i, $fit, $fits];
@@ -214,6 +217,24 @@ final class Answerer
         return new Candidate($passage->source, $passage->place(), $fit['cover'], $score, $fit['matched'], $fit['lacking'], $text, $more, $passage->leadsTo, $passage->sentences[$i], $fits, $fit['key']);
     }
 
+    /** A heading that is all about the question speaks for its passage; one about something else speaks against it. */
+    private function headingFits(Question $question, string $heading): float
+    {
+        $stems = array_fill_keys(array_column($question->units, 'stem'), true);
+        $rings = array_fill_keys(array_merge([], ...array_column($question->units, 'rings')), true);
+        $hit = 0;
+        $of = 0;
+        foreach ($this->terms->of($heading) as $unit) {
+            if ($unit['generic'] || $unit['number']) {
+                continue;
+            }
+            $of++;
+            $hit += isset($stems[$unit['stem']]) || array_intersect_key($rings, array_flip($unit['rings'])) !== [] ? 1 : 0;
+        }
+
+        return $of === 0 ? 0.0 : ($hit === $of ? 0.05 : ($hit === 0 ? -0.03 : 0.0));
+    }
+
     /** An item of a list, or a bare value, says what it is of. */
     private function headed(Passage $passage, string $text): string
     {
@@ -234,6 +255,7 @@ final class Answerer
             'amount' => $units['money'].'|'.$units['number'].'|'.$units['duration'],
             'when' => $units['time'].'|'.$units['duration'],
             'clock' => $units['clock'],
+            'age' => $units['age'],
             'howlong' => $units['duration'],
             'howoften' => $units['often'],
             'where' => $units['place'],

@@ -147,6 +147,13 @@ final class QuestionReader
                 $rare = $this->lexicon->weight($unit['stem']);
                 $idf = min(1.0, 0.35 + 0.65 * log(1 + ($this->shelf->count() + 1) / ($df + 0.5)) / max(0.1, log(1 + ($this->shelf->count() + 1) / 0.5)));
                 $weight = $unit['generic'] ? 0.18 : ($df === 0 && $near === [] ? max(0.75, $rare) : max(0.4, 0.5 * $rare + 0.5 * $idf));
+                if ($unit['part'] ?? false) {
+                    $weight = 0.04;
+                }
+                // 'I left my goggles': what was left may be anything.
+                if (preg_match('/\b(?:left|lost|forgot|forgotten|mislaid)\s+(?:my|our|a|the|some|his|her)\s+(?:\w+\s)?'.preg_quote($unit['word'], '/').'\b/i', $asked) === 1) {
+                    $weight *= 0.25;
+                }
                 if (str_contains($unit['word'], ' ')) {
                     $weight = 0.8;
                 }

@@ -91,7 +91,7 @@ final class TableAnswers
         $columns = $this->columns($question, $table, $row);
         $text = $this->said($question, $table, $row, $columns);
         $money = in_array($question->kind, ['price', 'amount'], true);
-        $fits = $question->kind === 'clock' ? preg_match('/\d\s?(?:am|pm)|\d[:.]\d\d|noon/i', implode(' ', $row)) === 1 : ! $money || array_filter($columns, static fn (int $column): bool => preg_match('/[£$€%]|\d|free|no charge/iu', $row[$column]) === 1) !== [];
+        $fits = $question->kind === 'age' ? preg_match('/\b(?:age|years?|old|over|under|adult|child)\b/i', $context.' '.implode(' ', $row)) === 1 : ($question->kind === 'clock' ? preg_match('/\d\s?(?:am|pm)|\d[:.]\d\d|noon/i', implode(' ', $row)) === 1 : ! $money || array_filter($columns, static fn (int $column): bool => preg_match('/[£$€%]|\d|free|no charge/iu', $row[$column]) === 1) !== []);
         $score = 0.8 * $cover + 0.1 * $named + ($fits ? ($money ? 0.1 : 0.06) : -0.15);
 
         return new Candidate($table->source, $table->place($label), $cover, $score, $fit['matched'], $fit['lacking'], $text, [], null, implode(' | ', $row), $fits, $ranged === true || $dayRow ? max($fit['key'], 0.6) : $fit['key']);
@@ -173,7 +173,8 @@ final class TableAnswers
                 }
             }
             if ($hit > $best + 0.15) {
-                [$asked, $best] = [[$i], $hit];
+                $asked = [$i];
+                $best = $hit;
             } elseif ($hit > 0 && $hit > $best - 0.15) {
                 $asked[] = $i;
             }

@@ -13,7 +13,7 @@ use Ringo\Language\Vocabulary;
 /**
  * What a text speaks of: the stems of its words and the rings of words for the same thing that they belong to.
  *
- * @phpstan-type Unit array{stem: string, word: string, rings: list<int>, generic: bool, number: bool}
+ * @phpstan-type Unit array{stem: string, word: string, rings: list<int>, generic: bool, number: bool, part?: bool}
  */
 final class Terms
 {
@@ -87,7 +87,7 @@ final class Terms
                     // The words of a phrase can be found one by one as well.
                     for ($k = $i; $k < $i + $hit[1]; $k++) {
                         if (! isset($this->small[$tokens[$k]->text]) && strlen($tokens[$k]->text) > 2) {
-                            $units[] = ['stem' => $this->stemmer->stem($tokens[$k]->text), 'word' => $tokens[$k]->text, 'rings' => [], 'generic' => true, 'number' => false];
+                            $units[] = ['stem' => $this->stemmer->stem($tokens[$k]->text), 'word' => $tokens[$k]->text, 'rings' => [], 'generic' => true, 'number' => false, 'part' => true];
                         }
                     }
                 }
