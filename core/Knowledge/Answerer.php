@@ -187,6 +187,11 @@ final class Answerer
             $fits = $demand === null || preg_match('~'.$demand.'~iu', $sentence) === 1;
             $score = 0.6 * $fit['cover'] + 0.24 * $own['cover'] + 0.06 * $rank + ($demand === null ? 0.05 : ($fits ? 0.13 : -0.12)) + ($i === 0 ? 0.02 : 0.0) + ($passage->kind === 'qa' ? 0.16 * $headed['cover'] - ($i > 1 ? 0.03 : 0.0) : 0.0);
             $score += $about;
+            $score += $this->manner($question, $sentence);
+            if ($question->months !== []) {
+                $months = $this->days->months($sentence);
+                $score += $months === [] ? 0.0 : (array_diff($question->months, $months) === [] ? 0.12 : -0.06);
+            }
             if ($question->days !== []) {
                 $days = $this->days->in($sentence);
                 $score += $days === [] ? 0.0 : (array_diff($question->days, $days) === [] ? (count($days) === 7 ? 0.08 : 0.14) : -0.06);
@@ -209,12 +214,40 @@ final class Answerer
             [$text, $more] = $this->spoken->cut($passage->sentences, $from, 4);
         }
         $text = $this->headed($passage, $text);
+        $text .= $this->sum($question, $passage->sentences[$i]);
         if ($question->yesNo()) {
             $yes = $this->polarity->of($question, $passage->sentences[$i]);
             $text = $yes === null ? $text : ($yes ? 'Yes. ' : 'No. ').$text;
         }
 
         return new Candidate($passage->source, $passage->place(), $fit['cover'], $score, $fit['matched'], $fit['lacking'], $text, $more, $passage->leadsTo, $passage->sentences[$i], $fits, $fit['key']);
+    }
+
+    /** Sentences that say it in the manner of the question: 'lasts four months' to how long, 'if you are ill, ring …' to what do I do. */
+    private function manner(Question $question, string $sentence): float
+    {
+        return match (true) {
+            $question->kind === 'howlong' && preg_match('/\b(?:lasts?|takes?|within|up to|for|valid|until|between|done)\b/i', $sentence) === 1 => 0.04,
+            ($question->kind === 'how' || preg_match('/^what (?:do|should|must|happens|if|can)\b/i', $question->asked) === 1) && preg_match('/^(?:if|when|please|ring|call|tell|ask|send|bring|use|contact|go|come|fill|write|email|first|to)\b|\b(?:must|should|please|you can|you need)\b/i', $sentence) === 1 => 0.07,
+            $question->kind === 'who' && preg_match('/\b(?:manager|head|team|owner|doctor|staff|director|teacher|nurse|driver|engineer|we|our|by|[A-Z]\w+ [A-Z]\w+)\b/', $sentence) === 1 => 0.03,
+            default => 0.0,
+        };
+    }
+
+    /** What a rate comes to for the length that was asked about: '£104 a night' for three nights. */
+    private function sum(Question $question, string $sentence): string
+    {
+        if (! in_array($question->kind, ['price', 'amount', 'what'], true) || $question->span === null || $question->span < 1.5 || preg_match('/([£$€])\s?(\d+(?:,\d{3})*(?:\.\d\d)?)\s?(?:a|per|each|\/)\s?(night|day|week|month)\b/u', $sentence, $m) !== 1) {
+            return '';
+        }
+        $length = ['night' => 1, 'day' => 1, 'week' => 7, 'month' => 30][$m[3]];
+        $times = $question->span / $length;
+        if (abs($times - round($times)) > 0.01 || round($times) < 2) {
+            return '';
+        }
+        $amount = (float) str_replace(',', '', $m[2]) * round($times);
+
+        return sprintf(' That is %s%s for %d %ss.', $m[1], number_format($amount, fmod($amount, 1.0) < 0.005 ? 0 : 2), (int) round($times), $m[3]);
     }
 
     /** A heading that is all about the question speaks for its passage; one about something else speaks against it. */

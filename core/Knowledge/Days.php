@@ -24,6 +24,36 @@ final readonly class Days
         $this->name = '('.implode('|', $names).')(?:s|\'s)?\b';
     }
 
+    /** @return list<int> months, 1 to 12, that words speak of: 'from June to September', 'in August' */
+    public function months(string $text): array
+    {
+        $names = ['january' => 1, 'february' => 2, 'march' => 3, 'april' => 4, 'may' => 5, 'june' => 6, 'july' => 7, 'august' => 8, 'september' => 9, 'october' => 10, 'november' => 11, 'december' => 12];
+        $name = '('.implode('|', array_keys($names)).')';
+        $line = mb_strtolower(str_replace(['–', '—'], '-', $text));
+        $found = [];
+        $line = (string) preg_replace_callback('/\b'.$name.'\b(?:\s+\d{1,2}(?:st|nd|rd|th)?)?\s*(?:to|-|until|till|through|and the end of)\s*(?:the\s+)?(?:end of\s+)?(?:\d{1,2}(?:st|nd|rd|th)?\s+)?'.$name.'\b/', static function (array $m) use (&$found, $names): string {
+            for ($month = $names[$m[1]], $last = $names[$m[2]]; ; $month = $month % 12 + 1) {
+                $found[] = $month;
+                if ($month === $last) {
+                    break;
+                }
+            }
+
+            return ' ';
+        }, $line);
+        preg_match_all('/\b'.$name.'\b/', $line, $each);
+        foreach ($each[1] as $one) {
+            // 'May' is a verb more often than a month.
+            if ($one !== 'may' || preg_match('/\b(?:in|of|until|from|since|by|during|early|late|mid|\d(?:st|nd|rd|th)?)\s+may\b|\bmay\s+\d/', $line) === 1) {
+                $found[] = $names[$one];
+            }
+        }
+        $found = array_values(array_unique($found));
+        sort($found);
+
+        return $found;
+    }
+
     /** @return list<int> ISO weekdays */
     public function in(string $text): array
     {

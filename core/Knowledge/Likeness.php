@@ -61,6 +61,11 @@ final class Likeness
                 $key = max($key, $best);
             }
         }
+        if ($question->months !== []) {
+            $covered = array_filter($texts, fn (array $one): bool => $one[1] >= 0.9 && array_diff($question->months, $this->days->months($one[0])) === []) !== [];
+            $sum += $covered ? 0.5 : 0.0;
+            $of += 0.5;
+        }
         if ($question->days !== []) {
             $covered = array_filter($texts, fn (array $one): bool => $one[1] >= 0.9 && $this->days->in($one[0]) !== []) !== [];
             $sum += $covered ? 0.5 : 0.0;
@@ -103,6 +108,14 @@ final class Likeness
                         $stem = (string) $stem;
                         if (strlen($stem) > 2 && ($like = $this->lexicon->likeness($unit['stem'], $stem)) >= self::KIN && 0.75 * $like > $hit) {
                             [$hit, $word] = [0.75 * $like, $other];
+                        }
+                        // 'Approve' and 'approval', 'paid' and 'unpaid'.
+                        $shared = strspn($unit['stem'] ^ $stem, "\0");
+                        if ($shared >= 5 && max(strlen($stem), strlen($unit['stem'])) - $shared <= 3 && $hit < 0.82) {
+                            [$hit, $word] = [0.82, $other];
+                        }
+                        if ($stem === 'un'.$unit['stem'] || $stem === 'non'.$unit['stem']) {
+                            [$hit, $word] = [1.0, $other];
                         }
                         // 'Tumble' in 'tumbledryer', 'book' in 'booklet'.
                         if (strlen($unit['stem']) >= 5 && strlen($stem) > strlen($unit['stem']) && str_starts_with($stem, $unit['stem']) && $hit < 0.6) {

@@ -42,6 +42,10 @@ final readonly class Polarity
 
             return ($shut ? ! $inside : $inside) !== $flips;
         }
+        $months = $this->days->months($sentence);
+        if ($question->months !== [] && $months !== [] && preg_match('/\b(?:closed|shut)\b/', $line) === 1) {
+            return array_diff($question->months, $months) !== [];
+        }
         $compared = $this->compared($question, $line);
         if ($compared !== null) {
             return $compared;
@@ -85,7 +89,7 @@ final readonly class Polarity
         $rings = array_merge([], ...array_column($question->units, 'rings'));
         $parts = preg_split('/;|,\s*(?:but|and|however|although)\s|\bbut\b|\bhowever\b|\bif\b|\bunless\b|\bwhen\b|\bwho\b|\bwhich\b/', $line) ?: [$line];
         foreach ($parts as $part) {
-            $no = false;
+            $no = preg_match('/\bun(?:paid|available|able|suitable|safe|guarded|staffed|heated)\b/', $part) === 1;
             foreach ($denials as $word) {
                 if (preg_match('/(?<![\w\'])'.preg_quote((string) $word, '/').'(?![\w\'])/', $part) === 1) {
                     $no = true;

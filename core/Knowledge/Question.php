@@ -19,6 +19,7 @@ final readonly class Question
      * @param bool $negated whether it asks for a no: 'can I come without …'
      * @param ?float $span length named, in days: 'for a week'
      * @param list<float> $numbers
+     * @param list<int> $months that are asked about
      */
     public function __construct(
         public string $said,
@@ -30,6 +31,7 @@ final readonly class Question
         public ?float $span,
         public array $numbers,
         public bool $offTopic,
+        public array $months = [],
     ) {
     }
 

@@ -25,7 +25,7 @@ final class QuestionReader
     public function read(string $said, \DateTimeImmutable $now, string $country = 'GB', string $before = ''): Question
     {
         $heard = $this->understanding->hear($said);
-        $asked = $this->asking($heard->original);
+        [$asked, $told] = $this->asking($heard->original);
         $tokens = $this->terms->tokens($asked);
         $kind = $this->kind($tokens);
         $line = ' '.mb_strtolower($asked).' ';
@@ -43,24 +43,40 @@ final class QuestionReader
         } elseif (preg_match('/\b(?:over|for) (?:the|a) weekend\b/', $line) === 1) {
             $span = 2.5;
         }
-        preg_match_all('/(?<![\w.])\d+(?:\.\d+)?(?!\w)/', $asked, $figures);
+        preg_match_all('/(?<![\w.])\d+(?:\.\d+)?(?!\w)/', $told.' '.$asked, $figures);
         $numbers = array_map(floatval(...), $figures[0]);
+        if ($numbers === [] && preg_match('/\b(?:my )?(first|second|third|fourth|fifth|tenth) year\b/', $line, $m) === 1) {
+            $numbers = [['first' => 1.0, 'second' => 2.0, 'third' => 3.0, 'fourth' => 4.0, 'fifth' => 5.0, 'tenth' => 10.0][$m[1]]];
+        }
+        if ($numbers === []) {
+            $values = $this->words->section('numbers', 'units') + $this->words->section('numbers', 'teens') + $this->words->section('numbers', 'tens');
+            foreach ($this->terms->tokens($told.' '.$asked) as $token) {
+                if (isset($values[$token->text]) && ! in_array($token->text, ['one', 'a', 'an', 'oh', 'o'], true)) {
+                    $numbers[] = (float) $values[$token->text];
+                }
+            }
+            $numbers = count($numbers) === 1 ? $numbers : [];
+        }
         $count = $this->understanding->read(ValueType::Number, $asked, new Context($now, $country));
         if ($numbers === [] && is_numeric($count->value) && preg_match('/\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|fifty|hundred|dozen|couple|\w+teen)\b/', $line) === 1) {
             $numbers = [(float) $count->value];
         }
 
         // 'Where are you?' has no word of its own; 'my seven-year-old' is a child.
-        $extra = $kind === 'where' && preg_match('/\b(?:are you|you are|find you|are we|your place)\b/', $line) === 1 ? ' located' : '';
+        $extra = $kind === 'where' && preg_match('/\b(?:are you|you are|find you|are we|your (?:place|shop|store|office|branch|surgery|premises|depot|studio|clinic))\b/', $line) === 1 ? ' located' : '';
         $extra .= preg_match('/\b(\w+)[ -]years?[ -]old\b/', $line, $m) === 1 && ($numbers[0] ?? 99) < 18 ? ' child' : '';
 
-        return new Question($said, $asked, $kind, $this->units($asked.$extra, $before), $days, preg_match("/\b(?:without|not|never|no|don't have|haven't got|cannot|can't)\b/", $line) === 1, $span, $numbers, $this->words->phrases('knowledge', 'off_topic')->in($tokens));
+        return new Question($said, $asked, $kind, $this->units($asked.$extra, $told, $before), $days, preg_match("/\b(?:without|not|never|no|don't have|haven't got|cannot|can't)\b/", $line) === 1, $span, $numbers, $this->words->phrases('knowledge', 'off_topic')->in($tokens), (new Days($this->words))->months($asked));
     }
 
-    /** Without greeting and preamble; of several sentences the one that asks. */
-    private function asking(string $said): string
+    /**
+     * Without greeting and preamble; of several sentences the one that asks, and what was told beside it.
+     *
+     * @return array{string, string}
+     */
+    private function asking(string $said): array
     {
-        $parts = preg_split('/(?<=[?!])\s+|(?<=[a-z]{2}\.)\s+/iu', trim($said), -1, PREG_SPLIT_NO_EMPTY) ?: [$said];
+        $parts = preg_split('/(?<=[?!])\s+|(?<=[a-z]{2}\.)\s+|,\s+(?=(?:and |so |but )?(?:what|how|when|where|who|which|can|could|do|does|is|are|will|would|may)\b)/iu', trim($said), -1, PREG_SPLIT_NO_EMPTY) ?: [$said];
         $lead = $this->words->phrases('knowledge', 'lead_ins');
         $kinds = $this->words->phrases('knowledge', 'kinds');
         $asks = [];
@@ -76,20 +92,18 @@ final class QuestionReader
             $asks[] = [$text, str_contains($part, '?') ? 2 : ($kinds->at($tokens, 0) !== null ? 1 : 0)];
         }
         if ($asks === []) {
-            return $said;
+            return [$said, ''];
         }
         $most = max(array_column($asks, 1));
         if ($most === 0) {
-            return implode(' ', array_column($asks, 0));
+            return [implode(' ', array_column($asks, 0)), ''];
         }
         // What was said before the question names what 'it' is: 'I have a van. How much is it?'
         $chosen = array_values(array_filter($asks, static fn (array $one): bool => $one[1] === $most));
         $text = implode(' ', array_column($chosen, 0));
-        if (preg_match('/\b(it|one|that|them|they|this|those)\b/i', $text) === 1 && count($chosen) < count($asks)) {
-            return implode(' ', array_column($asks, 0));
-        }
+        $rest = implode(' ', array_column(array_filter($asks, static fn (array $one): bool => $one[1] !== $most), 0));
 
-        return $text;
+        return [$text, $rest];
     }
 
     /** @param list<Token> $tokens */
@@ -128,14 +142,17 @@ final class QuestionReader
     }
 
     /** @return list<array{stem: string, word: string, rings: list<int>, generic: bool, number: bool, weight: float, near: array<string, float>}> */
-    private function units(string $asked, string $before): array
+    private function units(string $asked, string $told, string $before): array
     {
         $units = [];
         $seen = [];
         $openers = ['how much', 'how long', 'how many', 'how old', 'how far', 'how soon', 'how big', 'how often', 'how early'];
-        foreach ([[$asked, 1.0], [$before, 0.3]] as [$text, $share]) {
+        $light = array_fill_keys(array_map($this->terms->stem(...), $this->words->section('knowledge', 'light')), true);
+        $points = preg_match("/\\b(?:it|one|that|them|they|this|those|he|she|him|her)\\b|it's|that's/i", $asked) === 1;
+        $days = $this->words->section('knowledge', 'days');
+        foreach ([[$asked, 1.0], [$told, $points ? 0.6 : 0.25], [$before, 0.3]] as [$text, $share]) {
             foreach ($text === '' ? [] : $this->terms->of($text) as $unit) {
-                if (isset($seen[$unit['stem']]) || str_contains($unit['word'], ' ') && in_array($unit['word'], $openers, true)) {
+                if (isset($days[rtrim($unit['word'], 's')]) || isset($seen[$unit['stem']]) || str_contains($unit['word'], ' ') && in_array($unit['word'], $openers, true)) {
                     continue;
                 }
                 $seen[$unit['stem']] = true;
@@ -147,6 +164,12 @@ final class QuestionReader
                 $rare = $this->lexicon->weight($unit['stem']);
                 $idf = min(1.0, 0.35 + 0.65 * log(1 + ($this->shelf->count() + 1) / ($df + 0.5)) / max(0.1, log(1 + ($this->shelf->count() + 1) / 0.5)));
                 $weight = $unit['generic'] ? 0.18 : ($df === 0 && $near === [] ? max(0.75, $rare) : max(0.4, 0.5 * $rare + 0.5 * $idf));
+                if (isset($light[$unit['stem']]) && ! $unit['generic']) {
+                    $weight = min($weight, 0.45);
+                }
+                if (in_array($unit['word'], ['shop', 'store', 'office', 'branch', 'place', 'premises'], true) && preg_match('/^where/i', trim($asked)) === 1) {
+                    $weight = 0.08;
+                }
                 if ($unit['part'] ?? false) {
                     $weight = 0.04;
                 }

@@ -92,7 +92,13 @@ final class TableAnswers
         $text = $this->said($question, $table, $row, $columns);
         $money = in_array($question->kind, ['price', 'amount'], true);
         $fits = $question->kind === 'age' ? preg_match('/\b(?:age|years?|old|over|under|adult|child)\b/i', $context.' '.implode(' ', $row)) === 1 : ($question->kind === 'clock' ? preg_match('/\d\s?(?:am|pm)|\d[:.]\d\d|noon/i', implode(' ', $row)) === 1 : ! $money || array_filter($columns, static fn (int $column): bool => preg_match('/[£$€%]|\d|free|no charge/iu', $row[$column]) === 1) !== []);
-        $score = 0.8 * $cover + 0.1 * $named + ($fits ? ($money ? 0.1 : 0.06) : -0.15);
+        // A number that falls into the row's range speaks for the table, if it is the table that was asked about.
+        $context2 = $ranged === true ? $this->likeness->of($question, [[$table->heading.'. '.implode('. ', $table->columns), 1.0]])['cover'] : 0.0;
+        if ($ranged === true && $context2 < 0.35) {
+            return null;
+        }
+        $exact = $named >= 0.9 && array_filter($columns, fn (int $column): bool => array_intersect(array_column(array_filter($this->terms->of($table->columns[$column]), static fn (array $unit): bool => ! $unit['generic']), 'stem'), array_column($question->units, 'stem')) !== []) !== [];
+        $score = ($ranged === true ? 0.25 : 0.0) + ($exact ? 0.1 : 0.0) + 0.8 * $cover + 0.1 * $named + ($fits ? ($money ? 0.1 : 0.06) : -0.15);
 
         return new Candidate($table->source, $table->place($label), $cover, $score, $fit['matched'], $fit['lacking'], $text, [], null, implode(' | ', $row), $fits, $ranged === true || $dayRow ? max($fit['key'], 0.6) : $fit['key']);
     }
@@ -256,7 +262,7 @@ final class TableAnswers
      */
     private function sum(Question $question, Table $table, array $row): ?string
     {
-        if ($question->span === null || $question->span < 0.4) {
+        if ($question->span === null || $question->span < 0.4 || $question->span > 400 || preg_match('/[£$€]/u', implode(' ', $row).' '.implode(' ', $table->columns)) !== 1) {
             return null;
         }
         $rates = [];

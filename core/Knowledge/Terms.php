@@ -24,6 +24,9 @@ final class Terms
     /** @var Phrases<list<int>> */
     private readonly Phrases $rings;
 
+    /** @var array<string, list<int>> rings of single words */
+    private readonly array $singles;
+
     /** @var array<string, true> */
     private readonly array $small;
 
@@ -48,6 +51,7 @@ final class Terms
             }
         }
         $this->rings = new Phrases($table);
+        $this->singles = array_filter($table, static fn (string $phrase): bool => ! str_contains($phrase, ' '), ARRAY_FILTER_USE_KEY);
         $this->small = array_fill_keys($words->section('routing', 'small'), true);
         $generic = [];
         foreach ($words->section('knowledge', 'generic') as $word) {
@@ -87,7 +91,7 @@ final class Terms
                     // The words of a phrase can be found one by one as well.
                     for ($k = $i; $k < $i + $hit[1]; $k++) {
                         if (! isset($this->small[$tokens[$k]->text]) && strlen($tokens[$k]->text) > 2) {
-                            $units[] = ['stem' => $this->stemmer->stem($tokens[$k]->text), 'word' => $tokens[$k]->text, 'rings' => [], 'generic' => true, 'number' => false, 'part' => true];
+                            $units[] = ['stem' => $this->stemmer->stem($tokens[$k]->text), 'word' => $tokens[$k]->text, 'rings' => $this->singles[$tokens[$k]->text] ?? [], 'generic' => true, 'number' => false, 'part' => true];
                         }
                     }
                 }

@@ -36,7 +36,9 @@ final readonly class PlainText
             $numbered = preg_match('/^\d+(?:\.\d+)*[.)]?\s+\p{Lu}[^.!?]{2,60}$/u', $line) === 1 && $paragraph === [];
             $capitals = preg_match('/\p{Lu}/u', $line) === 1 && mb_strtoupper($line) === $line && mb_strlen($line) < 70 && str_word_count($line) <= 9 && preg_match('/^\W*\d/', $line) !== 1;
             $short = mb_strlen($line) <= 60 && preg_match('/[.!?,;]$/u', $line) !== 1 && str_word_count($line) <= 8 && preg_match('/^[\p{Lu}\d]/u', $line) === 1 && preg_match('/^[-*•]|\d{3}/u', $line) !== 1;
-            if ($underlined || $capitals && $paragraph === [] || $numbered && $short || $short && $alone && isset($lines[$i + 2]) && preg_match('/:\s*\S/', $line) !== 1 || $short && $paragraph === [] && str_ends_with($line, ':') && $next !== '' && preg_match('/^[-*•]/u', $next) !== 1 && str_word_count($line) <= 5) {
+            // 'Parking' on the first line of a block, and sentences below it.
+            $titled = $short && $paragraph === [] && ($i === 0 || trim($lines[$i - 1]) === '') && $next !== '' && str_word_count($line) <= 5 && ! str_contains($line, ':') && (mb_strlen($next) > mb_strlen($line) + 8 || preg_match('/[.!?:]$|:\s/u', $next) === 1);
+            if ($titled || $underlined || $capitals && $paragraph === [] || $numbered && $short || $short && $alone && isset($lines[$i + 2]) && preg_match('/:\s*\S/', $line) !== 1 || $short && $paragraph === [] && str_ends_with($line, ':') && $next !== '' && preg_match('/^[-*•]/u', $next) !== 1 && str_word_count($line) <= 5) {
                 $flush();
                 $title = rtrim((string) preg_replace('/^\d+(?:\.\d+)*[.)]?\s+/', '', $line), ':');
                 $builder->heading(2, $capitals ? mb_convert_case(mb_strtolower($title), MB_CASE_TITLE) === $title ? $title : mb_strtoupper(mb_substr($title, 0, 1)).mb_strtolower(mb_substr($title, 1)) : $title);
