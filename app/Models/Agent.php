@@ -74,4 +74,16 @@ final class Agent extends Model
     {
         return $this->hasOne(Release::class)->ofMany('number', 'max');
     }
+
+    /** @return HasMany<RecordSheet, $this> */
+    public function recordSheets(): HasMany
+    {
+        return $this->hasMany(RecordSheet::class);
+    }
+
+    /** @return HasMany<ReadingAgain, $this> */
+    public function readingAgains(): HasMany
+    {
+        return $this->hasMany(ReadingAgain::class);
+    }
 }

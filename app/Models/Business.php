@@ -15,10 +15,20 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $name
  * @property string $country ISO 3166 code
  * @property string $tz
+ * @property ?int $keep_days after how many days calls are erased
+ * @property int $knowledge_version goes up with every change of what agents answer from
+ * @property ?list<string> $knowledge_hosts web hosts pages may be fetched from
+ * @property ?list<string> $own_words words for the same thing, a ring a line
  */
 final class Business extends Model
 {
-    protected $fillable = ['key', 'name', 'country', 'tz'];
+    protected $fillable = ['key', 'name', 'country', 'tz', 'keep_days', 'knowledge_version', 'knowledge_hosts', 'own_words'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['knowledge_hosts' => 'array', 'own_words' => 'array'];
+    }
 
     public function getRouteKeyName(): string
     {
@@ -83,5 +93,59 @@ final class Business extends Model
     public function records(): HasMany
     {
         return $this->hasMany(CallRecord::class);
+    }
+
+    /** @return HasMany<RecordSheet, $this> */
+    public function recordSheets(): HasMany
+    {
+        return $this->hasMany(RecordSheet::class)->orderBy('name');
+    }
+
+    /** @return HasMany<DeliveryRule, $this> */
+    public function rules(): HasMany
+    {
+        return $this->hasMany(DeliveryRule::class);
+    }
+
+    /** @return HasMany<DeliveryRule, $this> */
+    public function deliveryRules(): HasMany
+    {
+        return $this->hasMany(DeliveryRule::class)->orderBy('id');
+    }
+
+    /** @return HasMany<Delivery, $this> */
+    public function deliveries(): HasMany
+    {
+        return $this->hasMany(Delivery::class);
+    }
+
+    /** @return HasMany<ReadingAgain, $this> */
+    public function readingsAgain(): HasMany
+    {
+        return $this->hasMany(ReadingAgain::class);
+    }
+
+    /** @return HasMany<SavedFilter, $this> */
+    public function savedFilters(): HasMany
+    {
+        return $this->hasMany(SavedFilter::class)->orderBy('name');
+    }
+
+    /** @return HasMany<KnowledgeSource, $this> */
+    public function knowledgeSources(): HasMany
+    {
+        return $this->hasMany(KnowledgeSource::class)->orderBy('name');
+    }
+
+    /** @return HasMany<KnowledgeCheck, $this> */
+    public function knowledgeChecks(): HasMany
+    {
+        return $this->hasMany(KnowledgeCheck::class)->orderBy('id');
+    }
+
+    /** @return HasMany<KnowledgeQuestion, $this> */
+    public function knowledgeQuestions(): HasMany
+    {
+        return $this->hasMany(KnowledgeQuestion::class);
     }
 }

@@ -145,4 +145,10 @@ final class Call extends Model
             array_values($this->turns->map(static fn (CallTurn $turn): TranscriptTurn => $turn->toTranscript())->all()),
         );
     }
+
+    /** @return HasMany<Delivery, $this> */
+    public function deliveries(): HasMany
+    {
+        return $this->hasMany(Delivery::class)->orderBy('id');
+    }
 }

@@ -24,12 +24,12 @@ final class CallTurn extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['call_id', 'n', 'by', 'text', 'at', 'seconds', 'keys', 'steps', 'cut'];
+    protected $fillable = ['call_id', 'n', 'by', 'text', 'at', 'seconds', 'keys', 'steps', 'cut', 'sources'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['keys' => 'boolean', 'cut' => 'boolean', 'steps' => 'array', 'at' => 'float', 'seconds' => 'float'];
+        return ['keys' => 'boolean', 'cut' => 'boolean', 'steps' => 'array', 'sources' => 'array', 'at' => 'float', 'seconds' => 'float'];
     }
 
     public function toTranscript(): Turn

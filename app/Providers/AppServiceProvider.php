@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Actions\Knowledge\KnowledgeOf;
+use App\Actions\Records\Extractors;
+use App\Gateways\Post\Gateways;
+use App\Gateways\Post\PostGateway;
 use App\Gateways\Speech\ProgramVoice;
 use App\Gateways\Speech\Voice;
 use App\Support\ScriptLibrary;
@@ -28,6 +32,9 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(Display::class);
         $this->app->singleton(Lexicon::class);
         $this->app->singleton(ScriptLibrary::class);
+        $this->app->singleton(Extractors::class);
+        $this->app->singleton(KnowledgeOf::class);
+        $this->app->bind(PostGateway::class, Gateways::class);
         $this->app->singleton(Voice::class, static fn (): Voice => new ProgramVoice(storage_path('app/speech')));
     }
 

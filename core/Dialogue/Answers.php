@@ -797,7 +797,8 @@ final readonly class Answers
         }
         $clause = $this->replies->clause($heard);
         $answer = $clause === null ? ($state->lastReply !== null && $top < 0.5 ? $this->replies->answer($turn, $heard) : null) : $this->replies->answer($turn, $clause[0]);
-        if ($answer !== null && $top < 1.3) {
+        $known = $answer['known'] ?? null;
+        if ($answer !== null && ($known === null ? $top < 1.3 : $top < 0.5 || $known->informs && $known->confidence >= 0.75 && $top < 1.0)) {
             $this->volunteer($turn, $heard, $step->key(), true);
             $this->answered($turn, $answer);
 
@@ -1039,6 +1040,7 @@ final readonly class Answers
                 return false;
             }
             $turn->trace->rule('a question nothing answers: nothing is invented');
+            $turn->trace->unanswered[] = ['question' => $heard->original, 'why' => 'not covered'];
             $turn->standing('no_answer');
             $this->walker->askAgain($turn);
 
@@ -1049,10 +1051,11 @@ final readonly class Answers
         return true;
     }
 
-    /** @param array{text: string, rule: string, to: ?string} $answer */
+    /** @param array{text: string, rule: string, to: ?string, known?: Known} $answer */
     private function answered(Turn $turn, array $answer): void
     {
         $turn->trace->rule($answer['rule']);
+        $this->replies->told($turn, $answer);
         $turn->speak($answer['text'], $turn->state->step);
         if ($answer['to'] !== null) {
             $this->detour($turn, $answer['to']);
@@ -1074,6 +1077,7 @@ final readonly class Answers
             return false;
         }
         $turn->trace->rule($answer['rule'].', in the same breath as an answer');
+        $this->replies->told($turn, $answer);
         $turn->speak($answer['text'], $turn->state->step);
 
         return true;

@@ -108,6 +108,9 @@ final class CallState
     /** The standing reply given last, for 'and for the other one?'. */
     public ?string $lastReply = null;
 
+    /** @var ?array{text: string, source: string, name: string, more: list<string>} the last answer from knowledge */
+    public ?array $known = null;
+
     public ?string $outcome = null;
 
     public bool $doNotCall = false;

@@ -39,6 +39,7 @@ final readonly class Engine
         private Speakable $speakable,
         private Display $display,
         ?Switchboard $switchboard = null,
+        ?Knowledge $knowledge = null,
     ) {
         $this->phrases = new Phrasebook($understanding->words, $script->agent);
         $collector = new Collector($understanding);
@@ -52,19 +53,19 @@ final readonly class Engine
             $collector,
             new Corrections($understanding, $collector, $speakable),
             new Topics($understanding->words),
-            new Replies($understanding, $this->phrases, $collector),
+            new Replies($understanding, $this->phrases, $collector, $knowledge),
             $this->walker,
             $this->transfers,
             $this->identity,
         );
     }
 
-    public static function for(Script $script, ?Switchboard $switchboard = null): self
+    public static function for(Script $script, ?Switchboard $switchboard = null, ?Knowledge $knowledge = null): self
     {
         $words = Vocabulary::of($script->agent->language);
         $plan = new NumberingPlan;
 
-        return new self($script, new Understanding($words, $plan), new Speakable($words, $plan), new Display($words, $plan), $switchboard);
+        return new self($script, new Understanding($words, $plan), new Speakable($words, $plan), new Display($words, $plan), $switchboard, $knowledge);
     }
 
     public function step(CallState $before, Event $event): Outcome

@@ -17,15 +17,89 @@ final readonly class Replies
 {
     private Stemmer $stemmer;
 
-    public function __construct(private Understanding $understanding, private Phrasebook $phrases, private Collector $collector)
+    public function __construct(private Understanding $understanding, private Phrasebook $phrases, private Collector $collector, private ?Knowledge $knowledge = null)
     {
         $this->stemmer = new Stemmer;
     }
 
-    /** @return array{text: string, rule: string, to: ?string}|null */
+    /** @return array{text: string, rule: string, to: ?string, known?: Known}|null */
     public function answer(Turn $turn, Heard $question): ?array
     {
-        return $this->builtIn($turn, $question) ?? $this->written($turn, $question);
+        return $this->builtIn($turn, $question) ?? $this->written($turn, $question) ?? $this->known($turn, $question);
+    }
+
+    /**
+     * Notes where an answer came from, once it is spoken.
+     *
+     * @param array{text: string, rule: string, to: ?string, known?: Known} $answer
+     */
+    public function told(Turn $turn, array $answer): void
+    {
+        $known = $answer['known'] ?? null;
+        if (! $known instanceof Known || $known->text === null) {
+            return;
+        }
+        if ($known->source !== '') {
+            $turn->trace->sources[] = $known->source;
+        }
+        if ($known->refusal !== null) {
+            $turn->trace->unanswered[] = ['question' => $turn->trace->heard, 'why' => $known->refusal];
+        }
+        $turn->state->known = ['text' => $known->text, 'source' => $known->source, 'name' => $known->name, 'more' => $known->more];
+    }
+
+    /**
+     * @return array{text: string, rule: string, to: ?string, known?: Known}|null
+     *
+     * From what the business has written; 'tell me more' and 'are you sure?' follow up the last answer.
+     */
+    private function known(Turn $turn, Heard $heard): ?array
+    {
+        if ($this->knowledge === null) {
+            return null;
+        }
+        $last = $turn->state->known;
+        $follows = $last === null ? null : $this->knowledge->follows($heard->original);
+        if ($last !== null && $follows === 'sure') {
+            return ['text' => $turn->phrase('sure', ['name' => $last['name'] === '' ? 'what I have here' : $last['name'], 'it' => $last['text']]), 'rule' => 'challenged: gives the source, '.$last['source'], 'to' => null];
+        }
+        if ($last !== null && $follows === 'more') {
+            if ($last['more'] === []) {
+                return ['text' => $turn->phrase('no_more'), 'rule' => 'nothing more is written about it', 'to' => null];
+            }
+            [$text, $rest] = (new \Ringo\Knowledge\Spoken)->cut($last['more'], 0, 2);
+
+            return ['text' => $text, 'rule' => 'more from '.$last['source'], 'to' => null, 'known' => new Known($text, $last['source'], $last['name'], 1.0, null, $rest, null, true)];
+        }
+        if ($this->clause($heard) === null) {
+            return null;
+        }
+        $scope = $turn->scope();
+        $told = [];
+        foreach ($turn->state->values as $key => $held) {
+            $field = $turn->script->sheet->field($key);
+            if ($field !== null && in_array($field->type, [ValueType::Choice, ValueType::Number, ValueType::Duration], true)) {
+                $told[] = $scope->words($key) ?? '';
+            }
+        }
+        $known = $this->knowledge->ask($heard->original === '' ? $heard->cleaned() : $this->words($heard), $scope->now, $turn->script->agent->country, implode(', ', array_filter($told)));
+        if ($known->text === null) {
+            return null;
+        }
+        // Answers may carry placeholders of the script.
+        $text = str_contains($known->text, '[') ? Prompt::of($known->text)->filled(0, $scope->words(...)) : $known->text;
+        $to = $known->leadsTo !== null && isset($turn->script->steps[$known->leadsTo]) ? $known->leadsTo : null;
+
+        return $text === '' ? null : ['text' => $text, 'rule' => 'knowledge: '.($known->source === '' ? (string) $known->refusal : $known->source).', sure to '.number_format($known->confidence, 2), 'to' => $to, 'known' => $known];
+    }
+
+    /** The words of the part that asks, as they were said. */
+    private function words(Heard $heard): string
+    {
+        $first = $heard->tokens[0] ?? null;
+        $last = $heard->tokens[count($heard->tokens) - 1] ?? null;
+
+        return $first === null || $last === null ? $heard->original : $heard->between($first->start, $last->end);
     }
 
     /** Whether the words ask something. */
@@ -53,7 +127,7 @@ final readonly class Replies
         return null;
     }
 
-    /** @return array{text: string, rule: string, to: ?string}|null */
+    /** @return array{text: string, rule: string, to: ?string, known?: Known}|null */
     private function builtIn(Turn $turn, Heard $heard): ?array
     {
         if ($this->phrases->contains($heard, 'machine')) {

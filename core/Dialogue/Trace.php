@@ -43,6 +43,12 @@ final class Trace
 
     public bool $masked = false;
 
+    /** @var list<string> sources of what was answered from knowledge */
+    public array $sources = [];
+
+    /** @var list<array{question: string, why: string}> what could not be answered, or not for sure */
+    public array $unanswered = [];
+
     /** Takes the words out: they were said to be checked. */
     public function mask(): void
     {
@@ -66,7 +72,7 @@ final class Trace
     {
         return [
             'event' => $this->event, 'heard' => $this->heard, 'cleaned' => $this->cleaned, 'readings' => $this->readings,
-            'fit' => $this->fit, 'masked' => $this->masked,
+            'fit' => $this->fit, 'masked' => $this->masked, 'sources' => $this->sources, 'unanswered' => $this->unanswered,
             'rules' => $this->rules, 'changes' => $this->changes, 'from_step' => $this->fromStep, 'to_step' => $this->toStep, 'steps' => $this->steps,
         ];
     }

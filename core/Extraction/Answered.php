@@ -175,6 +175,7 @@ final readonly class Answered
                 $first = $this->readings->read($field, $rest->only($tokens), $hearing->now, $country, true);
                 if ($first->found()) {
                     $reading = $first;
+
                     break;
                 }
             }
@@ -366,6 +367,7 @@ final readonly class Answered
         for ($i = 1, $n = count($t); $i < $n; $i++) {
             if (($hit = $hedges->at($t, $i)) !== null && $i + $hit[1] === count($t)) {
                 $t = array_slice($t, 0, $i);
+
                 break;
             }
         }

@@ -46,6 +46,7 @@ final readonly class Inferred
                 if ($key !== null) {
                     $hearing->claim($field, $key, 0.66, $exchange, '', Claim::VOLUNTEERED);
                     $hearing->ledger->replace($field->key(), ($hearing->ledger->of($field->key()) ?? throw new \LogicException('just taken'))->doubted('worked out from what was said; no option was named'));
+
                     break;
                 }
             }

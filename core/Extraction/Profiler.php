@@ -90,7 +90,10 @@ final readonly class Profiler
         $all = $head.implode(' ', $description).' ';
 
         return new FieldProfile(
-            $field, $type, $names, $words,
+            $field,
+            $type,
+            $names,
+            $words,
             $this->role($title, $description),
             $this->tense($title, $description),
             $this->span($title),

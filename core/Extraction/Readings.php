@@ -252,6 +252,7 @@ final class Readings
         foreach ($heard->tokens as $token) {
             if (preg_match("/\\d|^(?:to|on|\\w*day(?:s|'s)?|\\w*night|weeks?|weekend|months?|years?|tomorrow|today|now|\\w*noon|morning|evening|jan|feb|mar|apr|may|june?|july?|aug|sept?|oct|nov|dec|\\w+uary|march|april|august|\\w+ber|mon|tues?|wed|thurs?|fri|sat|sun|half|quarter|past|oh|zero|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\\w+teen|twenty|thirty|forty|fifty|first|second|third|\\w+th|christmas|easter|eve|\\w+ish|ago|hours?|minutes?|fortnight|asap|straight|right|lunch|lunchtime|midday|midnight|o'clock|pm|am|dinner|tea|soon|later)$/", $token->text) === 1) {
                 $timely = true;
+
                 break;
             }
         }

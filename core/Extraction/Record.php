@@ -44,4 +44,34 @@ final readonly class Record
     {
         return $this->missing !== [] || $this->doubts !== [] || array_filter($this->cells, static fn (array $cell): bool => $cell['doubt'] !== null) !== [];
     }
+
+    /** The same record with what another reading of the call found beyond it. */
+    public function withMissingFrom(self $other): self
+    {
+        $cells = $this->cells + $other->cells;
+        $missing = array_values(array_unique([...array_filter($this->missing, static fn (string $key): bool => ! isset($cells[$key])), ...array_filter($other->missing, static fn (string $key): bool => ! isset($cells[$key]))]));
+
+        return new self($this->callId, $cells, array_values(array_unique([...$this->declined, ...array_filter($other->declined, static fn (string $key): bool => ! isset($cells[$key]))])), $missing, $this->outcome, $this->summary, array_diff_key($other->doubts + $this->doubts, $cells), $this->nextActions === [] ? $other->nextActions : $this->nextActions);
+    }
+
+    /**
+     * The same record with the values of some fields hidden.
+     *
+     * @param list<string> $keys
+     */
+    public function hiding(array $keys): self
+    {
+        $cells = $this->cells;
+        foreach ($keys as $key) {
+            if (isset($cells[$key])) {
+                $cells[$key] = ['value' => Mask::HIDDEN, 'display' => Mask::HIDDEN, 'said' => ''] + $cells[$key];
+            }
+        }
+        $summary = $this->summary;
+        foreach ($keys as $key) {
+            $summary = isset($this->cells[$key]) && $this->cells[$key]['display'] !== '' ? str_replace($this->cells[$key]['display'], Mask::HIDDEN, $summary) : $summary;
+        }
+
+        return new self($this->callId, $cells, $this->declined, $this->missing, $this->outcome, $summary, $this->doubts, $this->nextActions);
+    }
 }

@@ -40,6 +40,7 @@ final readonly class TakenBack
         foreach ($hearing->open as $key => $question) {
             if ($question['last'] && ! $checked) {
                 $asked = $hearing->field($key);
+
                 break;
             }
         }

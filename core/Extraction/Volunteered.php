@@ -82,6 +82,7 @@ final class Volunteered
                 $reading = $this->option($hearing, $field, $exchange->heard->only($tokens));
                 if ($reading !== null && $reading->found() && $reading->confidence >= self::LEAST) {
                     $hearing->take($field, $reading, $exchange, $known === null ? Claim::VOLUNTEERED : Claim::CORRECTED);
+
                     break;
                 }
             }

@@ -145,6 +145,7 @@ final readonly class TranscriptFile
         foreach ($dialogs as $dialog) {
             if (is_array($dialog) && is_string($dialog['start'] ?? null)) {
                 $started = $dialog['start'];
+
                 break;
             }
         }

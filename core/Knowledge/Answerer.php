@@ -83,6 +83,7 @@ final class Answerer
         foreach ($candidates as $one) {
             if ($this->covers($one) && $one->score >= $candidates[0]->score - 0.2) {
                 $best = $one;
+
                 break;
             }
         }
@@ -110,6 +111,7 @@ final class Answerer
         $found = $this->tables->candidates($question, $this->shelf->tables());
         $ranked = $this->ranked($question);
         $top = $ranked === [] ? 1.0 : max(0.001, ...array_values($ranked));
+        $this->shelf->prepare(array_keys($ranked));
         foreach ($ranked as $id => $rank) {
             $one = $this->best($question, $this->shelf->passage($id), $rank / $top);
             if ($one !== null) {
@@ -138,7 +140,7 @@ final class Answerer
             $here = [];
             foreach ($keys as [$key, $share]) {
                 $postings = $this->shelf->postings($key);
-                $df = count($postings);
+                $df = $this->shelf->spread($key);
                 if ($df === 0) {
                     continue;
                 }
@@ -154,7 +156,7 @@ final class Answerer
         }
         if ($n <= self::ALL) {
             // Of few passages every one is looked at, whatever words it shares.
-            for ($id = 0; $id < $n; $id++) {
+            foreach ($this->shelf->ids() as $id) {
                 $scores[$id] ??= 0.0;
             }
         }

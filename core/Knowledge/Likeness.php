@@ -95,6 +95,7 @@ final class Likeness
                 foreach ($unit['rings'] as $ring) {
                     if (isset($rings[$ring])) {
                         [$hit, $word] = [self::RING, $rings[$ring]];
+
                         break;
                     }
                 }

@@ -39,9 +39,23 @@ final class MemoryShelf implements Shelf
         return $this->postings[$key] ?? [];
     }
 
+    public function spread(string $key): int
+    {
+        return count($this->postings[$key] ?? []);
+    }
+
     public function passage(int $id): Passage
     {
         return $this->passages[$id];
+    }
+
+    public function ids(): array
+    {
+        return array_keys($this->passages);
+    }
+
+    public function prepare(array $ids): void
+    {
     }
 
     public function length(int $id): int

@@ -93,6 +93,7 @@ final readonly class Polarity
             foreach ($denials as $word) {
                 if (preg_match('/(?<![\w\'])'.preg_quote((string) $word, '/').'(?![\w\'])/', $part) === 1) {
                     $no = true;
+
                     break;
                 }
             }

@@ -156,7 +156,7 @@ final class QuestionReader
                     continue;
                 }
                 $seen[$unit['stem']] = true;
-                $df = count($this->shelf->postings($unit['stem']));
+                $df = $this->shelf->spread($unit['stem']);
                 $near = [];
                 if ($df === 0 && ! str_contains($unit['stem'], ' ') && ! $unit['number'] && $unit['rings'] === []) {
                     $near = $this->spelled($unit['stem']);

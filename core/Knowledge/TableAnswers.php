@@ -162,6 +162,13 @@ final class TableAnswers
      */
     private function columns(Question $question, Table $table, array $row): array
     {
+        if ($question->days !== []) {
+            // 'What time on a Saturday?' in a table with a column for the day.
+            $ofDay = array_values(array_filter(array_keys($table->columns), fn (int $i): bool => $i > 0 && $row[$i] !== '' && ($days = $this->days->in($table->columns[$i])) !== [] && array_diff($question->days, $days) === []));
+            if ($ofDay !== []) {
+                return array_slice($ofDay, 0, 3);
+            }
+        }
         $asked = [];
         $best = 0.0;
         for ($i = 1, $n = count($table->columns); $i < $n; $i++) {
@@ -289,7 +296,7 @@ final class TableAnswers
         if (! isset($rates['1'])) {
             return $this->whole($rates, $question->span, $said, $sign);
         }
-        if ( $question->span < 1 || fmod($question->span, 1.0) > 0.001 && $question->span !== 2.5) {
+        if ($question->span < 1 || fmod($question->span, 1.0) > 0.001 && $question->span !== 2.5) {
             return null;
         }
         $days = (int) round($question->span);

@@ -5,12 +5,19 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use App\Actions\Calls\KeepFinishedCall;
+use App\Actions\Knowledge\CheckAnswers;
+use App\Actions\Knowledge\FetchPage;
+use App\Actions\Knowledge\KeepSource;
+use App\Actions\Records\ReviewRecord;
 use App\Models\Agent;
 use App\Models\Business;
 use App\Models\Contact;
 use App\Models\ContactColumn;
 use App\Models\ContactNumber;
+use App\Models\DeliveryRule;
 use App\Models\Draft;
+use App\Models\KnowledgeCheck;
+use App\Models\KnowledgeQuestion;
 use App\Models\Membership;
 use App\Models\Person;
 use App\Models\Release;
@@ -22,9 +29,11 @@ use Illuminate\Database\Seeder;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use Ringo\Delivery\Signature;
 use Ringo\Design\ScriptDocument;
 use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Opening;
+use Ringo\Knowledge\CheckList;
 use Ringo\Numbering\NumberingPlan;
 use Ringo\Recognition\CallerFacts;
 use Ringo\Rehearsal\Input;
@@ -35,7 +44,7 @@ final class DemoSeeder extends Seeder
 {
     public const PASSWORD = 'ringo-demo';
 
-    public function __construct(private readonly NumberingPlan $plan, private readonly KeepFinishedCall $keep)
+    public function __construct(private readonly NumberingPlan $plan, private readonly KeepFinishedCall $keep, private readonly KeepSource $sources, private readonly FetchPage $pages, private readonly ReviewRecord $review)
     {
     }
 
@@ -54,12 +63,17 @@ final class DemoSeeder extends Seeder
         $this->contacts($business, ['depot', 'account_number']);
         $this->staff($business);
         $this->specialCallers($business);
+        $this->rules($business, $agent);
         $this->calls($business, $agent, $release);
+        $this->posted($business);
+        $this->checked($business);
+        $this->knowledge($business);
     }
 
     private function quillmoor(Business $business): void
     {
         [$agent, $release] = $this->agent($business, 'tobin', 'First release: collection days, missed collections, survey');
+        $this->knowledge($business);
         $this->contacts($business, ['round_day', 'call_about']);
         $script = $release->scriptText->script();
         $rehearsal = new Rehearsal(Engine::for($script));
@@ -74,6 +88,74 @@ final class DemoSeeder extends Seeder
             $contact = $contacts[(int) $row['contact'] - 1];
             $state = (new Opening($script))->state((string) Str::ulid($placed), $placed->toDateTimeImmutable(), $row['seed'], $contact->numbers->first()?->e164, null, CallerFacts::of([$contact->callerFacts()]));
             $this->keep->live($agent, $release, $rehearsal->run($state, Input::fromLines($this->file($business, "calls/{$row['lines']}.txt"))), $contact);
+        }
+    }
+
+    /** What follows calls: a notice that is worth reading, a confirmation, a reminder, a file, a web request. */
+    private function rules(Business $business, Agent $agent): void
+    {
+        $base = ['business_id' => $business->id, 'agent_id' => $agent->id, 'subject' => '', 'words' => '', 'when' => null, 'timing' => ['kind' => 'at_once'], 'cancel_outcomes' => [], 'mapping' => [], 'active' => true];
+        $rules = [
+            ['name' => 'Breakdowns, to the owner', 'kind' => 'email', 'to' => 'role:owner', 'subject' => 'Breakdown: [caller_name|a caller]', 'words' => '[summary] Machine: [equipment|not said]. Call: [call.at].', 'when' => ['value' => 'fault', 'known' => true]],
+            ['name' => 'Reservation confirmed', 'kind' => 'text', 'to' => 'phone', 'words' => 'Thank you [caller_name|for calling]. We have noted your reservation: [equipment] from [start_date]. Pellbrook Hire.', 'when' => ['value' => 'outcome', 'is' => 'reservation taken']],
+            ['name' => 'Reminder, a day before', 'kind' => 'text', 'to' => 'phone', 'words' => 'Your [equipment] is ready from [start_date]. Pellbrook Hire.', 'when' => ['value' => 'outcome', 'is' => 'reservation taken'], 'timing' => ['kind' => 'before', 'field' => 'start_date', 'amount' => 1, 'unit' => 'day'], 'cancel_outcomes' => ['reservation cancelled', 'off-hire arranged']],
+            ['name' => 'Reservations', 'kind' => 'row', 'to' => '', 'when' => ['value' => 'outcome', 'is' => 'reservation taken'], 'mapping' => ['Called' => 'call.at', 'Name' => 'caller_name', 'Telephone' => 'phone', 'Machine' => 'equipment', 'From' => 'start_date', 'For' => 'hire_length', 'Depot' => 'depot', 'Delivery' => 'delivery']],
+            ['name' => 'Yard planner', 'kind' => 'web', 'to' => 'https://hooks.pellbrook.example/calls', 'when' => ['value' => 'equipment', 'known' => true], 'mapping' => ['name' => 'caller_name', 'phone' => 'phone', 'machine' => 'equipment', 'from' => 'start_date', 'depot' => 'depot'], 'secret' => Signature::newSecret()],
+        ];
+        foreach ($rules as $rule) {
+            DeliveryRule::query()->create($rule + $base);
+        }
+    }
+
+    /** What was due before today has gone out, but for a few that did not arrive. */
+    private function posted(Business $business): void
+    {
+        foreach ($business->deliveries()->where('state', 'waiting')->where('due_at', '<', now())->orderBy('id')->get() as $i => $delivery) {
+            $due = $delivery->due_at->toIso8601String();
+            $delivery->update($delivery->kind === 'web' && $i % 23 === 7
+                ? ['state' => 'dead', 'attempts' => 8, 'problem' => 'the server answered 503 Service Unavailable', 'log' => [['at' => $due, 'what' => 'try 1: the server answered 503 Service Unavailable; again in 5 s'], ['at' => $due, 'what' => 'try 8: the server answered 503 Service Unavailable; given up']]]
+                : ['state' => 'sent', 'attempts' => 1, 'sent_at' => $delivery->due_at, 'log' => [['at' => $due, 'what' => 'try 1: taken']]]);
+        }
+    }
+
+    /** Values that people have looked at, so that the figures say something. */
+    private function checked(Business $business): void
+    {
+        /** @var User $user */
+        $user = User::query()->where('email', 'specialist@ringo.example')->firstOrFail();
+        foreach ($business->records()->with('call.business', 'call.agent')->orderBy('id')->limit(40)->get() as $n => $record) {
+            $i = 0;
+            foreach (array_keys($record->cells) as $field) {
+                $i++;
+                if (($record->cells[$field]['doubt'] ?? null) !== null && $n % 3 !== 0) {
+                    continue;
+                }
+                match (true) {
+                    $field === 'depot' && $n % 11 === 4, $i === 3 && $n % 13 === 6 => $this->review->empty($record, (string) $field, $user),
+                    default => $this->review->accept($record, (string) $field, $user),
+                };
+            }
+        }
+    }
+
+    /** What the business has written, checks on it, and questions nothing answered. */
+    private function knowledge(Business $business): void
+    {
+        $business->update(['knowledge_hosts' => ["www.{$business->key}.example"], 'own_words' => $business->key === 'pellbrook' ? ['plate compactor, wacker, wacker plate', 'concrete breaker, kango, hammer', 'digger, excavator', 'telehandler, loadall, forklift', 'generator, genny'] : []]);
+        foreach (glob(database_path("demo/{$business->key}/knowledge/*")) ?: [] as $path) {
+            $this->sources->keep($business, basename($path), str_ends_with($path, '.csv') ? 'table' : 'document', (string) file_get_contents($path));
+        }
+        if ($business->key !== 'pellbrook') {
+            return;
+        }
+        $this->pages->fetch($business, 'https://www.pellbrook.example/news.html');
+        foreach ((new CheckList)->read($this->file($business, 'checks.txt')) as $check) {
+            KnowledgeCheck::query()->create(['business_id' => $business->id, 'question' => $check['question'], 'holds' => implode('; ', $check['holds']), 'refused' => $check['refused']]);
+        }
+        app(CheckAnswers::class)->run($business->refresh());
+        $calls = $business->calls()->orderByDesc('started_at')->limit(20)->get()->values();
+        foreach (array_filter(explode("\n", $this->file($business, 'questions.txt'))) as $i => $question) {
+            KnowledgeQuestion::query()->create(['business_id' => $business->id, 'call_id' => $calls[$i]->id ?? null, 'question' => trim($question), 'why' => 'not covered']);
         }
     }
 

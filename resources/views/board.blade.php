@@ -18,6 +18,12 @@
             @endforelse
             @if ($toCheckCount > $toCheck->count())<a class="more" href="{{ route('calls', [$business, 'check' => 1]) }}">All {{ $toCheckCount }} records to check</a>@endif
         </section>
+        @if ($stuckCount > 0)
+            <section class="card" aria-labelledby="b-post">
+                <h2 id="b-post">Deliveries that did not arrive <span class="figure">{{ $stuckCount }}</span></h2>
+                @foreach ($stuck as $one)<a class="line" href="{{ route('delivery', [$business, $one]) }}"><span class="what"><strong>{{ $one->name }}</strong></span><span class="why">{{ $one->problem }}</span><span class="when">{{ $one->state === 'dead' ? 'given up' : 'tried again' }}</span></a>@endforeach
+            </section>
+        @endif
         <section class="card" aria-labelledby="b-fortnight">
             <h2 id="b-fortnight">Calls, last fourteen days</h2>
             @php $most = max(1, ...array_column($week, 'n')); @endphp
@@ -52,6 +58,12 @@
                 <p class="empty">No calls yet in these four weeks.</p>
             @endforelse
         </section>
+        @if ($unansweredCount > 0)
+            <section class="card" aria-labelledby="b-asked">
+                <h2 id="b-asked">Questions nothing answered <span class="figure">{{ $unansweredCount }}</span></h2>
+                @foreach ($unanswered as $one)<a class="line" href="{{ auth()->user()->can('design', $business) ? route('knowledge', $business).'#asked' : route('calls', [$business, 'q' => mb_substr($one->question, 0, 60)]) }}"><span class="what">“{{ \Illuminate\Support\Str::limit($one->question, 70) }}”</span><span class="why">{{ $one->why }}</span><span class="when">{{ $one->created_at?->setTimezone($business->tz)->format('j M') }}</span></a>@endforeach
+            </section>
+        @endif
         </div>
     <section class="card wide" aria-labelledby="b-recent">
             <h2 id="b-recent">Latest calls <a class="more" href="{{ route('calls', $business) }}">All calls</a></h2>

@@ -49,7 +49,8 @@
                         <span class="voice {{ $turn->by }}">{{ $turn->by === 'agent' ? $agent->name : ucfirst($turn->by) }}</span>
                         <p>@if ($turn->keys)<span class="keys-pressed">presses @endif @foreach ($marked[$turn->n] as $piece)@if ($piece['fields'] === []){{ $piece['text'] }}@else<mark data-fields="{{ implode(' ', $piece['fields']) }}" tabindex="0">{{ $piece['text'] }}</mark>@endif @endforeach
                             @if ($turn->keys)</span>@endif
-                            @if ($turn->by === 'agent')<button type="button" class="hear" data-hear="{{ route('call.audio', [$business, $call, $turn->n]) }}" aria-label="Hear this line"><x-icon name="volume-2"/></button>@endif</p>
+                            @if ($turn->by === 'agent')<button type="button" class="hear" data-hear="{{ route('call.audio', [$business, $call, $turn->n]) }}" aria-label="Hear this line"><x-icon name="volume-2"/></button>@endif
+                            @foreach ($turn->sources ?? [] as $source)<small class="source" title="Where this answer is written">{{ $source }}</small>@endforeach</p>
                     </li>
                 @endforeach
             </ol>
@@ -77,6 +78,9 @@
                     <div class="cell"><dt>Outcome</dt><dd><span class="value">{{ $call->outcome }}</span></dd><dd></dd></div>
                 </dl>
                 <p class="summary">{{ $summary }}</p>
+                @if (($call->record->next_actions ?? []) !== [])<h3>What to do now</h3><ul class="next-actions">@foreach ($call->record->next_actions as $action)<li>{{ $action }}</li>@endforeach</ul>@endif
+                @if (($call->record->doubts ?? []) !== [])<ul class="next-actions">@foreach ($call->record->doubts as $key => $doubt)<li class="doubt-note">{{ $script->sheet->field($key)->title ?? str_replace('_', ' ', $key) }}: {{ $doubt }}</li>@endforeach</ul>@endif
+                @if ($call->deliveries->isNotEmpty())<h3>What followed</h3><ul class="next-actions">@foreach ($call->deliveries as $one)<li><a href="{{ route('delivery', [$business, $one]) }}">{{ $one->name }}</a> <small>{{ $one->kind }} to {{ $one->to }}, {{ $one->state }}</small></li>@endforeach</ul>@endif
             @endif
         </section>
     </div>

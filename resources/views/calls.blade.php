@@ -12,6 +12,7 @@
         <div class="actions">
             <a class="button" href="{{ route('calls.csv', [$business, ...$kept]) }}"><x-icon name="download"/> Records as CSV</a>
             <a class="button" href="{{ route('calls.jsonl', [$business, ...$kept]) }}">JSON Lines</a>
+            @can('design', $business)<details class="pick"><summary class="button">More</summary><ul class="wide-menu"><li><form method="post" action="{{ route('calls.import', $business) }}" enctype="multipart/form-data">@csrf<label class="field-label"><span>Bring in transcripts <small>JSON Lines or vCon</small></span><input type="file" name="file" accept=".json,.jsonl,.vcon" required></label><button type="submit">Bring in and read</button></form></li><li><form method="post" action="{{ route('calls.keep', $business) }}">@csrf @method('put')<label class="field-label"><span>Erase calls after so many days <small>empty: keep them</small></span><input name="keep_days" inputmode="numeric" value="{{ $business->keep_days }}"></label><button type="submit">Keep this</button></form></li></ul></details>@endcan
         </div>
     </header>
     <form class="filter" action="{{ route('calls', $business) }}">
@@ -24,9 +25,31 @@
             @foreach ($outcomes as $outcome)<option @selected(($filter['outcome'] ?? '') === $outcome)>{{ $outcome }}</option>@endforeach
         </select>
         <label class="inline"><input type="checkbox" name="check" value="1" @checked(($filter['check'] ?? '') === '1')> to check only</label>
+        @php $more = array_filter(array_intersect_key($filter, array_flip(['agent', 'release', 'kind', 'caller', 'longer', 'shorter', 'field', 'value', 'since', 'until']))); @endphp
+        <details class="more-filters" @if ($more) open @endif><summary>More{{ $more ? ' ('.count($more).')' : '' }}</summary>
+            <div class="inline-fields">
+                <label class="field-label"><span>agent</span><select name="agent"><option value="">any</option>@foreach ($agents as $one)<option value="{{ $one->key }}" @selected(($filter['agent'] ?? '') === $one->key)>{{ $one->name }}</option>@endforeach</select></label>
+                <label class="field-label"><span>release <small>number or draft</small></span><input name="release" value="{{ $filter['release'] ?? '' }}" size="5"></label>
+                <label class="field-label"><span>kind</span><select name="kind"><option value="">any</option>@foreach (['live' => 'live', 'rehearsal' => 'rehearsal', 'imported' => 'brought in'] as $kind => $name)<option value="{{ $kind }}" @selected(($filter['kind'] ?? '') === $kind)>{{ $name }}</option>@endforeach</select></label>
+                <label class="field-label"><span>caller <small>name or number</small></span><input name="caller" value="{{ $filter['caller'] ?? '' }}"></label>
+                <label class="field-label"><span>at least, min</span><input name="longer" inputmode="numeric" size="3" value="{{ $filter['longer'] ?? '' }}"></label>
+                <label class="field-label"><span>at most, min</span><input name="shorter" inputmode="numeric" size="3" value="{{ $filter['shorter'] ?? '' }}"></label>
+                <label class="field-label"><span>from</span><input type="date" name="since" value="{{ $filter['since'] ?? '' }}"></label>
+                <label class="field-label"><span>to</span><input type="date" name="until" value="{{ $filter['until'] ?? '' }}"></label>
+                <label class="field-label"><span>field</span><input name="field" value="{{ $filter['field'] ?? '' }}" list="f-fields" placeholder="depot"><datalist id="f-fields">@foreach ($agent?->draft->scriptText->script()->sheet->fields ?? [] as $key => $field)<option value="{{ $key }}">{{ $field->title }}</option>@endforeach</datalist></label>
+                <label class="field-label"><span>holds</span><input name="value" value="{{ $filter['value'] ?? '' }}" placeholder="Oldmere"></label>
+            </div>
+        </details>
         <button type="submit">Show</button>
         @if ($kept)<a href="{{ route('calls', $business) }}">Show all</a>@endif
     </form>
+    @if ($kept || $saved->isNotEmpty())
+        <div class="saved">
+            @foreach ($saved as $one)<span class="saved-one"><a href="{{ route('calls', [$business, ...$one->filter]) }}">{{ $one->name }}</a><form method="post" action="{{ route('filter.drop', [$business, $one]) }}">@csrf @method('delete')<button class="bare" aria-label="Take out the filter {{ $one->name }}"><x-icon name="x"/></button></form></span>@endforeach
+            @if ($kept)<form method="post" action="{{ route('filter.keep', $business) }}" class="inline-form">@csrf @foreach ($kept as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach<input name="name" required maxlength="60" placeholder="keep this filter as …" aria-label="Name for this filter"><button type="submit">Keep</button></form>@endif
+        </div>
+    @endif
+    @error('file')<p class="error" role="alert">{{ $message }}</p>@enderror
     @if ($calls->isEmpty())
         <p class="empty card">@if ($kept) No call fits. Try fewer words, or <a href="{{ route('calls', $business) }}">show all calls</a>. @else Calls appear here as soon as one has begun. Ring your agent with <kbd>r</kbd> to see the first. @endif</p>
     @else

@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace App\Actions\Calls;
 
 use App\Actions\Contacts\ChangeContacts;
+use App\Actions\Knowledge\KnowledgeOf;
 use App\Actions\Transfers\RingTelephones;
 use App\Actions\Transfers\SwitchboardOf;
 use App\Models\Call;
 use App\Models\CallStep;
 use App\Models\CallTurn;
+use App\Models\KnowledgeQuestion;
+use App\Models\KnowledgeSource;
 use Illuminate\Support\Facades\DB;
 use Ringo\Dialogue\CallState;
 use Ringo\Dialogue\Engine;
@@ -27,7 +30,7 @@ final class CallHost
     /** Seconds a typed answer takes to begin. */
     private const THINKS = 0.7;
 
-    public function __construct(private readonly KeepRecord $keepRecord, private readonly SwitchboardOf $switchboard, private readonly RingTelephones $telephones, private readonly ChangeContacts $contacts)
+    public function __construct(private readonly KeepRecord $keepRecord, private readonly SwitchboardOf $switchboard, private readonly RingTelephones $telephones, private readonly ChangeContacts $contacts, private readonly KnowledgeOf $knowledge)
     {
     }
 
@@ -37,7 +40,7 @@ final class CallHost
         $script = $call->scriptText->script();
         $transfers = $script->transfers->given() || array_filter($script->steps, static fn (Step $step): bool => $step instanceof TransferStep) !== [];
 
-        return Engine::for($script, $transfers ? $this->switchboard->business($call->business) : null);
+        return Engine::for($script, $transfers ? $this->switchboard->business($call->business) : null, $this->knowledge->forCalls($call->business));
     }
 
     /**
@@ -98,11 +101,13 @@ final class CallHost
             $cut = $recorder->cut($last->toTranscript(), $outcome->state->lastHeard, $event->seconds);
             $last->update(['text' => $cut->text, 'seconds' => round($cut->seconds, 1), 'cut' => true]);
         }
+        $sources = array_values(array_unique($outcome->trace->sources));
         foreach ($recorder->turns($event, $outcome) as $turn) {
-            CallTurn::query()->create(['call_id' => $call->id, 'n' => $n++, 'by' => $turn->by, 'text' => $turn->text, 'at' => round($turn->at, 1), 'seconds' => round($turn->seconds, 1), 'keys' => $turn->keys, 'steps' => $turn->steps, 'cut' => $turn->cut]);
+            CallTurn::query()->create(['call_id' => $call->id, 'n' => $n++, 'by' => $turn->by, 'text' => $turn->text, 'at' => round($turn->at, 1), 'seconds' => round($turn->seconds, 1), 'keys' => $turn->keys, 'steps' => $turn->steps, 'cut' => $turn->cut, 'sources' => $turn->by === 'agent' && $sources !== [] ? $sources : null]);
             $call->seconds = max($call->seconds, round($turn->at + $turn->seconds, 1));
         }
         CallStep::query()->create(['call_id' => $call->id, 'n' => $call->step, 'event' => ($outcome->trace->masked ? $event->masked() : $event)->toArray(), 'trace' => $outcome->trace->toArray(), 'microseconds' => $micros]);
+        $this->asked($call, $sources, $outcome->trace->unanswered);
         $call->fill([
             'state' => $outcome->state->toArray(),
             'step' => $call->step + 1,
@@ -111,5 +116,25 @@ final class CallHost
             'seconds' => max($call->seconds, $event->at),
             'last_event_at' => now(),
         ])->save();
+    }
+
+    /**
+     * Counts what was answered from which source, and keeps what was not.
+     *
+     * @param list<string> $sources
+     * @param list<array{question: string, why: string}> $unanswered
+     */
+    private function asked(Call $call, array $sources, array $unanswered): void
+    {
+        foreach ($sources as $source) {
+            $place = (string) preg_replace('/, version \d+$/', '', $source);
+            [$file, $heading] = [...explode('#', $place, 2), ''];
+            $row = KnowledgeSource::query()->where('business_id', $call->business_id)->where('name', $file)->first();
+            $row?->increment('answered');
+            $row?->passages()->where('heading', $heading)->increment('answered');
+        }
+        foreach ($unanswered as $one) {
+            KnowledgeQuestion::query()->create(['business_id' => $call->business_id, 'call_id' => $call->id, 'question' => mb_substr($one['question'], 0, 300), 'why' => mb_substr($one['why'], 0, 20)]);
+        }
     }
 }

@@ -13,6 +13,12 @@ use Ringo\Numbering\NumberingPlan;
 /** The calls of a business, searched, filtered and sorted. */
 final readonly class FindCalls
 {
+    public const RULES = [
+        'q' => ['nullable', 'string', 'max:200'], 'outcome' => ['nullable', 'string', 'max:100'], 'check' => ['nullable', 'in:1'], 'agent' => ['nullable', 'string', 'max:100'], 'release' => ['nullable', 'string', 'regex:/^(\d{1,6}|draft)$/'], 'kind' => ['nullable', 'in:live,rehearsal,imported'],
+        'caller' => ['nullable', 'string', 'max:100'], 'longer' => ['nullable', 'integer', 'between:0,600'], 'shorter' => ['nullable', 'integer', 'between:0,600'], 'field' => ['nullable', 'string', 'max:80', 'regex:/^[a-z0-9_]*$/'], 'value' => ['nullable', 'string', 'max:100'], 'since' => ['nullable', 'date_format:Y-m-d'], 'until' => ['nullable', 'date_format:Y-m-d'],
+        'sort' => ['nullable', 'in:when,caller,outcome,length'], 'dir' => ['nullable', 'in:asc,desc'],
+    ];
+
     public const SORTS = ['when' => 'started_at', 'caller' => 'caller_name', 'outcome' => 'outcome', 'length' => 'seconds'];
 
     public function __construct(private NumberingPlan $plan)
@@ -20,7 +26,7 @@ final readonly class FindCalls
     }
 
     /**
-     * @param array{q?: ?string, outcome?: ?string, check?: ?string, sort?: ?string, dir?: ?string} $filter
+     * @param array<string, ?string> $filter as RULES has it
      *
      * @return Builder<Call>
      */
@@ -37,12 +43,50 @@ final readonly class FindCalls
         if (($filter['check'] ?? '') === '1') {
             $query->whereHas('record', static fn (Builder $record): Builder => $record->where('doubtful', true));
         }
+        $this->narrow($query, $business, $filter);
         $sort = self::SORTS[$filter['sort'] ?? 'when'] ?? 'started_at';
         $direction = ($filter['dir'] ?? ($sort === 'started_at' ? 'desc' : 'asc')) === 'desc' ? 'desc' : 'asc';
 
         $query->orderBy($sort, $direction)->orderBy('calls.id', $direction);
 
         return $query;
+    }
+
+    /**
+     * @param Builder<Call> $query
+     * @param array<string, ?string> $filter
+     */
+    private function narrow(Builder $query, Business $business, array $filter): void
+    {
+        $given = static fn (string $name): ?string => ($filter[$name] ?? null) === null || trim((string) $filter[$name]) === '' ? null : trim((string) $filter[$name]);
+        if (($agent = $given('agent')) !== null) {
+            $query->whereIn('calls.agent_id', $business->agents()->where('key', $agent)->pluck('id'));
+        }
+        if (($release = $given('release')) !== null) {
+            $release === 'draft' ? $query->whereNull('release_id') : $query->whereHas('release', static fn (Builder $one): Builder => $one->where('number', (int) $release));
+        }
+        if (($kind = $given('kind')) !== null) {
+            $query->where('kind', $kind);
+        }
+        if (($caller = $given('caller')) !== null) {
+            $number = preg_match('/^[+\d][\d\s()-]{5,}$/', $caller) === 1 ? $this->plan->parse($caller, $business->country) : null;
+            $number === null ? $query->where('caller_name', 'like', '%'.addcslashes($caller, '%_\\').'%') : $query->where('from', $number->e164);
+        }
+        if (($longer = $given('longer')) !== null) {
+            $query->where('seconds', '>=', 60 * (int) $longer);
+        }
+        if (($shorter = $given('shorter')) !== null) {
+            $query->where('seconds', '<=', 60 * (int) $shorter);
+        }
+        if (($since = $given('since')) !== null) {
+            $query->where('started_at', '>=', \Illuminate\Support\Carbon::parse($since, $business->tz)->utc());
+        }
+        if (($until = $given('until')) !== null) {
+            $query->where('started_at', '<', \Illuminate\Support\Carbon::parse($until, $business->tz)->addDay()->utc());
+        }
+        if (($field = $given('field')) !== null && ($value = $given('value')) !== null) {
+            $query->whereHas('record', static fn (Builder $record): Builder => $record->where(static fn (Builder $either): Builder => $either->where("cells->{$field}->display", 'like', '%'.addcslashes($value, '%_\\').'%')->orWhere("cells->{$field}->value", $value)));
+        }
     }
 
     /** @param Builder<Call> $query */

@@ -4,33 +4,58 @@ declare(strict_types=1);
 
 namespace App\Actions\Calls;
 
+use App\Actions\Deliveries\QueueDeliveries;
+use App\Actions\Records\Extractors;
 use App\Models\Call;
 use App\Models\CallRecord;
+use App\Models\CallTurn;
+use App\Models\RecordSheet;
 use Illuminate\Support\Facades\DB;
 use Ringo\Dialogue\CallState;
+use Ringo\Extraction\Mask;
 use Ringo\Extraction\OwnCall;
 use Ringo\Extraction\Record;
 use Ringo\Speech\Display;
 
-/** Writes the record a finished call leaves, and makes its words findable. */
+/** Writes the record a finished call leaves, takes secrets out of its words, makes them findable and queues what follows. */
 final readonly class KeepRecord
 {
-    public function __construct(private Display $display)
+    public function __construct(private Display $display, private Extractors $extractors, private QueueDeliveries $deliveries, private Mask $mask = new Mask)
     {
     }
 
     public function of(Call $call, CallState $state): Record
     {
         $call->load('turns', 'scriptText', 'business');
-        $record = (new OwnCall($call->scriptText->script(), $this->display))->record($state, $call->transcript());
+        $script = $call->scriptText->script();
+        $record = (new OwnCall($script, $this->display))->record($state, $call->transcript());
+        if ($call->turns->contains('by', 'staff')) {
+            // What a colleague found out after the hand-over belongs to the record as well.
+            $record = $record->withMissingFrom($this->extractors->of($script->sheet)->extract($call->transcript(), $record->outcome));
+        }
+
+        return $this->keep($call, $record);
+    }
+
+    public function keep(Call $call, Record $record): Record
+    {
+        $sheet = $this->further($call, $record->outcome);
+        if ($sheet !== null) {
+            $record = $record->withMissingFrom($this->extractors->ofSchema($sheet->schema)->extract($call->transcript(), $record->outcome));
+        }
+        $record = $this->masked($call, $record);
         CallRecord::query()->updateOrCreate(['call_id' => $call->id], [
             'business_id' => $call->business_id,
             'agent_id' => $call->agent_id,
+            'record_sheet_id' => $sheet?->id,
+            'sheet_version' => $sheet->version ?? 0,
             'cells' => $record->cells,
             'declined' => $record->declined,
             'missing' => $record->missing,
             'outcome' => $record->outcome,
             'summary' => $record->summary,
+            'next_actions' => $record->nextActions,
+            'doubts' => $record->doubts,
             'doubtful' => $record->doubtful(),
         ]);
         $name = $record->cells['caller_name']['display'] ?? null;
@@ -42,7 +67,41 @@ final readonly class KeepRecord
             'call_id' => $call->id,
             'words' => implode("\n", [$call->caller_name, (string) $call->from, $record->summary, ...$call->turns->pluck('text')->all()]),
         ]);
+        if ($call->kind !== 'imported') {
+            $this->deliveries->after($call);
+        }
 
         return $record;
+    }
+
+    /** A further sheet of the agent that calls of this outcome or topic fill. */
+    private function further(Call $call, string $outcome): ?RecordSheet
+    {
+        $topic = is_string($call->state['topic'] ?? null) ? $call->state['topic'] : '';
+        foreach (RecordSheet::query()->where('agent_id', $call->agent_id)->orderBy('id')->get() as $sheet) {
+            $any = $sheet->outcomes === [] && $sheet->topics === [];
+            if ($any || in_array($outcome, $sheet->outcomes, true) || $topic !== '' && in_array($topic, $sheet->topics, true)) {
+                return $sheet;
+            }
+        }
+
+        return null;
+    }
+
+    private function masked(Call $call, Record $record): Record
+    {
+        $secret = array_filter($record->cells, static fn (array $cell, string $key): bool => preg_match('/(^|_)(pin|passcode|password|card|cvv|sort_code|iban|security_code)(_|$)/', $key) === 1, ARRAY_FILTER_USE_BOTH);
+        foreach ($call->turns as $turn) {
+            $text = $this->mask->text($turn->text);
+            foreach ($secret as $cell) {
+                $text = $turn->n === $cell['turn'] ? $this->mask->words($text, $cell['said']) : $text;
+            }
+            if ($text !== $turn->text) {
+                CallTurn::query()->where('call_id', $call->id)->where('n', $turn->n)->update(['text' => $text]);
+                $turn->text = $text;
+            }
+        }
+
+        return $secret === [] ? $record : $record->hiding(array_keys($secret));
     }
 }

@@ -67,7 +67,7 @@ final class ScoreCommand
         $sums = [];
         $now = new \DateTimeImmutable('2026-03-10T09:14', new \DateTimeZone('Europe/London'));
         foreach ($files as $file) {
-            $answerer = AnswerCommand::answerer(dirname($file)."/documents");
+            $answerer = AnswerCommand::answerer(dirname($file).'/documents');
             $list = new CheckList;
             $counts = ['questions' => 0, 'covered' => 0, 'right' => 0, 'not_covered' => 0, 'refused' => 0];
             try {

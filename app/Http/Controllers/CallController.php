@@ -4,19 +4,23 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\Calls\EraseOldCalls;
 use App\Actions\Calls\FindCalls;
+use App\Actions\Calls\ImportTranscripts;
 use App\Actions\Calls\RepeatCall;
 use App\Actions\Calls\SettleAbandonedCalls;
 use App\Gateways\Speech\Voice;
 use App\Models\Business;
 use App\Models\Call;
 use App\Models\CallTurn;
+use App\Models\SavedFilter;
 use App\Support\CurrentAgent;
 use App\Support\Evidence;
 use App\Support\Playlist;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Validation\ValidationException;
 use Ringo\Rehearsal\Differences;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
@@ -25,10 +29,7 @@ final class CallController
     public function index(Request $request, Business $business, FindCalls $find, SettleAbandonedCalls $settle, CurrentAgent $current): View
     {
         $settle->in($business);
-        $filter = $request->validate([
-            'q' => ['nullable', 'string', 'max:200'], 'outcome' => ['nullable', 'string', 'max:100'], 'check' => ['nullable', 'in:1'],
-            'sort' => ['nullable', 'in:'.implode(',', array_keys(FindCalls::SORTS))], 'dir' => ['nullable', 'in:asc,desc'],
-        ]);
+        $filter = $request->validate(FindCalls::RULES);
 
         return view('calls', [
             'business' => $business,
@@ -36,12 +37,54 @@ final class CallController
             'filter' => $filter,
             'calls' => $find->query($business, $filter)->with('record', 'agent', 'release')->paginate(25)->withQueryString(),
             'outcomes' => Call::query()->where('business_id', $business->id)->where('status', 'ended')->distinct()->orderBy('outcome')->pluck('outcome'),
+            'agents' => $business->agents()->get(), 'saved' => $business->savedFilters()->where('user_id', $request->user()?->getAuthIdentifier())->get(),
         ]);
+    }
+
+    public function keepFilter(Request $request, Business $business): RedirectResponse
+    {
+        $given = $request->validate(['name' => ['required', 'string', 'max:60']] + FindCalls::RULES, ['name.required' => 'Give the filter a name.']);
+        $filter = array_filter(array_diff_key($given, ['name' => true]), static fn (mixed $value): bool => $value !== null && $value !== '');
+        SavedFilter::query()->updateOrCreate(['business_id' => $business->id, 'user_id' => $request->user()?->getAuthIdentifier(), 'name' => $given['name']], ['filter' => $filter]);
+
+        return redirect()->route('calls', [$business, ...$filter])->with('notice', "The filter is kept as “{$given['name']}”.");
+    }
+
+    public function dropFilter(Request $request, Business $business, SavedFilter $savedFilter): RedirectResponse
+    {
+        abort_unless($savedFilter->getAttribute('user_id') === $request->user()?->getAuthIdentifier(), 404);
+        $savedFilter->delete();
+
+        return redirect()->route('calls', $business)->with('notice', "The filter “{$savedFilter->name}” is taken out.");
+    }
+
+    public function import(Request $request, Business $business, ImportTranscripts $import, CurrentAgent $current): RedirectResponse
+    {
+        $request->validate(['file' => ['required', 'file', 'max:51200']], ['file.required' => 'Choose a file of transcripts: JSON, JSON Lines or vCon.', 'file.max' => 'Files up to 50 MB can be brought in.']);
+        $agent = $current->in($business);
+        if ($agent === null) {
+            throw ValidationException::withMessages(['file' => 'Make an agent first: its record sheet says what is read out of the transcripts.']);
+        }
+        $result = $import->from($agent, (string) $request->file('file')?->get());
+        if ($result['made'] === 0) {
+            throw ValidationException::withMessages(['file' => $result['problems'] === [] ? 'There is no transcript in that file.' : $result['problems']]);
+        }
+
+        return redirect()->route('calls', [$business, 'kind' => 'imported'])->with('notice', $result['made'].' transcripts were brought in and read.'.($result['problems'] === [] ? '' : ' Left out: '.implode('; ', array_slice($result['problems'], 0, 4))));
+    }
+
+    public function retention(Request $request, Business $business, EraseOldCalls $erase): RedirectResponse
+    {
+        $given = $request->validate(['keep_days' => ['nullable', 'integer', 'between:1,3650']]);
+        $business->update(['keep_days' => $given['keep_days'] ?? null]);
+        $n = $erase->in($business);
+
+        return redirect()->route('calls', $business)->with('notice', ($business->keep_days === null ? 'Calls are kept until somebody deletes them.' : "Calls are erased after {$business->keep_days} days.").($n > 0 ? " {$n} older calls were erased now." : ''));
     }
 
     public function show(Business $business, Call $call, Evidence $evidence): View
     {
-        $call->load('turns', 'steps', 'record', 'agent', 'release', 'contact', 'scriptText');
+        $call->load('turns', 'steps', 'record', 'agent', 'release', 'contact', 'scriptText', 'deliveries');
         $script = $call->scriptText->script();
 
         return view('call', [

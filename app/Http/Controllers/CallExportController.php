@@ -57,7 +57,7 @@ final class CallExportController
     /** @return Builder<Call> */
     private function shown(Request $request, Business $business, FindCalls $find): Builder
     {
-        $filter = $request->validate(['q' => ['nullable', 'string', 'max:200'], 'outcome' => ['nullable', 'string', 'max:100'], 'check' => ['nullable', 'in:1'], 'sort' => ['nullable', 'in:'.implode(',', array_keys(FindCalls::SORTS))], 'dir' => ['nullable', 'in:asc,desc']]);
+        $filter = $request->validate(FindCalls::RULES);
 
         return $find->query($business, $filter);
     }

@@ -19,6 +19,8 @@ return [
     'key_in' => ['plain' => ['Could you key it in on your phone, and press hash at the end?'], 'formal' => ['Please enter it on your keypad, followed by the hash key.'], 'chatty' => ['Could you tap it in on your keypad and finish with hash?']],
     'hold' => ['plain' => ['Take your time.', 'No rush.', 'I will wait.'], 'formal' => ['Please take your time.'], 'chatty' => ['Take your time, no rush at all.']],
     'off_topic' => ['plain' => ['I can only help with [business] matters.', 'That is not something I can help with here.'], 'formal' => ['I am afraid I can only assist with [business] matters.'], 'chatty' => ['Ha, I wish I could help with that. I only know about [business].']],
+    'sure' => ['plain' => ['That is what I have under [name]: [it]'], 'formal' => ['That is what is written under [name]: [it]'], 'chatty' => ['It says so under [name]: [it]']],
+    'no_more' => ['plain' => ['That is all I have on it.'], 'formal' => ['I have no further information on that.'], 'chatty' => ['That is all I know about that one.']],
     'no_answer' => ['plain' => ['I do not know that, I am afraid, and I would rather not guess.', 'I have nothing on that, sorry.'], 'formal' => ['I am afraid I have no information on that.'], 'chatty' => ['I honestly do not know that one, sorry.']],
     'back_to' => ['plain' => ['Back to my question.', 'Now, to go on.'], 'formal' => ['To return to my question.'], 'chatty' => ['Right, where were we?', 'Back to it.']],
     'polite' => ['plain' => ['I understand this is annoying. Let us sort it out.', 'I hear you. I will do my best.'], 'formal' => ['I understand your frustration, and I will do my best.'], 'chatty' => ['I get it, it is annoying. Let us sort it.']],

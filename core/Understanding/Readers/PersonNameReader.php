@@ -571,6 +571,11 @@ final readonly class PersonNameReader implements Reader
 
     private function plausible(string $word, bool $trusted): bool
     {
+        // 'I'll collect' and 'we've moved' are no names.
+        if (preg_match("/^(?:i|we|you|he|she|it|they|that|there|don|can|won)'|n't$|'(?:ll|ve|re|d)$/", $word) === 1) {
+            return false;
+        }
+
         return preg_match("/^\\p{L}[\\p{L}']*$/u", $word) === 1 && ! isset($this->notNames[$word]) && (mb_strlen($word) > 1 || $word === 'o');
     }
 

@@ -13,7 +13,7 @@ export function lists(root, changed) {
         }
         const form = event.target.form ?? root;
         form.querySelectorAll(`[data-shown="${name}"]`).forEach((part) => {
-            part.hidden = part.dataset.when !== event.target.value;
+            part.hidden = !part.dataset.when.split(' ').includes(event.target.value);
         });
     });
     root.addEventListener('click', (event) => {
@@ -21,7 +21,8 @@ export function lists(root, changed) {
         const remove = event.target.closest('[data-remove]');
         if (add) {
             const list = add.closest('[data-list]');
-            const blank = [...list.children].find((child) => child.matches('template[data-blank]')) ?? list.querySelector(':scope > template');
+            const wanted = add.dataset.add ? `template[data-blank="${CSS.escape(add.dataset.add)}"]` : 'template[data-blank]';
+            const blank = [...list.children].find((child) => child.matches(wanted)) ?? list.querySelector(':scope > template');
             const token = blank.dataset.token ?? '__i__';
             const holder = document.createElement('div');
             holder.innerHTML = blank.innerHTML.replaceAll(token, `n${(count += 1)}`);

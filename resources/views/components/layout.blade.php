@@ -79,10 +79,14 @@
                 <h2>Prepare</h2>
                 <a href="{{ route('agents', $business) }}" @if ($here === 'agents') aria-current="page" @endif><x-icon name="audio-lines"/> Agents</a>
             @endif
+            @if ($designs)
+                <a href="{{ route('knowledge', $business) }}" @if ($here === 'knowledge') aria-current="page" @endif><x-icon name="library"/> Knowledge</a>
+            @endif
             @if ($designs && $agent)
                 <a href="{{ route('prompt-book', [$business, $agent]) }}" @if ($here === 'prompt-book') aria-current="page" @endif><x-icon name="book-open-text"/> Prompt book</a>
             @endif
             @if ($designs && $agent)
+                <a href="{{ route('sheet', [$business, $agent]) }}" @if ($here === 'sheet') aria-current="page" @endif><x-icon name="table-properties"/> Record sheet</a>
                 <a href="{{ route('transfers', $business) }}" @if ($here === 'transfers') aria-current="page" @endif><x-icon name="cable"/> Transfers</a>
                 <a href="{{ route('recognition', [$business, $agent]) }}" @if ($here === 'recognition') aria-current="page" @endif><x-icon name="scan-search"/> Recognition</a>
             @endif
@@ -91,8 +95,14 @@
             <a href="{{ route('desk', $business) }}" @if ($here === 'desk') aria-current="page" @endif><x-icon name="headset"/> Desk</a>
             <h2>Learn</h2>
             <a href="{{ route('calls', $business) }}" @if ($here === 'calls') aria-current="page" @endif><x-icon name="list"/> Calls
+            </a>
+            <a href="{{ route('records', $business) }}" @if ($here === 'records') aria-current="page" @endif><x-icon name="clipboard-check"/> Records
                 @php $doubtful = $business->records()->where('doubtful', true)->whereHas('call')->count(); @endphp
                 @if ($doubtful > 0)<span class="count" title="{{ $doubtful }} records to check">{{ $doubtful }}</span>@endif
+            </a>
+            <a href="{{ route('post', $business) }}" @if ($here === 'post') aria-current="page" @endif><x-icon name="mailbox"/> Post room
+                @php $stuck = $business->deliveries()->whereIn('state', ['failed', 'dead'])->count(); @endphp
+                @if ($stuck > 0)<span class="count" title="{{ $stuck }} deliveries did not arrive">{{ $stuck }}</span>@endif
             </a>
         @endif
     </nav>
@@ -117,6 +127,7 @@
             <div><dt><kbd>Enter</kbd></dt><dd>Open the row</dd></div>
             <div><dt><kbd>n</kbd></dt><dd>New step after this one</dd></div>
             <div><dt><kbd>Alt</kbd> <kbd>↑</kbd><kbd>↓</kbd></dt><dd>Move the step</dd></div>
+            <div><dt><kbd>a</kbd> <kbd>e</kbd> <kbd>x</kbd></dt><dd>Accept, correct, empty a value (Records)</dd></div>
             <div><dt><kbd>Esc</kbd></dt><dd>Close</dd></div>
             <div><dt><kbd>?</kbd></dt><dd>This list</dd></div>
         </dl>

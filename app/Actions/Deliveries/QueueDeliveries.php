@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Deliveries;
+
+use App\Models\Call;
+use App\Models\Delivery;
+use App\Models\DeliveryRule;
+use App\Models\FileRow;
+use App\Models\Membership;
+use App\Models\Person;
+use App\Models\Role;
+use Ringo\Delivery\Timing;
+use Ringo\Document\Node;
+use Ringo\Numbering\NumberingPlan;
+use Ringo\Script\Condition;
+use Ringo\Speech\Prompt;
+
+/**
+ * Writes down what a finished call causes, in the same transaction as its record: nothing is lost if the process dies after it.
+ *
+ * Every delivery has a key made of call, rule and recipient; whatever is retried, the key is the same, and there is one of each.
+ */
+final readonly class QueueDeliveries
+{
+    public function __construct(private NumberingPlan $plan)
+    {
+    }
+
+    public function after(Call $call): void
+    {
+        $call->load('record', 'business', 'agent', 'contact');
+        $this->cancel($call);
+        $this->ofScript($call);
+        $rules = DeliveryRule::query()->where('business_id', $call->business_id)->where('active', true)
+            ->where(static fn ($query) => $query->whereNull('agent_id')->orWhere('agent_id', $call->agent_id))->orderBy('id')->get();
+        foreach ($rules as $rule) {
+            $this->byRule($call, $rule);
+        }
+    }
+
+    /** The body and recipients a rule would make of a call; nothing is queued. */
+    public function sample(Call $call, DeliveryRule $rule): Delivery
+    {
+        $call->loadMissing('record', 'business', 'agent', 'contact');
+        $values = new RecordValues($call);
+        $to = $this->recipients($rule->to, $values, $call)[0] ?? $rule->to;
+
+        return new Delivery(['business_id' => $call->business_id, 'call_id' => $call->id, 'delivery_rule_id' => $rule->id, 'key' => 'sample-'.$call->ref, 'name' => $rule->name, 'kind' => $rule->kind, 'to' => $to, 'subject' => $this->filled($rule->subject, $values), 'body' => $this->body($rule, $values, $call), 'state' => 'waiting', 'attempts' => 0, 'due_at' => now(), 'problem' => '', 'log' => []]);
+    }
+
+    public function holds(DeliveryRule $rule, RecordValues $values): bool
+    {
+        if ($rule->when === null || $rule->when === []) {
+            return true;
+        }
+        $node = Node::root($rule->when);
+        $condition = Condition::read($node);
+        $node->settle();
+
+        return $condition->holds($values->value(...));
+    }
+
+    private function byRule(Call $call, DeliveryRule $rule): void
+    {
+        $values = new RecordValues($call);
+        if (! $this->holds($rule, $values)) {
+            return;
+        }
+        $timing = Timing::of($rule->timing);
+        $ended = $call->placedAt()->toDateTimeImmutable()->modify('+'.(int) $call->seconds.' seconds');
+        $due = $timing->due($ended, $timing->field === null ? null : $values->value($timing->field));
+        if ($due === null) {
+            return;
+        }
+        if ($rule->kind === 'row') {
+            $key = "{$call->ref}-row-{$rule->id}";
+            FileRow::query()->firstOrCreate(['key' => $key], ['delivery_rule_id' => $rule->id, 'cells' => array_map(static fn (string $path): string => $values->written($path) ?? '', $rule->mapping)]);
+            $this->put($call, $rule->id, $key, $rule->name, 'row', 'the file', '', implode(' · ', array_map(static fn (string $path): string => $values->written($path) ?? '', $rule->mapping)), $due, null, true);
+
+            return;
+        }
+        foreach ($this->recipients($rule->to, $values, $call) as $to) {
+            $this->put($call, $rule->id, $call->ref.'-'.$rule->id.'-'.substr(hash('sha256', $to), 0, 12), $rule->name, $rule->kind, $to, $this->filled($rule->subject, $values), $this->body($rule, $values, $call), $due);
+        }
+    }
+
+    /** What send steps promised in the call. */
+    private function ofScript(Call $call): void
+    {
+        foreach (is_array($call->state['sent'] ?? null) ? $call->state['sent'] : [] as $n => $sent) {
+            $at = $call->placedAt()->toDateTimeImmutable();
+            $this->put($call, null, "{$call->ref}-step-{$n}", 'send step '.str_replace('_', ' ', (string) ($sent['step'] ?? '')), (string) ($sent['by'] ?? 'text'), (string) ($sent['to'] ?? ''), (string) ($sent['subject'] ?? ''), (string) ($sent['text'] ?? ''), $at, is_string($sent['file'] ?? null) ? $sent['file'] : null);
+        }
+    }
+
+    private function put(Call $call, ?int $rule, string $key, string $name, string $kind, string $to, string $subject, string $body, \DateTimeImmutable $due, ?string $file = null, bool $done = false): void
+    {
+        Delivery::query()->firstOrCreate(['key' => $key], ['business_id' => $call->business_id, 'call_id' => $call->id, 'delivery_rule_id' => $rule, 'name' => $name, 'kind' => $kind, 'to' => $to, 'subject' => $subject, 'body' => $body, 'file' => $file, 'state' => $done ? 'sent' : 'waiting', 'attempts' => $done ? 1 : 0, 'due_at' => $due->setTimezone(new \DateTimeZone('UTC')), 'sent_at' => $done ? now() : null, 'problem' => '', 'log' => $done ? [['at' => now()->toIso8601String(), 'what' => 'row written']] : []]);
+    }
+
+    /** A later call of the same caller takes back what no longer applies. */
+    private function cancel(Call $call): void
+    {
+        if ($call->from === null && $call->contact_id === null) {
+            return;
+        }
+        $waiting = Delivery::query()->where('business_id', $call->business_id)->where('state', 'waiting')->whereNotNull('delivery_rule_id')->where('call_id', '!=', $call->id)
+            ->whereHas('call', static fn ($query) => $query->where(static fn ($who) => $who->when($call->from !== null, static fn ($q) => $q->orWhere('from', $call->from))->when($call->contact_id !== null, static fn ($q) => $q->orWhere('contact_id', $call->contact_id))))
+            ->with('rule')->get();
+        foreach ($waiting as $delivery) {
+            if (in_array($call->outcome, $delivery->rule->cancel_outcomes ?? [], true)) {
+                $delivery->update(['state' => 'cancelled', 'problem' => "taken back by a later call: {$call->outcome}", 'log' => [...$delivery->log, ['at' => now()->toIso8601String(), 'what' => "cancelled: a later call ended with “{$call->outcome}”"]]]);
+            }
+        }
+    }
+
+    /** @return list<string> */
+    private function recipients(string $to, RecordValues $values, Call $call): array
+    {
+        $found = [];
+        foreach (array_filter(array_map(trim(...), explode(',', $to))) as $one) {
+            if (str_starts_with($one, 'role:')) {
+                $role = Role::tryFrom(substr($one, 5));
+                $emails = $role === null ? [] : Membership::query()->where('business_id', $call->business_id)->where('role', $role->value)->join('users', 'users.id', '=', 'memberships.user_id')->pluck('users.email')->all();
+                array_push($found, ...$emails);
+            } elseif (str_starts_with($one, 'person:')) {
+                $number = Person::query()->where('business_id', $call->business_id)->where('key', substr($one, 7))->value('number');
+                $found = $number === null ? $found : [...$found, $number];
+            } elseif (preg_match('/^[a-z_]+(?:\.[a-z_]+)?$/', $one) === 1) {
+                $value = $values->value($one);
+                $found = is_string($value) && $value !== '' ? [...$found, $value] : $found;
+            } else {
+                $found[] = preg_match('/^[+\d][\d\s()-]{6,}$/', $one) === 1 ? ($this->plan->parse($one, $call->business->country)->e164 ?? $one) : $one;
+            }
+        }
+
+        return array_values(array_unique($found));
+    }
+
+    private function body(DeliveryRule $rule, RecordValues $values, Call $call): string
+    {
+        if ($rule->kind !== 'web') {
+            return $this->filled($rule->words, $values);
+        }
+        $mapping = $rule->mapping;
+        $data = $mapping === []
+            ? array_map(static fn (array $cell): mixed => $cell['value'], $call->record->cells ?? [])
+            : array_map(static fn (string $path): mixed => $values->value($path), $mapping);
+
+        return json_encode(['type' => 'call.ended', 'timestamp' => $call->placedAt()->format('c'), 'data' => ['call' => $call->ref, 'outcome' => $call->outcome] + $data], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
+    }
+
+    private function filled(string $template, RecordValues $values): string
+    {
+        return trim($template) === '' ? '' : Prompt::of($template)->filled(0, $values->written(...));
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Deliveries;
+
+use App\Models\Call;
+
+/** What conditions, templates and mappings can refer to once a call is over: fields of its record, caller, call, business. */
+final readonly class RecordValues
+{
+    public function __construct(private Call $call)
+    {
+    }
+
+    /** The bare value at a path, for conditions and mappings. */
+    public function value(string $path): mixed
+    {
+        $call = $this->call;
+        $placed = $call->placedAt();
+        $rest = str_contains($path, '.') ? explode('.', $path, 2)[1] : '';
+
+        return match (true) {
+            isset($call->record->cells[$path]) => $call->record->cells[$path]['value'],
+            $path === 'outcome' => $call->outcome,
+            $path === 'summary' => $call->record?->summary,
+            $path === 'next_actions' => implode(' ', $call->record->next_actions ?? []) ?: null,
+            $path === 'doubtful' => $call->record->doubtful ?? false,
+            $path === 'caller.known' => $call->contact_id !== null,
+            $path === 'caller.number' => $call->from,
+            $path === 'caller.name' => $call->caller_name,
+            $path === 'caller.email' => $call->contact?->email ?: null,
+            $path === 'call.id' => $call->ref,
+            $path === 'call.hour' => (int) $placed->format('G'),
+            $path === 'call.weekday' => strtolower($placed->format('D')),
+            $path === 'call.date' => $placed->format('Y-m-d'),
+            $path === 'call.time' => $placed->format('H:i'),
+            $path === 'call.at' => $placed->format('c'),
+            $path === 'call.minutes' => intdiv((int) $call->seconds, 60),
+            $path === 'call.direction' => $call->direction,
+            $path === 'call.line' => $call->to,
+            $path === 'business', $path === 'business.name' => $call->business->name,
+            $path === 'agent', $path === 'agent.name' => $call->agent->name,
+            str_starts_with($path, 'caller.') => $call->contact?->facts[$rest] ?? null,
+            str_starts_with($path, 'declined.') => in_array($rest, $call->record->declined ?? [], true) ? true : null,
+            default => null,
+        };
+    }
+
+    /** As one writes it: dates and sums in words and figures. */
+    public function written(string $path): ?string
+    {
+        $cell = $this->call->record->cells[$path] ?? null;
+        $value = $cell === null ? $this->value($path) : $cell['display'];
+
+        return match (true) {
+            $value === null || $value === '' => null,
+            is_bool($value) => $value ? 'yes' : 'no',
+            is_scalar($value) => (string) $value,
+            default => json_encode($value, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+        };
+    }
+}

@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Knowledge;
+
+use App\Models\Business;
+use App\Models\KnowledgePassage;
+use App\Models\KnowledgeSource;
+use App\Models\KnowledgeTable;
+use Illuminate\Support\Facades\DB;
+use Ringo\Knowledge\Document;
+use Ringo\Knowledge\Library;
+use Ringo\Knowledge\MemoryShelf;
+use Ringo\Knowledge\Passage;
+use Ringo\Knowledge\Reading\UnreadableSource;
+use Ringo\Knowledge\Terms;
+use Ringo\Language\Vocabulary;
+
+/** Keeps what a business has written: read, cut into passages and indexed, all or nothing. */
+final readonly class KeepSource
+{
+    /** Most words a business may keep: about 1,500 pages. */
+    public const WORDS = 900_000;
+
+    public function __construct(private Library $library, private Vocabulary $words, private CheckAnswers $checks)
+    {
+    }
+
+    /**
+     * @param string $bytes as they came; a PDF is kept as its text
+     *
+     * @throws UnreadableSource
+     */
+    public function keep(Business $business, string $name, string $kind, string $bytes, ?string $url = null, ?KnowledgeSource $known = null): KnowledgeSource
+    {
+        $document = $this->library->read($name, $bytes);
+        if ($document->passages === [] && $document->tables === []) {
+            throw new UnreadableSource("{$name}: there is nothing in it to answer from.");
+        }
+        $others = (int) KnowledgeSource::query()->where('business_id', $business->id)->when($known !== null, static fn ($query) => $query->whereKeyNot($known?->id))->sum('words');
+        if ($others + $document->words() > self::WORDS) {
+            throw new UnreadableSource("{$name}: with it the business would have more than about 1,500 pages. Take something out first.");
+        }
+        $text = str_starts_with($bytes, '%PDF-') ? $this->asMarkdown($document) : mb_scrub($bytes);
+        $source = DB::transaction(function () use ($business, $name, $kind, $text, $url, $known, $document): KnowledgeSource {
+            $source = $known ?? KnowledgeSource::withTrashed()->where('business_id', $business->id)->where('name', $name)->first();
+            $before = $source === null ? null : $this->lines($source);
+            $now = array_map(static fn (Passage $passage): string => $passage->text(), $document->passages);
+            $change = $before === null ? null : ['added' => array_values(array_slice(array_map(static fn (string $one): string => mb_substr($one, 0, 200), array_diff($now, $before)), 0, 20)), 'removed' => array_values(array_slice(array_map(static fn (string $one): string => mb_substr($one, 0, 200), array_diff($before, $now)), 0, 20))];
+            if ($source === null) {
+                $source = KnowledgeSource::query()->create(['business_id' => $business->id, 'name' => $name, 'kind' => $kind, 'url' => $url, 'text' => $text, 'fetched_at' => $url === null ? null : now()]);
+            } else {
+                $source->restore();
+                $changed = $change !== null && ($change['added'] !== [] || $change['removed'] !== []) || $source->text !== $text;
+                $source->update(['name' => $name, 'text' => $text, 'version' => $source->version + ($changed ? 1 : 0), 'last_change' => $changed ? $change : $source->last_change, 'url' => $url ?? $source->url, 'fetched_at' => $url === null ? $source->fetched_at : now()]);
+            }
+            $this->index($source, $document, new Terms($this->words, $business->own_words ?? []));
+            $business->increment('knowledge_version');
+
+            return $source;
+        });
+        $this->checks->run($business->refresh());
+
+        return $source;
+    }
+
+    public function remove(KnowledgeSource $source): void
+    {
+        DB::transaction(function () use ($source): void {
+            $this->forget($source);
+            $source->delete();
+            $source->business->increment('knowledge_version');
+        });
+        $this->checks->run($source->business->refresh());
+    }
+
+    public function restore(KnowledgeSource $source): void
+    {
+        $this->keep($source->business, $source->name, $source->kind, $source->text, null, $source);
+    }
+
+    private function index(KnowledgeSource $source, Document $document, Terms $terms): void
+    {
+        $this->forget($source);
+        $postings = [];
+        foreach ($document->passages as $passage) {
+            $keys = $terms->keys($passage->text());
+            $row = KnowledgePassage::query()->create(['business_id' => $source->business_id, 'knowledge_source_id' => $source->id, 'heading' => mb_substr($passage->heading, 0, 250), 'path' => $passage->path, 'sentences' => $passage->sentences, 'kind' => $passage->kind, 'leads_to' => $passage->leadsTo, 'length' => count($keys)]);
+            $tf = [];
+            foreach ([[$keys, 1.0], [$terms->keys($passage->heading), 2.2], [$terms->keys(implode('. ', $passage->path).'. '.MemoryShelf::name($source->name)), 1.0]] as [$some, $weight]) {
+                foreach ($some as $key) {
+                    $key = mb_substr($key, 0, 80);
+                    $tf[$key] = ($tf[$key] ?? 0.0) + $weight;
+                }
+            }
+            foreach ($tf as $key => $value) {
+                $postings[] = ['business_id' => $source->business_id, 'term' => (string) $key, 'passage_id' => $row->id, 'tf' => $value, 'length' => count($keys)];
+            }
+            if (count($postings) > 2000) {
+                $this->write($postings);
+                $postings = [];
+            }
+        }
+        $this->write($postings);
+        foreach ($document->tables as $table) {
+            KnowledgeTable::query()->create(['business_id' => $source->business_id, 'knowledge_source_id' => $source->id, 'heading' => mb_substr($table->heading, 0, 250), 'columns' => $table->columns, 'rows' => $table->rows]);
+        }
+        $source->update(['words' => $document->words(), 'pieces' => count($document->passages) + count($document->tables)]);
+    }
+
+    /** @param list<array<string, mixed>> $postings */
+    private function write(array $postings): void
+    {
+        foreach (array_chunk($postings, 180) as $some) {
+            DB::table('knowledge_postings')->insert($some);
+        }
+    }
+
+    private function forget(KnowledgeSource $source): void
+    {
+        KnowledgePassage::query()->where('knowledge_source_id', $source->id)->delete();
+        KnowledgeTable::query()->where('knowledge_source_id', $source->id)->delete();
+    }
+
+    /** @return list<string> */
+    private function lines(KnowledgeSource $source): array
+    {
+        return array_values($source->passages()->get()->map(static fn (KnowledgePassage $passage): string => implode(' ', $passage->sentences))->all());
+    }
+
+    private function asMarkdown(Document $document): string
+    {
+        $text = '';
+        $heading = null;
+        foreach ($document->passages as $passage) {
+            if ($passage->heading !== $heading) {
+                $text .= ($text === '' ? '' : "\n").($passage->heading === '' ? '' : "## {$passage->heading}\n\n");
+                $heading = $passage->heading;
+            }
+            $text .= $passage->text()."\n\n";
+        }
+
+        return trim($text)."\n";
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use App\Actions\Calls\EraseOldCalls;
+use App\Actions\Deliveries\DeliverDue;
+use Illuminate\Console\Command;
+
+/** Sends deliveries as they fall due, beside the pages, and lets go of calls that are past their time. */
+final class DeliverCommand extends Command
+{
+    protected $signature = 'ringo:deliver {--once : stop when nothing more is due}';
+
+    protected $description = 'Send what is due';
+
+    public function handle(DeliverDue $deliver, EraseOldCalls $erase): int
+    {
+        $erased = 0;
+        do {
+            $tried = $deliver->run();
+            if (time() - $erased > 3600) {
+                $erase->everywhere();
+                $erased = time();
+            }
+            if ($tried === 0 && ! $this->option('once')) {
+                sleep(1);
+            }
+        } while (! $this->option('once'));
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gateways\Post;
+
+use App\Models\Delivery;
+use Illuminate\Contracts\Mail\Factory as Mail;
+use Illuminate\Http\Client\ConnectionException;
+use Illuminate\Http\Client\Factory as Http;
+use Illuminate\Mail\Message;
+
+/**
+ * Chooses the way out by configuration: the stand-ins by default, the real adapters where `ringo.post` names them.
+ *
+ * Web requests leave the machine only to hosts of `ringo.web_allow`, never to private addresses.
+ */
+final readonly class Gateways implements PostGateway
+{
+    public function __construct(private StandInGateway $standIn, private Mail $mail, private Http $http)
+    {
+    }
+
+    public function deliver(Delivery $delivery, array $headers): string
+    {
+        return match (true) {
+            $delivery->kind === 'email' && config('ringo.post.email') === 'mail' => $this->email($delivery),
+            $delivery->kind === 'web' && $this->allowed($delivery->to) => $this->web($delivery, $headers),
+            default => $this->standIn->deliver($delivery, $headers),
+        };
+    }
+
+    private function allowed(string $url): bool
+    {
+        $host = strtolower((string) parse_url($url, PHP_URL_HOST));
+
+        return $host !== '' && in_array($host, (array) config('ringo.web_allow', []), true);
+    }
+
+    private function email(Delivery $delivery): string
+    {
+        try {
+            $this->mail->mailer()->raw($delivery->body, static function (Message $message) use ($delivery): void {
+                $message->to($delivery->to)->subject($delivery->subject);
+                $message->getHeaders()->addTextHeader('X-Message-Key', $delivery->key);
+            });
+        } catch (\Throwable $problem) {
+            throw new NotDelivered($problem->getMessage());
+        }
+
+        return 'taken';
+    }
+
+    /** @param array<string, string> $headers */
+    private function web(Delivery $delivery, array $headers): string
+    {
+        $host = (string) parse_url($delivery->to, PHP_URL_HOST);
+        foreach (gethostbynamel($host) ?: [] as $address) {
+            if (filter_var($address, FILTER_VALIDATE_IP, FILTER_FLAG_NO_PRIV_RANGE | FILTER_FLAG_NO_RES_RANGE) === false && ! config('ringo.web_private')) {
+                throw new NotDelivered("{$host} is a private address; requests are not sent there", true);
+            }
+        }
+        try {
+            $answer = $this->http->timeout(10)->withoutRedirecting()->withHeaders($headers)->withBody($delivery->body, 'application/json')->post($delivery->to);
+        } catch (ConnectionException $problem) {
+            throw new NotDelivered('no answer came within ten seconds; it may have arrived ('.$problem->getMessage().')');
+        }
+        if (! $answer->successful()) {
+            throw new NotDelivered("the server answered {$answer->status()}", $answer->status() === 410);
+        }
+
+        return $answer->status().' '.$answer->reason();
+    }
+}

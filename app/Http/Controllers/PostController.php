@@ -1,0 +1,233 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\Deliveries\DeliverDue;
+use App\Actions\Deliveries\QueueDeliveries;
+use App\Actions\Deliveries\RecordValues;
+use App\Gateways\Post\NotDelivered;
+use App\Gateways\Post\PostGateway;
+use App\Gateways\Post\StandInGateway;
+use App\Models\Business;
+use App\Models\Call;
+use App\Models\Delivery;
+use App\Models\DeliveryRule;
+use App\Models\FileRow;
+use App\Models\Gateway;
+use App\Models\GatewayReceipt;
+use App\Support\Book\StepForm;
+use App\Support\CurrentAgent;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Str;
+use Illuminate\Validation\ValidationException;
+use Ringo\Delivery\Signature;
+use Ringo\Delivery\Timing;
+use Ringo\Document\InvalidDocument;
+use Ringo\Format\Xlsx;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** The post room: what calls caused, with state and tries; the rules behind it; and the gateways it leaves by. */
+final class PostController
+{
+    public function __construct(private readonly CurrentAgent $current)
+    {
+    }
+
+    public function index(Request $request, Business $business): View
+    {
+        $filter = $request->validate(['state' => ['nullable', 'in:waiting,sending,sent,failed,dead,cancelled'], 'kind' => ['nullable', 'in:text,email,web,row'], 'q' => ['nullable', 'string', 'max:100']]);
+        $query = $business->deliveries()->with('call')->latest('id');
+        foreach (['state', 'kind'] as $name) {
+            if (($filter[$name] ?? '') !== '' && $filter[$name] !== null) {
+                $query->where($name, $filter[$name]);
+            }
+        }
+        if (trim((string) ($filter['q'] ?? '')) !== '') {
+            $like = '%'.addcslashes((string) $filter['q'], '%_\\').'%';
+            $query->where(static fn ($some) => $some->where('to', 'like', $like)->orWhere('body', 'like', $like)->orWhere('name', 'like', $like));
+        }
+
+        return view('post', [
+            'business' => $business, 'agent' => $this->current->in($business), 'filter' => $filter, 'deliveries' => $query->paginate(25)->withQueryString(),
+            'counts' => $business->deliveries()->selectRaw('state, count(*) as n')->groupBy('state')->pluck('n', 'state'),
+            'rules' => $business->deliveryRules()->with('agent')->withCount('rows')->get(), 'modes' => Gateway::query()->where('business_id', $business->id)->pluck('mode', 'kind'), 'MODES' => StandInGateway::MODES,
+        ]);
+    }
+
+    public function show(Business $business, Delivery $delivery): View
+    {
+        return view('delivery', ['business' => $business, 'agent' => $this->current->in($business), 'delivery' => $delivery->load('call', 'rule'), 'receipt' => GatewayReceipt::query()->where('key', $delivery->key)->first()]);
+    }
+
+    public function again(Business $business, Delivery $delivery, DeliverDue $deliver): RedirectResponse
+    {
+        abort_if($delivery->state === 'sending', 409);
+        $deliver->again($delivery);
+        $deliver->run(5);
+
+        return redirect()->route('delivery', [$business, $delivery])->with('notice', 'Tried again, under the same key.');
+    }
+
+    public function cancel(Business $business, Delivery $delivery): RedirectResponse
+    {
+        if (in_array($delivery->state, ['waiting', 'failed'], true)) {
+            $delivery->update(['state' => 'cancelled', 'problem' => 'cancelled by hand']);
+        }
+
+        return redirect()->route('delivery', [$business, $delivery]);
+    }
+
+    public function gateway(Request $request, Business $business): RedirectResponse
+    {
+        $given = $request->validate(['kind' => ['required', 'in:text,email,web'], 'mode' => ['required', 'in:'.implode(',', array_keys(StandInGateway::MODES))]]);
+        Gateway::query()->updateOrCreate(['business_id' => $business->id, 'kind' => $given['kind']], ['mode' => $given['mode']]);
+
+        return redirect()->route('post', $business)->with('notice', 'The stand-in for '.['text' => 'texts', 'email' => 'e-mail', 'web' => 'web requests'][$given['kind']].' '.StandInGateway::MODES[$given['mode']].' from now on.');
+    }
+
+    public function rule(Request $request, Business $business, ?DeliveryRule $rule = null): View
+    {
+        $agent = $rule?->agent ?? $this->current->in($business);
+        $sample = Call::query()->where('business_id', $business->id)->where('status', 'ended')->whereHas('record')->when($agent !== null, static fn ($query) => $query->where('agent_id', $agent?->id))->latest('started_at')->first();
+
+        return view('delivery-rule', [
+            'business' => $business, 'agent' => $agent, 'rule' => $rule, 'sample' => $sample, 'made' => $rule === null || $sample === null ? null : app(QueueDeliveries::class)->sample($sample, $rule),
+            'holds' => $rule === null || $sample === null ? null : app(QueueDeliveries::class)->holds($rule, new RecordValues($sample->load('record', 'business', 'agent', 'contact'))),
+            'fields' => $agent?->draft->scriptText->script()->sheet->fields ?? [], 'outcomes' => $business->records()->distinct()->orderBy('outcome')->pluck('outcome'), 'parts' => $this->parts($rule), 'secret' => $rule?->secret !== null && $rule->secret !== '',
+        ]);
+    }
+
+    public function keep(Request $request, Business $business, ?DeliveryRule $rule = null): RedirectResponse
+    {
+        $given = $request->validate([
+            'name' => ['required', 'string', 'max:100'], 'kind' => ['required', 'in:text,email,web,row'], 'to' => ['nullable', 'string', 'max:250'], 'subject' => ['nullable', 'string', 'max:200'], 'words' => ['nullable', 'string', 'max:4000'],
+            'timing_kind' => ['nullable', 'in:at_once,before,after'], 'timing_amount' => ['nullable', 'integer', 'between:0,10000'], 'timing_unit' => ['nullable', 'in:minute,hour,day'], 'timing_field' => ['nullable', 'string', 'max:80'],
+            'mapping' => ['nullable', 'string', 'max:4000'], 'cancel' => ['nullable', 'string', 'max:500'], 'active' => ['nullable', 'in:1'], 'only' => ['nullable', 'in:1'],
+        ], ['name.required' => 'Say what it is for: a rule needs a name.']);
+        $timing = ['kind' => $given['timing_kind'] ?? 'at_once', 'amount' => (int) ($given['timing_amount'] ?? 0), 'unit' => $given['timing_unit'] ?? 'day', 'field' => (string) ($given['timing_field'] ?? '')];
+        try {
+            Timing::of($timing);
+            $agent = $this->current->in($business);
+            $when = $agent === null ? null : (new StepForm($agent->draft->scriptText->document()))->condition($request->all());
+        } catch (\InvalidArgumentException $problem) {
+            throw ValidationException::withMessages(['timing_kind' => ucfirst($problem->getMessage()).'.']);
+        } catch (InvalidDocument $problem) {
+            throw ValidationException::withMessages(['parts' => $problem->getMessage()]);
+        }
+        if ($given['kind'] !== 'row' && trim((string) ($given['to'] ?? '')) === '') {
+            throw ValidationException::withMessages(['to' => 'To whom? Write an address, a number, role:owner, person:key or a field.']);
+        }
+        if (in_array($given['kind'], ['text', 'email'], true) && trim((string) ($given['words'] ?? '')) === '') {
+            throw ValidationException::withMessages(['words' => 'Write what it says.']);
+        }
+        if ($given['kind'] === 'web' && preg_match('~^https?://~', (string) $given['to']) !== 1) {
+            throw ValidationException::withMessages(['to' => 'A web request goes to an address such as https://hooks.pellbrook.example/calls.']);
+        }
+        $mapping = [];
+        foreach (preg_split('/\R/', (string) ($given['mapping'] ?? '')) ?: [] as $line) {
+            if (preg_match('/^\s*(.+?)\s*[:=]\s*([a-z_]+(?:\.[a-z_]+)?)\s*$/', $line, $m) === 1) {
+                $mapping[$m[1]] = $m[2];
+            } elseif (trim($line) !== '') {
+                throw ValidationException::withMessages(['mapping' => "“{$line}”: write “column: value”, one a line, such as “Telephone: phone”."]);
+            }
+        }
+        if ($given['kind'] === 'row' && $mapping === []) {
+            throw ValidationException::withMessages(['mapping' => 'Which columns? Write “column: value”, one a line.']);
+        }
+        $data = [
+            'business_id' => $business->id, 'agent_id' => ($given['only'] ?? '') === '1' ? $agent?->id : null, 'name' => $given['name'], 'kind' => $given['kind'], 'to' => (string) ($given['to'] ?? ''), 'subject' => (string) ($given['subject'] ?? ''), 'words' => (string) ($given['words'] ?? ''),
+            'when' => $when, 'timing' => $timing, 'cancel_outcomes' => array_values(array_filter(array_map(trim(...), explode(',', (string) ($given['cancel'] ?? ''))))), 'mapping' => $mapping, 'active' => ($given['active'] ?? '') === '1',
+        ];
+        $secret = null;
+        if ($rule === null) {
+            $secret = $given['kind'] === 'web' ? Signature::newSecret() : null;
+            $rule = DeliveryRule::query()->create($data + ['secret' => $secret]);
+        } else {
+            $rule->update($data);
+        }
+
+        return redirect()->route('post.rule', [$business, $rule])->with('notice', $secret === null ? 'The rule is kept. It counts from the next call on.' : "The rule is kept. Its signing secret is shown this once: {$secret}");
+    }
+
+    public function drop(Business $business, DeliveryRule $rule): RedirectResponse
+    {
+        $rule->delete();
+
+        return redirect()->route('post', $business)->with('undo', ['text' => "The rule “{$rule->name}” is taken out. What it has sent stays listed.", 'action' => route('post.rule.restore', [$business, $rule])]);
+    }
+
+    public function restore(Business $business, DeliveryRule $rule): RedirectResponse
+    {
+        $rule->restore();
+
+        return redirect()->route('post', $business)->with('notice', "“{$rule->name}” is back.");
+    }
+
+    /** Sends the sample through the gateway, under a key of its own. */
+    public function test(Business $business, DeliveryRule $rule, QueueDeliveries $queue, PostGateway $gateway): RedirectResponse
+    {
+        $call = Call::query()->where('business_id', $business->id)->where('status', 'ended')->whereHas('record')->latest('started_at')->first();
+        if ($call === null) {
+            throw ValidationException::withMessages(['test' => 'There is no call yet to try it with.']);
+        }
+        $sample = $queue->sample($call, $rule);
+        $sample->key = 'test-'.Str::ulid();
+        $headers = $rule->kind === 'web' && $rule->secret ? (new Signature($rule->secret))->headers($sample->key, now()->getTimestamp(), $sample->body) : [];
+        try {
+            $answer = $rule->kind === 'row' ? 'the row would be written as shown' : $gateway->deliver($sample, $headers);
+        } catch (NotDelivered $problem) {
+            throw ValidationException::withMessages(['test' => 'The test did not arrive: '.$problem->getMessage().'.']);
+        }
+
+        return redirect()->route('post.rule', [$business, $rule])->with('notice', "The test went to {$sample->to}: {$answer}.");
+    }
+
+    public function csv(Business $business, DeliveryRule $rule): StreamedResponse
+    {
+        return response()->streamDownload(function () use ($rule): void {
+            foreach ($this->rows($rule) as $row) {
+                echo implode(',', array_map(static fn (string $cell): string => preg_match('/[",\r\n]/', $cell) === 1 ? '"'.str_replace('"', '""', $cell).'"' : (preg_match('/^[=@\t\r]|^[+-](?!\d+$)/', $cell) === 1 ? "'".$cell : $cell), $row))."\r\n";
+            }
+        }, Str::slug($rule->name).'.csv', ['Content-Type' => 'text/csv; charset=utf-8']);
+    }
+
+    public function xlsx(Business $business, DeliveryRule $rule): BinaryFileResponse
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'rows');
+        (new Xlsx)->write($path, $this->rows($rule), $rule->name);
+
+        return response()->download($path, Str::slug($rule->name).'.xlsx', ['Content-Type' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'])->deleteFileAfterSend();
+    }
+
+    /** @return \Generator<int, list<string>> */
+    private function rows(DeliveryRule $rule): \Generator
+    {
+        $columns = array_keys($rule->mapping);
+        yield array_map(strval(...), $columns);
+        foreach (FileRow::query()->where('delivery_rule_id', $rule->id)->orderBy('id')->lazy(500) as $row) {
+            yield array_map(static fn (string|int $column): string => $row->cells[$column] ?? '', $columns);
+        }
+    }
+
+    /** @return list<array{0: string, 1: string, 2: mixed}> the comparisons of the rule's condition, where they are one list */
+    private function parts(?DeliveryRule $rule): array
+    {
+        $when = $rule?->when;
+        $list = is_array($when) ? ($when['all'] ?? $when['any'] ?? (isset($when['value']) ? [$when] : [])) : [];
+        $parts = [];
+        foreach (is_array($list) ? $list : [] as $one) {
+            if (is_array($one) && is_string($one['value'] ?? null)) {
+                foreach (array_diff_key($one, ['value' => true]) as $comparison => $than) {
+                    $parts[] = [$one['value'], (string) $comparison, $than];
+                }
+            }
+        }
+
+        return $parts;
+    }
+}

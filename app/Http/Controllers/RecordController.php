@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\Records\ReviewRecord;
+use App\Models\Agent;
+use App\Models\Business;
+use App\Models\CallRecord;
+use App\Models\CallTurn;
+use App\Models\RecordSheet as FurtherSheet;
+use App\Models\User;
+use App\Support\CurrentAgent;
+use App\Support\FieldFigures;
+use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Ringo\Format\RecordCsv;
+use Ringo\Format\Xlsx;
+use Ringo\Sheet\RecordSheet;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+
+/** The records of one sheet as a grid, to be checked by keyboard; what people find is what figures are computed from. */
+final class RecordController
+{
+    public function __construct(private readonly CurrentAgent $current)
+    {
+    }
+
+    public function index(Request $request, Business $business, FieldFigures $figures): View
+    {
+        $filter = $request->validate(['agent' => ['nullable', 'string', 'max:100'], 'show' => ['nullable', 'in:doubtful,all'], 'outcome' => ['nullable', 'string', 'max:100'], 'q' => ['nullable', 'string', 'max:100']]);
+        $agent = ($filter['agent'] ?? '') !== '' ? $business->agents()->where('key', $filter['agent'])->first() : $this->current->in($business);
+        $agent ??= $business->agents()->first();
+        if ($agent === null) {
+            return view('records', ['business' => $business, 'agent' => null, 'records' => null, 'fields' => [], 'filter' => $filter, 'figures' => null, 'turns' => [], 'outcomes' => [], 'agents' => collect(), 'toCheck' => 0]);
+        }
+        $sheet = $this->sheet($agent);
+        $records = $this->shown($agent, $filter)->with('call', 'checks')->paginate(20)->withQueryString();
+
+        return view('records', [
+            'business' => $business, 'agent' => $agent, 'agents' => $business->agents()->get(), 'filter' => $filter, 'records' => $records, 'fields' => $sheet->fields,
+            'turns' => $this->evidence($records->items()), 'figures' => $figures->of($agent),
+            'outcomes' => CallRecord::query()->where('agent_id', $agent->id)->distinct()->orderBy('outcome')->pluck('outcome'),
+            'toCheck' => CallRecord::query()->where('agent_id', $agent->id)->where('doubtful', true)->whereHas('call')->count(),
+        ]);
+    }
+
+    public function review(Request $request, Business $business, CallRecord $record, ReviewRecord $review): JsonResponse
+    {
+        $given = $request->validate(['field' => ['required', 'string', 'max:80'], 'do' => ['required', 'in:accept,correct,empty'], 'words' => ['nullable', 'string', 'max:2000']]);
+        /** @var User $user */
+        $user = $request->user();
+        $record->load('call.business', 'call.agent');
+        try {
+            match ($given['do']) {
+                'accept' => $review->accept($record, $given['field'], $user),
+                'correct' => $review->correct($record, $this->sheet($record->call->agent), $given['field'], (string) ($given['words'] ?? ''), $user),
+                default => $review->empty($record, $given['field'], $user),
+            };
+        } catch (\DomainException $problem) {
+            return response()->json(['message' => $problem->getMessage()], 422);
+        }
+        $cell = $record->refresh()->cells[$given['field']] ?? null;
+
+        return response()->json(['display' => $cell['display'] ?? '', 'state' => $cell === null ? 'none' : 'checked', 'record_doubtful' => $record->doubtful, 'to_check' => CallRecord::query()->where('agent_id', $record->agent_id)->where('doubtful', true)->whereHas('call')->count()]);
+    }
+
+    public function acceptMany(Request $request, Business $business, ReviewRecord $review): RedirectResponse
+    {
+        $given = $request->validate(['agent' => ['required', 'string', 'max:100'], 'over' => ['required', 'numeric', 'between:0.5,1'], 'show' => ['nullable', 'in:doubtful,all'], 'outcome' => ['nullable', 'string', 'max:100'], 'q' => ['nullable', 'string', 'max:100']]);
+        /** @var Agent $agent */
+        $agent = $business->agents()->where('key', $given['agent'])->firstOrFail();
+        /** @var User $user */
+        $user = $request->user();
+        $n = $review->acceptOver($this->shown($agent, $given)->reorder('records.id'), (float) $given['over'], $user);
+
+        return redirect()->route('records', [$business, 'agent' => $agent->key, 'show' => $given['show'] ?? null])->with('notice', "{$n} values of confidence ".number_format((float) $given['over'], 2).' and more were accepted.');
+    }
+
+    public function xlsx(Request $request, Business $business): BinaryFileResponse
+    {
+        $filter = $request->validate(['agent' => ['required', 'string', 'max:100'], 'show' => ['nullable', 'in:doubtful,all'], 'outcome' => ['nullable', 'string', 'max:100'], 'q' => ['nullable', 'string', 'max:100']]);
+        /** @var Agent $agent */
+        $agent = $business->agents()->where('key', $filter['agent'])->firstOrFail();
+        $csv = new RecordCsv($this->sheet($agent));
+        $path = (string) tempnam(sys_get_temp_dir(), 'records');
+        $rows = function () use ($csv, $agent, $filter): \Generator {
+            yield $csv->header();
+            foreach ($this->shown($agent, $filter)->reorder('records.id')->with('call')->lazy(200) as $record) {
+                yield $csv->row($record->call->ref, $record->call->placedAt()->format('c'), $record->call->from, $record->call->outcome, array_map(static fn (array $cell): mixed => $cell['value'], $record->cells));
+            }
+        };
+        (new Xlsx)->write($path, $rows(), 'Records of '.$agent->name);
+
+        return response()->download($path, "{$business->key}-{$agent->key}-records.xlsx", ['Content-Type' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'])->deleteFileAfterSend();
+    }
+
+    private function sheet(Agent $agent): RecordSheet
+    {
+        $main = $agent->draft->scriptText->script()->sheet->toArray();
+        foreach (FurtherSheet::query()->where('agent_id', $agent->id)->get() as $further) {
+            $main['properties'] = ($main['properties'] ?? []) + ($further->schema['properties'] ?? []);
+        }
+
+        return RecordSheet::fromArray($main);
+    }
+
+    /**
+     * @param array<string, mixed> $filter
+     *
+     * @return Builder<CallRecord>
+     */
+    private function shown(Agent $agent, array $filter): Builder
+    {
+        $query = CallRecord::query()->where('records.agent_id', $agent->id)->whereHas('call');
+        if (($filter['show'] ?? 'doubtful') === 'doubtful') {
+            $query->where('doubtful', true);
+        }
+        if (($filter['outcome'] ?? '') !== '' && $filter['outcome'] !== null) {
+            $query->where('records.outcome', $filter['outcome']);
+        }
+        if (($filter['q'] ?? '') !== '' && $filter['q'] !== null) {
+            $query->where('cells', 'like', '%'.addcslashes((string) $filter['q'], '%_\\').'%');
+        }
+
+        return $query->orderByDesc('doubtful')->orderByDesc('records.id');
+    }
+
+    /**
+     * @param array<int, CallRecord> $records
+     *
+     * @return array<int, array<int, array{by: string, text: string, at: float}>> the turns that values point at, with the one before
+     */
+    private function evidence(array $records): array
+    {
+        $wanted = [];
+        foreach ($records as $record) {
+            foreach ($record->cells as $cell) {
+                if ($cell['turn'] !== null) {
+                    $wanted[$record->call_id][] = $cell['turn'];
+                    $wanted[$record->call_id][] = max(0, $cell['turn'] - 1);
+                }
+            }
+        }
+        $turns = [];
+        foreach ($wanted === [] ? [] : CallTurn::query()->whereIn('call_id', array_keys($wanted))->orderBy('n')->get() as $turn) {
+            if (in_array($turn->n, $wanted[$turn->call_id], true)) {
+                $turns[$turn->call_id][$turn->n] = ['by' => $turn->by, 'text' => $turn->text, 'at' => $turn->at];
+            }
+        }
+
+        return $turns;
+    }
+}

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * One text, e-mail, row or web request that a call caused.
+ *
+ * @property int $id
+ * @property int $business_id
+ * @property ?int $call_id
+ * @property ?int $delivery_rule_id
+ * @property string $key the same however often it is tried
+ * @property string $name
+ * @property string $kind
+ * @property string $to
+ * @property string $subject
+ * @property string $body
+ * @property ?string $file
+ * @property string $state waiting, sending, sent, failed, dead or cancelled
+ * @property int $attempts
+ * @property \Illuminate\Support\Carbon $due_at
+ * @property ?\Illuminate\Support\Carbon $claimed_at
+ * @property ?\Illuminate\Support\Carbon $sent_at
+ * @property string $problem
+ * @property list<array{at: string, what: string}> $log
+ */
+final class Delivery extends Model
+{
+    protected $fillable = ['business_id', 'call_id', 'delivery_rule_id', 'key', 'name', 'kind', 'to', 'subject', 'body', 'file', 'state', 'attempts', 'due_at', 'claimed_at', 'sent_at', 'problem', 'log'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['due_at' => 'datetime', 'claimed_at' => 'datetime', 'sent_at' => 'datetime', 'log' => 'array'];
+    }
+
+    /** @return BelongsTo<Call, $this> */
+    public function call(): BelongsTo
+    {
+        return $this->belongsTo(Call::class);
+    }
+
+    /** @return BelongsTo<DeliveryRule, $this> */
+    public function rule(): BelongsTo
+    {
+        return $this->belongsTo(DeliveryRule::class, 'delivery_rule_id');
+    }
+
+    /** @return BelongsTo<Business, $this> */
+    public function business(): BelongsTo
+    {
+        return $this->belongsTo(Business::class);
+    }
+
+    /** One line of what is sent. */
+    public function inShort(): string
+    {
+        if ($this->kind === 'web') {
+            $data = json_decode($this->body, true);
+
+            return implode(' · ', array_filter(array_map(static fn (mixed $value): string => is_scalar($value) ? (string) $value : '', array_slice(is_array($data['data'] ?? null) ? $data['data'] : [], 1))));
+        }
+
+        return $this->subject !== '' ? $this->subject : $this->body;
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * A passage of a source, as it is looked up.
+ *
+ * @property int $id
+ * @property int $business_id
+ * @property int $knowledge_source_id
+ * @property string $heading
+ * @property list<string> $path
+ * @property list<string> $sentences
+ * @property string $kind
+ * @property ?string $leads_to
+ * @property int $length
+ * @property int $answered
+ */
+final class KnowledgePassage extends Model
+{
+    protected $fillable = ['business_id', 'knowledge_source_id', 'heading', 'path', 'sentences', 'kind', 'leads_to', 'length', 'answered'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['path' => 'array', 'sentences' => 'array'];
+    }
+
+    public $timestamps = false;
+
+    /** @return BelongsTo<KnowledgeSource, $this> */
+    public function source(): BelongsTo
+    {
+        return $this->belongsTo(KnowledgeSource::class, 'knowledge_source_id');
+    }
+}

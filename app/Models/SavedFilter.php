@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A filter of the call list that somebody kept.
+ *
+ * @property int $id
+ * @property string $name
+ * @property array<string, string> $filter
+ */
+final class SavedFilter extends Model
+{
+    protected $fillable = ['business_id', 'user_id', 'name', 'filter'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['filter' => 'array'];
+    }
+}

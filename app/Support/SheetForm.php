@@ -1,0 +1,174 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Support\Book\FieldType;
+use Ringo\Document\InvalidDocument;
+
+/** Turns the page of fields into a JSON Schema and back; what the page does not show is kept. */
+final readonly class SheetForm
+{
+    /** @var array<string, string> kinds of value by the words of the page */
+    public const KINDS = ['text' => 'free text', 'person-name' => 'name of a person', 'phone' => 'phone number', 'email' => 'e-mail address', 'date' => 'day', 'time' => 'time', 'date-time' => 'day and time', 'number' => 'number', 'money' => 'sum of money', 'duration' => 'length of time', 'reference' => 'reference', 'yes-no' => 'yes or no', 'choice' => 'one of several', 'postal-address' => 'address'];
+
+    /** @var array<string, array{title: string, kind: string, example: string, description: string}> */
+    public const SUGGESTIONS = [
+        'caller_name' => ['title' => 'Caller name', 'kind' => 'person-name', 'example' => 'Dara Whitcombe', 'description' => 'Who is calling'],
+        'phone' => ['title' => 'Phone', 'kind' => 'phone', 'example' => '07700 900123', 'description' => 'Number to call back'],
+        'email' => ['title' => 'E-mail', 'kind' => 'email', 'example' => 'dara@example.com', 'description' => ''],
+        'reason' => ['title' => 'Reason', 'kind' => 'text', 'example' => 'hose has burst', 'description' => 'What the caller wants, in their words'],
+        'urgent' => ['title' => 'Urgent', 'kind' => 'yes-no', 'example' => '', 'description' => 'Whether it cannot wait'],
+        'address' => ['title' => 'Address', 'kind' => 'postal-address', 'example' => '14 Mill Lane, Oldmere', 'description' => 'Where it is about'],
+        'preferred_date' => ['title' => 'Preferred date', 'kind' => 'date', 'example' => 'next Tuesday', 'description' => 'Day that was asked for'],
+        'existing_customer' => ['title' => 'Existing customer', 'kind' => 'yes-no', 'example' => '', 'description' => 'Whether they have dealt with us before'],
+        'reference' => ['title' => 'Reference', 'kind' => 'reference', 'example' => 'PB 4471', 'description' => 'Order or account number'],
+        'callback_time' => ['title' => 'Call-back time', 'kind' => 'date-time', 'example' => 'tomorrow at ten', 'description' => 'When to call back'],
+        'budget' => ['title' => 'Budget', 'kind' => 'money', 'example' => 'four hundred pounds', 'description' => 'Most they want to spend'],
+        'notes' => ['title' => 'Notes', 'kind' => 'text', 'example' => '', 'description' => 'Anything else to know'],
+    ];
+
+    /**
+     * @param array<array-key, mixed> $schema
+     *
+     * @return list<array{key: string, title: string, kind: string, description: string, example: string, options: string, pattern: string, required: bool, sees: string, keep: string}>
+     */
+    public function rows(array $schema): array
+    {
+        $rows = [];
+        $required = is_array($schema['required'] ?? null) ? $schema['required'] : [];
+        foreach ((array) ($schema['properties'] ?? []) as $key => $field) {
+            $field = (array) $field;
+            $options = [];
+            foreach (is_array($field['enum'] ?? null) ? $field['enum'] : [] as $value) {
+                $label = $field['x-labels'][$value] ?? null;
+                $phrases = $field['x-phrases'][$value] ?? [];
+                $options[] = $value.(is_string($label) ? ' ('.$label.')' : '').($phrases === [] ? '' : ': '.implode(', ', (array) $phrases));
+            }
+            $rows[] = [
+                'key' => (string) $key, 'title' => (string) ($field['title'] ?? ucfirst(str_replace('_', ' ', (string) $key))), 'kind' => $this->kind($field), 'description' => (string) ($field['description'] ?? ''), 'example' => is_scalar($field['examples'][0] ?? null) ? (string) $field['examples'][0] : '',
+                'options' => implode("\n", $options), 'pattern' => (string) ($field['pattern'] ?? ''), 'required' => in_array($key, $required, true), 'sees' => (string) ($field['x-sees'] ?? 'staff'), 'keep' => isset($field['x-keep-days']) ? (string) $field['x-keep-days'] : '',
+            ];
+        }
+
+        return $rows;
+    }
+
+    /**
+     * @param array<array-key, mixed> $base the sheet as it was
+     * @param array<array-key, mixed> $rows of the page
+     *
+     * @return array<string, mixed>
+     *
+     * @throws InvalidDocument
+     */
+    public function schema(array $base, array $rows): array
+    {
+        $properties = [];
+        $required = [];
+        $problems = [];
+        $old = (array) ($base['properties'] ?? []);
+        foreach (array_values($rows) as $n => $row) {
+            $title = trim(is_array($row) ? (string) ($row['title'] ?? '') : '');
+            if (! is_array($row) || $title === '') {
+                continue;
+            }
+            $key = FieldType::key((string) ($row['key'] ?? '')) ?: FieldType::key($title);
+            if ($key === '' || isset($properties[$key])) {
+                $problems[] = ['path' => 'field '.($n + 1), 'message' => $key === '' ? "“{$title}” gives no key; write letters" : "the key “{$key}” is used twice"];
+
+                continue;
+            }
+            $kind = (string) ($row['kind'] ?? 'text');
+            $field = array_diff_key((array) ($old[$key] ?? []), array_flip(['type', 'format', 'title', 'description', 'examples', 'enum', 'pattern', 'x-sees', 'x-keep-days']));
+            $field = ['type' => match ($kind) {
+                'yes-no' => 'boolean', 'number' => (($old[$key]['type'] ?? '') === 'integer' ? 'integer' : 'number'), 'money' => 'object', default => 'string'
+            }, 'title' => $title] + $field;
+            if (! in_array($kind, ['text', 'yes-no', 'number', 'choice'], true)) {
+                $field['format'] = $kind;
+            }
+            foreach (['description' => 'description', 'pattern' => 'pattern'] as $name => $to) {
+                if (trim((string) ($row[$name] ?? '')) !== '') {
+                    $field[$to] = trim((string) $row[$name]);
+                }
+            }
+            if (trim((string) ($row['example'] ?? '')) !== '') {
+                $field['examples'] = [trim((string) $row['example'])];
+            }
+            if ($kind === 'choice') {
+                $field = $this->options($field, (string) ($row['options'] ?? ''), $title, $problems);
+            }
+            if (($row['sees'] ?? 'staff') !== 'staff') {
+                $field['x-sees'] = 'owner';
+            }
+            if (is_numeric($row['keep'] ?? null) && (int) $row['keep'] > 0) {
+                $field['x-keep-days'] = (int) $row['keep'];
+            }
+            $properties[$key] = $field;
+            if (($row['required'] ?? '') === '1') {
+                $required[] = $key;
+            }
+        }
+        if ($problems !== []) {
+            throw new InvalidDocument($problems);
+        }
+
+        return array_merge(['type' => 'object'], $base, ['properties' => $properties === [] ? new \stdClass : $properties, 'required' => $required]);
+    }
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws InvalidDocument
+     */
+    public function fromJson(string $json): array
+    {
+        if (strlen($json) > 500_000) {
+            throw new InvalidDocument([['path' => '', 'message' => 'a record sheet is smaller than 500 kB']]);
+        }
+        $data = json_decode($json, true);
+
+        return is_array($data) && ! array_is_list($data) ? $data : throw new InvalidDocument([['path' => '', 'message' => 'this is not a JSON Schema: '.(json_last_error() === JSON_ERROR_NONE ? 'an object is expected' : json_last_error_msg())]]);
+    }
+
+    /** @param array<array-key, mixed> $field */
+    private function kind(array $field): string
+    {
+        return match (true) {
+            isset($field['enum']) => 'choice', isset($field['format']) && isset(self::KINDS[$field['format']]) => (string) $field['format'], ($field['type'] ?? '') === 'boolean' => 'yes-no', in_array($field['type'] ?? '', ['number', 'integer'], true) => 'number', default => 'text',
+        };
+    }
+
+    /**
+     * @param array<string, mixed> $field
+     * @param list<array{path: string, message: string}> $problems
+     *
+     * @return array<string, mixed>
+     */
+    private function options(array $field, string $lines, string $title, array &$problems): array
+    {
+        $enum = [];
+        $labels = [];
+        $phrases = [];
+        foreach (preg_split('/\R/', $lines) ?: [] as $line) {
+            if (preg_match('/^\s*([^(:]+?)\s*(?:\(([^)]*)\))?\s*(?::\s*(.*))?$/', $line, $m) !== 1 || trim($m[1]) === '') {
+                continue;
+            }
+            $key = FieldType::key($m[1]) ?: trim($m[1]);
+            $enum[] = $key;
+            if (($m[2] ?? '') !== '' || $key !== trim($m[1])) {
+                $labels[$key] = ($m[2] ?? '') !== '' ? $m[2] : trim($m[1]);
+            }
+            $words = array_values(array_filter(array_map(trim(...), explode(',', $m[3] ?? ''))));
+            if ($words !== []) {
+                $phrases[$key] = $words;
+            }
+        }
+        if ($enum === []) {
+            $problems[] = ['path' => $title, 'message' => 'one of several needs choices, one a line: “breaker: hammer, concrete breaker”'];
+        }
+
+        return ['enum' => $enum, 'x-labels' => $labels + array_intersect_key((array) ($field['x-labels'] ?? []), array_flip($enum)), 'x-phrases' => $phrases] + $field;
+    }
+}

@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    // How deliveries leave: 'stand-in' keeps them on the post room's page; 'mail' sends e-mail as Laravel's mail configuration says.
+    'post' => ['email' => env('RINGO_POST_EMAIL', 'stand-in')],
+    // Hosts that web requests may be sent to; all others go to the stand-in.
+    'web_allow' => array_filter(explode(',', (string) env('RINGO_WEB_ALLOW', ''))),
+    'web_private' => (bool) env('RINGO_WEB_PRIVATE', false),
+    'slow_gateway_ms' => (int) env('RINGO_SLOW_GATEWAY_MS', 1500),
+];

@@ -1,0 +1,50 @@
+@php
+    $of = fn (string $name, mixed $else = '') => old($name, $rule?->{$name} ?? $else);
+    $kind = $of('kind', 'email');
+    $timing = $rule?->timing ?? ['kind' => 'at_once'];
+    $mapping = old('mapping', $rule === null ? '' : implode("\n", array_map(fn ($column, $path) => $column.': '.$path, array_keys($rule->mapping), $rule->mapping)));
+    $shown = fn ($than) => is_array($than) ? implode(', ', array_map(strval(...), $than)) : ($than === true ? 'yes' : ($than === false ? 'no' : (string) $than));
+@endphp
+<x-layout :title="$rule?->name ?? 'New rule'" :business="$business" :agent="$agent" here="post">
+    <header class="head"><h1>{{ $rule?->name ?? 'What should follow a call?' }}</h1>
+        @if ($rule)<div class="actions"><form method="post" action="{{ route('post.rule.test', [$business, $rule]) }}">@csrf<button type="submit">Try it with the last call</button></form><form method="post" action="{{ route('post.rule.delete', [$business, $rule]) }}">@csrf @method('delete')<button type="submit" class="danger">Take out</button></form></div>@endif
+        <p class="sub"><a href="{{ route('post', $business) }}">Post room</a></p></header>
+    @if ($errors->any())<p class="error" role="alert">{{ $errors->first() }}</p>@endif
+    <div class="rule-page">
+    <form class="card rule-form" data-agent-form method="post" action="{{ $rule ? route('post.rule.update', [$business, $rule]) : route('post.rule.store', $business) }}">@csrf @if ($rule) @method('put') @endif
+        <div class="inline-fields">
+            <label class="field-label"><span>name</span><input name="name" value="{{ $of('name') }}" required placeholder="Tell the owner of urgent breakdowns"></label>
+            <label class="field-label"><span>sends</span><select name="kind" data-shows="kind">@foreach (['email' => 'an e-mail', 'text' => 'a text', 'web' => 'a web request', 'row' => 'a row into a file'] as $value => $name)<option value="{{ $value }}" @selected($kind === $value)>{{ $name }}</option>@endforeach</select></label>
+            <label class="check"><input type="checkbox" name="active" value="1" @checked($rule?->active ?? true)> switched on</label>
+            @if ($agent)<label class="check"><input type="checkbox" name="only" value="1" @checked($rule === null || $rule->agent_id !== null)> calls of {{ $agent->name }} only</label>@endif
+        </div>
+        <label class="field-label wide"><span>to <small>addresses or numbers, role:owner, person:key, a field such as email, caller.number; a web address for a web request</small></span><input name="to" value="{{ $of('to') }}" list="rule-to"><datalist id="rule-to"><option value="role:owner"><option value="role:staff"><option value="caller.number"><option value="caller.email">@foreach ($fields as $key => $field)<option value="{{ $key }}">{{ $field->title }}</option>@endforeach</datalist></label>
+        <fieldset><legend>Only if <small>no condition: after every call</small></legend>
+            <div data-list data-least="0"><div data-items>@foreach ($parts as $p => $part)<div data-item class="comparison"><input name="parts[{{ $p }}][value]" value="{{ $part[0] }}" list="rule-values" aria-label="value"><select name="parts[{{ $p }}][comparison]" aria-label="comparison">@foreach (\App\Support\Book\StepForm::COMPARISONS as $name => $words)<option value="{{ $name }}" @selected(($part[1] === 'known' && $part[2] === false ? 'unknown' : $part[1]) === $name)>{{ $words }}</option>@endforeach</select><input name="parts[{{ $p }}][than]" value="{{ $part[1] === 'known' ? '' : $shown($part[2]) }}" aria-label="with what"><button type="button" class="bare" data-remove><x-icon name="x"/><span class="sr">Take out</span></button></div>@endforeach</div>
+            <template data-blank data-token="__p__"><div data-item class="comparison"><input name="parts[__p__][value]" list="rule-values" aria-label="value"><select name="parts[__p__][comparison]" aria-label="comparison">@foreach (\App\Support\Book\StepForm::COMPARISONS as $name => $words)<option value="{{ $name }}">{{ $words }}</option>@endforeach</select><input name="parts[__p__][than]" aria-label="with what"><button type="button" class="bare" data-remove><x-icon name="x"/><span class="sr">Take out</span></button></div></template>
+            <button type="button" class="bare add" data-add><x-icon name="plus"/> a condition</button></div>
+            <datalist id="rule-values"><option value="outcome"><option value="caller.known"><option value="call.hour"><option value="call.weekday"><option value="doubtful">@foreach ($fields as $key => $field)<option value="{{ $key }}">{{ $field->title }}</option>@endforeach</datalist>
+        </fieldset>
+        <fieldset class="inline-fields"><legend>When</legend>
+            <label class="field-label"><span>goes</span><select name="timing_kind">@foreach (['at_once' => 'at once', 'before' => 'before', 'after' => 'after'] as $value => $name)<option value="{{ $value }}" @selected(old('timing_kind', $timing['kind']) === $value)>{{ $name }}</option>@endforeach</select></label>
+            <label class="field-label"><span>by</span><input name="timing_amount" size="4" inputmode="numeric" value="{{ old('timing_amount', $timing['amount'] ?? 1) }}"></label>
+            <label class="field-label"><span>of</span><select name="timing_unit">@foreach (['minute' => 'minutes', 'hour' => 'hours', 'day' => 'days'] as $value => $name)<option value="{{ $value }}" @selected(old('timing_unit', $timing['unit'] ?? 'day') === $value)>{{ $name }}</option>@endforeach</select></label>
+            <label class="field-label"><span>the day or time in <small>empty: the call</small></span><input name="timing_field" list="rule-fields" value="{{ old('timing_field', $timing['field'] ?? '') }}"><datalist id="rule-fields">@foreach ($fields as $key => $field)@if (in_array($field->type->value, ['date', 'datetime'], true))<option value="{{ $key }}">{{ $field->title }}</option>@endif @endforeach</datalist></label>
+            <label class="field-label"><span>taken back when a later call of theirs ends with</span><input name="cancel" list="rule-outcomes" value="{{ old('cancel', implode(', ', $rule->cancel_outcomes ?? [])) }}"><datalist id="rule-outcomes">@foreach ($outcomes as $outcome)<option>{{ $outcome }}</option>@endforeach</datalist></label>
+        </fieldset>
+        <label class="field-label wide" data-shown="kind" data-when="email" @if ($kind !== 'email') hidden @endif><span>subject</span><input name="subject" value="{{ $of('subject') }}"></label>
+        <label class="field-label wide" data-shown="kind" data-when="email text" @if (! in_array($kind, ['email', 'text'], true)) hidden @endif><span>message <small>[caller_name|somebody], [summary], [outcome] and so on; a sentence with an empty value is left out</small></span><textarea name="words" rows="5">{{ $of('words') }}</textarea></label>
+        <label class="field-label wide" data-shown="kind" data-when="row web" @if (! in_array($kind, ['row', 'web'], true)) hidden @endif><span>columns <small>one a line: name: value, such as “Telephone: phone”; a web request without any sends the whole record</small></span><textarea name="mapping" rows="6" spellcheck="false">{{ $mapping }}</textarea></label>
+        <div class="go"><button type="submit" class="primary">Keep the rule</button></div>
+    </form>
+    <aside class="card"><h2>With the last call</h2>
+        @if ($made === null)<p class="empty">{{ $sample === null ? 'There is no call yet to try it with.' : 'Keep the rule to see what it makes of '.$sample->caller_name.'’s call.' }}</p>
+        @else
+            <p>{{ $sample->caller_name }}, {{ $sample->placedAt()->format('j M, H:i') }}: the condition {{ $holds ? 'holds' : 'does not hold, so nothing would be sent' }}.</p>
+            <p class="muted">to {{ $made->to }}</p>@if ($made->subject !== '')<p><strong>{{ $made->subject }}</strong></p>@endif
+            @if ($rule->kind === 'row')<dl class="row-sample">@foreach ($rule->mapping as $column => $path)<dt>{{ $column }}</dt><dd>{{ (new \App\Actions\Deliveries\RecordValues($sample))->written($path) ?? '—' }}</dd>@endforeach</dl>
+            @else<pre class="letter">{{ $rule->kind === 'web' ? json_encode(json_decode($made->body), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES) : $made->body }}</pre>@endif
+            @if ($secret)<p class="muted">Signed after the Standard Webhooks specification; the secret is kept encrypted and not shown again.</p>@endif
+        @endif
+    </aside></div>
+</x-layout>

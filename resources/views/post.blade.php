@@ -1,0 +1,48 @@
+@php
+    $kinds = ['text' => 'text', 'email' => 'e-mail', 'web' => 'web request', 'row' => 'row in a file'];
+    $marks = ['waiting' => 'waiting', 'sending' => 'being sent', 'sent' => 'sent', 'failed' => 'tried again', 'dead' => 'given up', 'cancelled' => 'cancelled'];
+    $designs = auth()->user()->can('design', $business);
+@endphp
+<x-layout title="Post room" :business="$business" :agent="$agent" here="post">
+    <header class="head"><h1>Post room</h1><p class="sub">@foreach ($marks as $state => $name)@if (($counts[$state] ?? 0) > 0)<a href="{{ route('post', [$business, 'state' => $state]) }}">{{ $counts[$state] }} {{ $name }}</a>{{ ' · ' }}@endif @endforeach what calls have caused</p>
+        @if ($designs)<div class="actions"><a class="button primary" href="{{ route('post.rule.new', $business) }}"><x-icon name="plus"/> New rule</a></div>@endif
+    </header>
+    <form class="filter" action="{{ route('post', $business) }}">
+        <label for="p-state">State</label><select id="p-state" name="state"><option value="">any</option>@foreach ($marks as $state => $name)<option value="{{ $state }}" @selected(($filter['state'] ?? '') === $state)>{{ $name }}</option>@endforeach</select>
+        <label for="p-kind">Kind</label><select id="p-kind" name="kind"><option value="">any</option>@foreach ($kinds as $kind => $name)<option value="{{ $kind }}" @selected(($filter['kind'] ?? '') === $kind)>{{ $name }}</option>@endforeach</select>
+        <label for="p-q">Holds</label><input id="p-q" type="search" name="q" value="{{ $filter['q'] ?? '' }}"><button type="submit">Show</button>
+        @if (array_filter($filter))<a href="{{ route('post', $business) }}">Show all</a>@endif
+    </form>
+    @if ($deliveries->isEmpty())
+        <p class="empty card">@if (array_filter($filter)) Nothing fits. @else Texts, e-mails, rows and web requests that calls cause are listed here. @if ($designs) <a href="{{ route('post.rule.new', $business) }}">Write the first rule</a>, or let a script send something. @endif @endif</p>
+    @else
+        <table class="list" data-rows><thead><tr><th>Due</th><th>What</th><th>To</th><th>State</th><th class="num">Tries</th><th>Call</th></tr></thead>
+            <tbody>@foreach ($deliveries as $one)
+                <tr data-row tabindex="-1" data-href="{{ route('delivery', [$business, $one]) }}">
+                    <td class="nowrap"><a href="{{ route('delivery', [$business, $one]) }}">{{ $one->due_at->setTimezone($business->tz)->format('D j M, H:i') }}</a></td>
+                    <td class="left"><strong>{{ $one->name }}</strong> <small>{{ $kinds[$one->kind] ?? $one->kind }}</small><br><span class="muted one-line">{{ $one->inShort() }}</span></td>
+                    <td title="{{ $one->to }}">{{ \Illuminate\Support\Str::limit(preg_match('/^\+\d+$/', $one->to) === 1 ? (app(\Ringo\Numbering\NumberingPlan::class)->describe($one->to)?->inNationalFormat() ?? $one->to) : (preg_replace('~^https?://~', '', $one->to) ?? $one->to), 34) }}</td>
+                    <td class="state-{{ $one->state }}"><strong>{{ $marks[$one->state] }}</strong>@if ($one->problem !== '')<br><small>{{ \Illuminate\Support\Str::limit($one->problem, 60) }}</small>@endif</td>
+                    <td class="num">{{ $one->attempts }}</td>
+                    <td class="nowrap">@if ($one->call)<a href="{{ route('call', [$business, $one->call]) }}">{{ $one->call->caller_name }}</a>@endif</td>
+                </tr>@endforeach</tbody></table>
+        @if ($deliveries->hasPages())<nav class="pages" aria-label="Pages">@if ($deliveries->previousPageUrl())<a href="{{ $deliveries->previousPageUrl() }}">Newer page</a>@endif<span>page {{ $deliveries->currentPage() }} of {{ $deliveries->lastPage() }}</span>@if ($deliveries->nextPageUrl())<a href="{{ $deliveries->nextPageUrl() }}">Next page</a>@endif</nav>@endif
+    @endif
+    <div class="post-lower">
+        <section class="card" aria-labelledby="rules-title"><h2 id="rules-title">What follows a call</h2>
+            @forelse ($rules as $rule)
+                <div class="line post-rule"><span class="what">@if ($designs)<a href="{{ route('post.rule', [$business, $rule]) }}"><strong>{{ $rule->name }}</strong></a>@else<strong>{{ $rule->name }}</strong>@endif @unless ($rule->active)<span class="muted">switched off</span>@endunless</span>
+                    <span class="why">{{ $kinds[$rule->kind] }}{{ $rule->kind === 'row' ? '' : ' to '.$rule->to }}, {{ \Ringo\Delivery\Timing::of($rule->timing)->inWords() }}{{ $rule->agent ? ', calls of '.$rule->agent->name : '' }}</span>
+                    <span class="when">@if ($rule->kind === 'row')<a href="{{ route('post.csv', [$business, $rule]) }}">CSV</a> <a href="{{ route('post.xlsx', [$business, $rule]) }}">XLSX</a> {{ $rule->rows_count }} rows @endif</span></div>
+            @empty<p class="empty">No rule yet: nothing is sent but what scripts send.</p>@endforelse
+        </section>
+        @if ($designs)
+        <section class="card" aria-labelledby="gate-title"><h2 id="gate-title">Ways out <small>stand-ins that ship with Ringo</small></h2>
+            @foreach (['text' => 'Texts', 'email' => 'E-mail', 'web' => 'Web requests'] as $kind => $name)
+                <form class="gate" method="post" action="{{ route('post.gateway', $business) }}">@csrf<input type="hidden" name="kind" value="{{ $kind }}"><label for="g-{{ $kind }}">{{ $name }}</label><select id="g-{{ $kind }}" name="mode">@foreach ($MODES as $mode => $words)<option value="{{ $mode }}" @selected(($modes[$kind] ?? 'works') === $mode)>{{ $words }}</option>@endforeach</select><button type="submit">Set</button></form>
+            @endforeach
+            <p class="muted">What they receive is kept here and goes nowhere. Real e-mail and allowed web hosts are switched on by configuration.</p>
+        </section>
+        @endif
+    </div>
+</x-layout>
