@@ -25,6 +25,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property ?list<string> $next_actions
  * @property ?array<string, string> $doubts
  * @property-read Call $call
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, RecordCheck> $checks
  */
 final class CallRecord extends Model
 {

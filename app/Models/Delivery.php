@@ -28,6 +28,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property ?\Illuminate\Support\Carbon $sent_at
  * @property string $problem
  * @property list<array{at: string, what: string}> $log
+ * @property-read ?DeliveryRule $rule
+ * @property-read ?Call $call
  */
 final class Delivery extends Model
 {

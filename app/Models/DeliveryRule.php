@@ -27,6 +27,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property ?string $secret
  * @property bool $active
  * @property Business $business
+ * @property-read ?Agent $agent
  */
 final class DeliveryRule extends Model
 {

@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property ?string $leads_to
  * @property int $length
  * @property int $answered
+ * @property-read KnowledgeSource $source
  */
 final class KnowledgePassage extends Model
 {

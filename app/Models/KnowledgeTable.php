@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $heading
  * @property list<string> $columns
  * @property list<list<string>> $rows
+ * @property-read KnowledgeSource $source
  */
 final class KnowledgeTable extends Model
 {

@@ -164,7 +164,7 @@ final class Readings
         $over = preg_match('/ (?:it|that|we|there|they) (?:was|were|used to be) .* (?:but|now) /', $line) === 1;
         foreach ($clauses as $tokens) {
             // 'It was eight, but it's nine now.'
-            if ($over && count($clauses) > 1 && in_array($tokens[0]->text, ['it', 'that', 'we', 'there', 'they'], true) && in_array($tokens[1]->text ?? '', ['was', 'were', 'used'], true)) {
+            if ($over && count($clauses) > 1 && in_array($tokens[0]->text, ['it', 'that', 'we', 'there', 'they'], true) && isset($tokens[1]) && in_array($tokens[1]->text, ['was', 'were', 'used'], true)) {
                 continue;
             }
             if ($rejects->in($tokens) || ($hit = $asks->first($tokens)) !== null && $hit[1] < 4) {

@@ -97,12 +97,13 @@ final readonly class Stated
     {
         $fields = [];
         foreach ($hearing->fields as $field) {
-            if ($hearing->ledger->of($field->key()) === null) {
+            $held = $hearing->ledger->of($field->key());
+            if ($held === null) {
                 continue;
             }
             foreach ($this->questions->sentences($asked) as $sentence) {
                 $reading = $this->stated($hearing, $field, $sentence['text'], true);
-                if ($reading !== null && $reading->found() && ($field->tense !== 'past' || $reading->value === $hearing->ledger->of($field->key())?->value || $this->questions->overlap($field, $sentence['tokens'])[0] >= 0.5)) {
+                if ($reading !== null && $reading->found() && ($field->tense !== 'past' || $reading->value === $held->value || $this->questions->overlap($field, $sentence['tokens'])[0] >= 0.5)) {
                     $fields[] = $field->key();
 
                     continue 2;

@@ -160,8 +160,6 @@ final class Volunteered
             case ValueType::Text:
                 return [$this->attribute($hearing, $field, $sentence), 1];
         }
-
-        return [null, 0];
     }
 
     private function asks(Heard $sentence): bool
@@ -243,7 +241,7 @@ final class Volunteered
         $kept = [];
         foreach ($this->readings->clauses($sentence, true) as $tokens) {
             $kept = [...$kept, ...$tokens];
-            if (end($tokens)->end >= $reading->end) {
+            if ($tokens[count($tokens) - 1]->end >= $reading->end) {
                 return array_slice($kept, -14);
             }
         }
@@ -330,7 +328,7 @@ final class Volunteered
     private function clauseOf(Heard $sentence, Reading $reading): array
     {
         foreach ($this->readings->clauses($sentence, true) as $tokens) {
-            if (end($tokens)->end >= $reading->end) {
+            if ($tokens[count($tokens) - 1]->end >= $reading->end) {
                 return $tokens[0]->start <= $reading->start ? $tokens : $sentence->tokens;
             }
         }

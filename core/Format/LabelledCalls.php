@@ -30,41 +30,45 @@ final readonly class LabelledCalls
      */
     public function read(string $text): array
     {
-        $calls = [];
-        $head = null;
+        /** @var list<array{string, string, string, string, ?string, string}> $heads */
+        $heads = [];
+        /** @var array<int, list<Turn>> $turns */
         $turns = [];
+        /** @var array<int, array<string, mixed>> $expected */
         $expected = [];
+        /** @var array<int, array<string, string>> $holds */
         $holds = [];
-        $close = function () use (&$calls, &$head, &$turns, &$expected, &$holds): void {
-            if ($head !== null) {
-                $calls[] = ['transcript' => new Transcript($head[0], $head[1], $head[2], $head[3], $head[5], $head[4], null, $turns), 'expected' => $expected, 'holds' => $holds];
-            }
-            [$turns, $expected, $holds] = [[], [], []];
-        };
-        foreach (explode("\n", $text) as $n => $line) {
+        $n = -1;
+        foreach (explode("\n", $text) as $at => $line) {
             $line = rtrim($line);
             if ($line === '' || $line[0] === '#') {
                 continue;
             }
             if ($line[0] === '=') {
-                $close();
                 $parts = array_map(trim(...), explode('|', substr($line, 1)));
-                [$country, $tz] = [...explode(' ', ($parts[2] ?? '') === '' ? 'GB' : $parts[2]), null];
+                $where = explode(' ', ($parts[2] ?? '') === '' ? 'GB' : $parts[2]);
+                $country = $where[0];
+                $tz = $where[1] ?? null;
                 $tz ??= self::ZONES[$country] ?? 'UTC';
-                $head = [$parts[0], (new \DateTimeImmutable($parts[1] ?? 'now', new \DateTimeZone($tz)))->format('c'), $tz, $country, ($parts[3] ?? '') === '' ? null : $parts[3], ($parts[4] ?? '') === 'outbound' ? 'outbound' : 'inbound'];
-            } elseif (preg_match('/^([ASC]): ?(.*)$/', $line, $m) === 1) {
-                $turns[] = new Turn(self::BY[$m[1]], $m[2], 4.0 * count($turns), 3.0);
-            } elseif (preg_match('/^([>~]) ?(\w+): ?(.*)$/', $line, $m) === 1) {
+                $n++;
+                $heads[] = [$parts[0], (new \DateTimeImmutable($parts[1] ?? 'now', new \DateTimeZone($tz)))->format('c'), $tz, $country, ($parts[3] ?? '') === '' ? null : $parts[3], ($parts[4] ?? '') === 'outbound' ? 'outbound' : 'inbound'];
+            } elseif ($n >= 0 && preg_match('/^([ASC]): ?(.*)$/', $line, $m) === 1) {
+                $turns[$n][] = new Turn(self::BY[$m[1]], $m[2], 4.0 * count($turns[$n] ?? []), 3.0);
+            } elseif ($n >= 0 && preg_match('/^([>~]) ?(\w+): ?(.*)$/', $line, $m) === 1) {
                 if ($m[1] === '>') {
-                    $expected[$m[2]] = json_decode($m[3], true) ?? $m[3];
+                    $expected[$n][$m[2]] = json_decode($m[3], true) ?? $m[3];
                 } else {
-                    $holds[$m[2]] = $m[3];
+                    $holds[$n][$m[2]] = $m[3];
                 }
             } else {
-                throw new \UnexpectedValueException('line '.($n + 1).': begins with none of =, A:, S:, C:, > and ~');
+                throw new \UnexpectedValueException('line '.($at + 1).': begins with none of =, A:, S:, C:, > and ~');
             }
         }
-        $close();
+
+        $calls = [];
+        foreach ($heads as $i => [$id, $at, $tz, $country, $from, $direction]) {
+            $calls[] = ['transcript' => new Transcript($id, $at, $tz, $country, $direction, $from, null, $turns[$i] ?? []), 'expected' => $expected[$i] ?? [], 'holds' => $holds[$i] ?? []];
+        }
 
         return $calls;
     }

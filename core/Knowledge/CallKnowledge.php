@@ -14,7 +14,7 @@ final class CallKnowledge implements Knowledge
     /** @var array<string, Known> the questions of one turn are asked more than once */
     private array $asked = [];
 
-    /** @param callable(string): string $version of a source, for the transcript */
+    /** @param \Closure(string): string $version of a source, for the transcript */
     public function __construct(private readonly Answerer $answerer, private readonly Vocabulary $words, private readonly \Closure $version)
     {
     }

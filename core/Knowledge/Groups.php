@@ -25,12 +25,13 @@ final readonly class Groups
      */
     public function of(array $questions): array
     {
+        $abouts = [];
         $groups = [];
         foreach ($questions as $key => $question) {
             $about = $this->about($question);
             $best = null;
             $most = 0.45;
-            foreach ($groups as $n => [$words]) {
+            foreach ($abouts as $n => $words) {
                 $shared = count(array_intersect_key($about, $words));
                 $likeness = $shared / max(1, min(count($about), count($words)));
                 if ($shared > 0 && $likeness > $most) {
@@ -38,16 +39,16 @@ final readonly class Groups
                 }
             }
             if ($best === null) {
-                $groups[] = [$about, [$key]];
+                $abouts[] = $about;
+                $groups[] = [$key];
             } else {
-                $groups[$best][1][] = $key;
-                $groups[$best][0] += $about;
+                $groups[$best][] = $key;
+                $abouts[$best] += $about;
             }
         }
-        $keys = array_column($groups, 1);
-        usort($keys, static fn (array $a, array $b): int => count($b) <=> count($a));
+        usort($groups, static fn (array $a, array $b): int => count($b) <=> count($a));
 
-        return $keys;
+        return $groups;
     }
 
     /** @return array<string, true> */

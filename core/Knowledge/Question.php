@@ -13,7 +13,7 @@ final readonly class Question
 {
     /**
      * @param string $asked the words that ask, without greeting and preamble
-     * @param 'price'|'amount'|'when'|'clock'|'age'|'howlong'|'howoften'|'where'|'number'|'who'|'how'|'why'|'what'|'which'|'may'|'polar'|'none' $kind
+     * @param string $kind price, amount, when, clock, age, howlong, howoften, where, number, who, how, why, what, which, may, polar or none
      * @param list<array{stem: string, word: string, rings: list<int>, generic: bool, number: bool, weight: float, near: array<string, float>}> $units
      * @param list<int> $days weekdays that are asked about
      * @param bool $negated whether it asks for a no: 'can I come without …'

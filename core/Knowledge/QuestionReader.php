@@ -129,8 +129,9 @@ final class QuestionReader
         // 'And if I hire it, how much is that?': the last plain question word decides; a yes or no only at the start.
         $last = $hit === null ? 'none' : $hit[0];
         foreach ($kinds->all($tokens) as [$kind, $place]) {
-            $opens = $place === 0 || $tokens[$place]->afterBreak();
-            if (in_array($kind, ['price', 'when', 'howlong', 'where', 'number', 'howoften', 'amount'], true) && ($opens || $hit === null || ! in_array($tokens[$place]->text, ['when', 'where', 'who', 'any'], true))) {
+            $token = $tokens[$place] ?? null;
+            $opens = $place === 0 || $token?->afterBreak() === true;
+            if (in_array($kind, ['price', 'when', 'howlong', 'where', 'number', 'howoften', 'amount'], true) && ($opens || $hit === null || ! in_array($token?->text, ['when', 'where', 'who', 'any'], true))) {
                 return $kind;
             }
             if ($last === 'none' && ($opens || in_array($kind, ['how', 'what', 'who', 'why', 'which'], true))) {

@@ -323,7 +323,7 @@ final class TableAnswers
     /**
      * Without a day rate: as many whole weeks or months as cover the days, whichever comes cheaper.
      *
-     * @param array<string, float> $rates by days
+     * @param array<array-key, float> $rates by days
      */
     private function whole(array $rates, float $span, string $said, string $sign): ?string
     {

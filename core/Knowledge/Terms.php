@@ -41,8 +41,9 @@ final class Terms
     {
         $this->stemmer = new Stemmer;
         $this->tokenizer = new Tokenizer;
+        /** @var array<string, list<int>> $table */
         $table = [];
-        foreach ([...$words->section('knowledge', 'rings'), ...$own] as $n => $ring) {
+        foreach ([...array_values($words->section('knowledge', 'rings')), ...$own] as $n => $ring) {
             foreach (explode(',', (string) $ring) as $phrase) {
                 $phrase = mb_strtolower(trim($phrase));
                 if ($phrase !== '' && ! in_array($n, $table[$phrase] ?? [], true)) {

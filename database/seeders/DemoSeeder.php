@@ -11,9 +11,11 @@ use App\Actions\Knowledge\KeepSource;
 use App\Actions\Records\ReviewRecord;
 use App\Models\Agent;
 use App\Models\Business;
+use App\Models\CallRecord;
 use App\Models\Contact;
 use App\Models\ContactColumn;
 use App\Models\ContactNumber;
+use App\Models\Delivery;
 use App\Models\DeliveryRule;
 use App\Models\Draft;
 use App\Models\KnowledgeCheck;
@@ -110,6 +112,7 @@ final class DemoSeeder extends Seeder
     /** What was due before today has gone out, but for a few that did not arrive. */
     private function posted(Business $business): void
     {
+        /** @var Delivery $delivery */
         foreach ($business->deliveries()->where('state', 'waiting')->where('due_at', '<', now())->orderBy('id')->get() as $i => $delivery) {
             $due = $delivery->due_at->toIso8601String();
             $delivery->update($delivery->kind === 'web' && $i % 23 === 7
@@ -123,6 +126,7 @@ final class DemoSeeder extends Seeder
     {
         /** @var User $user */
         $user = User::query()->where('email', 'specialist@ringo.example')->firstOrFail();
+        /** @var CallRecord $record */
         foreach ($business->records()->with('call.business', 'call.agent')->orderBy('id')->limit(40)->get() as $n => $record) {
             $i = 0;
             foreach (array_keys($record->cells) as $field) {

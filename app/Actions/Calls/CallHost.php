@@ -11,6 +11,7 @@ use App\Actions\Transfers\SwitchboardOf;
 use App\Models\Call;
 use App\Models\CallStep;
 use App\Models\CallTurn;
+use App\Models\KnowledgePassage;
 use App\Models\KnowledgeQuestion;
 use App\Models\KnowledgeSource;
 use Illuminate\Support\Facades\DB;
@@ -130,8 +131,10 @@ final class CallHost
             $place = (string) preg_replace('/, version \d+$/', '', $source);
             [$file, $heading] = [...explode('#', $place, 2), ''];
             $row = KnowledgeSource::query()->where('business_id', $call->business_id)->where('name', $file)->first();
-            $row?->increment('answered');
-            $row?->passages()->where('heading', $heading)->increment('answered');
+            if ($row !== null) {
+                KnowledgeSource::query()->whereKey($row->id)->increment('answered');
+                KnowledgePassage::query()->where('knowledge_source_id', $row->id)->where('heading', $heading)->increment('answered');
+            }
         }
         foreach ($unanswered as $one) {
             KnowledgeQuestion::query()->create(['business_id' => $call->business_id, 'call_id' => $call->id, 'question' => mb_substr($one['question'], 0, 300), 'why' => mb_substr($one['why'], 0, 20)]);

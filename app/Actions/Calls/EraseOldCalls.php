@@ -14,6 +14,7 @@ final readonly class EraseOldCalls
     public function everywhere(): int
     {
         $erased = 0;
+        /** @var Business $business */
         foreach (Business::query()->whereNotNull('keep_days')->get() as $business) {
             $erased += $this->in($business);
         }
@@ -31,7 +32,7 @@ final readonly class EraseOldCalls
             $ids = Call::withTrashed()->where('business_id', $business->id)->where('status', 'ended')->where('started_at', '<', now()->subDays($business->keep_days))->limit(500)->pluck('id')->all();
             DB::transaction(static function () use ($ids): void {
                 DB::table('call_search')->whereIn('call_id', $ids)->delete();
-                Call::withTrashed()->whereIn('id', $ids)->forceDelete();
+                DB::table('calls')->whereIn('id', $ids)->delete();
             });
             $erased += count($ids);
         } while (count($ids) === 500);

@@ -78,6 +78,7 @@ final readonly class KeepRecord
     private function further(Call $call, string $outcome): ?RecordSheet
     {
         $topic = is_string($call->state['topic'] ?? null) ? $call->state['topic'] : '';
+        /** @var RecordSheet $sheet */
         foreach (RecordSheet::query()->where('agent_id', $call->agent_id)->orderBy('id')->get() as $sheet) {
             $any = $sheet->outcomes === [] && $sheet->topics === [];
             if ($any || in_array($outcome, $sheet->outcomes, true) || $topic !== '' && in_array($topic, $sheet->topics, true)) {

@@ -49,7 +49,7 @@ final readonly class DeliverDue
         // Whoever changes the row first has it.
         $mine = Delivery::query()->whereKey($id)->whereIn('state', ['waiting', 'failed'])->update(['state' => 'sending', 'claimed_at' => now()]);
 
-        return $mine === 1 ? Delivery::query()->with('rule')->find($id) : $this->claim();
+        return $mine === 1 ? Delivery::query()->with('rule')->whereKey($id)->first() : $this->claim();
     }
 
     private function send(Delivery $delivery): void

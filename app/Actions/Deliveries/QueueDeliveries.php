@@ -35,6 +35,7 @@ final readonly class QueueDeliveries
         $this->ofScript($call);
         $rules = DeliveryRule::query()->where('business_id', $call->business_id)->where('active', true)
             ->where(static fn ($query) => $query->whereNull('agent_id')->orWhere('agent_id', $call->agent_id))->orderBy('id')->get();
+        /** @var DeliveryRule $rule */
         foreach ($rules as $rule) {
             $this->byRule($call, $rule);
         }
@@ -106,9 +107,9 @@ final readonly class QueueDeliveries
         if ($call->from === null && $call->contact_id === null) {
             return;
         }
-        $waiting = Delivery::query()->where('business_id', $call->business_id)->where('state', 'waiting')->whereNotNull('delivery_rule_id')->where('call_id', '!=', $call->id)
-            ->whereHas('call', static fn ($query) => $query->where(static fn ($who) => $who->when($call->from !== null, static fn ($q) => $q->orWhere('from', $call->from))->when($call->contact_id !== null, static fn ($q) => $q->orWhere('contact_id', $call->contact_id))))
-            ->with('rule')->get();
+        $waiting = Delivery::query()->with('rule')->whereHas('call', static fn ($query) => $query->where(static fn ($who) => $who->when($call->from !== null, static fn ($q) => $q->orWhere('from', $call->from))->when($call->contact_id !== null, static fn ($q) => $q->orWhere('contact_id', $call->contact_id))))
+            ->where('business_id', $call->business_id)->where('state', 'waiting')->where('call_id', '!=', $call->id)->whereNotNull('delivery_rule_id')->get();
+        /** @var Delivery $delivery */
         foreach ($waiting as $delivery) {
             if (in_array($call->outcome, $delivery->rule->cancel_outcomes ?? [], true)) {
                 $delivery->update(['state' => 'cancelled', 'problem' => "taken back by a later call: {$call->outcome}", 'log' => [...$delivery->log, ['at' => now()->toIso8601String(), 'what' => "cancelled: a later call ended with “{$call->outcome}”"]]]);

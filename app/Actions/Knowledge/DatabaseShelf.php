@@ -81,12 +81,20 @@ final class DatabaseShelf implements Shelf
     /** Passages are told by their number in the database; few of them are all looked at, whatever words they share. */
     public function ids(): array
     {
-        return KnowledgePassage::query()->where('business_id', $this->business)->orderBy('id')->pluck('id')->all();
+        return array_values(array_map(intval(...), KnowledgePassage::query()->where('business_id', $this->business)->orderBy('id')->pluck('id')->all()));
     }
 
     public function tables(): array
     {
-        return $this->tables ??= array_values(KnowledgeTable::query()->where('business_id', $this->business)->with('source')->orderBy('id')->get()->map(static fn (KnowledgeTable $table): Table => new Table($table->getRelation('source')->name, $table->heading, $table->columns, $table->rows))->all());
+        if ($this->tables === null) {
+            $this->tables = [];
+            /** @var KnowledgeTable $table */
+            foreach (KnowledgeTable::query()->with('source')->where('business_id', $this->business)->orderBy('id')->get() as $table) {
+                $this->tables[] = new Table($table->source->name, $table->heading, $table->columns, $table->rows);
+            }
+        }
+
+        return $this->tables;
     }
 
     public function stemsFrom(string $letters): array
@@ -98,8 +106,8 @@ final class DatabaseShelf implements Shelf
     private function load(int $id): array
     {
         if (! isset($this->passages[$id])) {
-            $row = KnowledgePassage::query()->with('source')->findOrFail($id);
-            $this->passages[$id] = [new Passage($row->getRelation('source')->name, $row->heading, $row->path, $row->sentences, $row->kind === 'qa' ? 'qa' : 'prose', $row->leads_to), $row->length];
+            $row = KnowledgePassage::query()->with('source')->whereKey($id)->firstOrFail();
+            $this->passages[$id] = [new Passage($row->source->name, $row->heading, $row->path, $row->sentences, $row->kind === 'qa' ? 'qa' : 'prose', $row->leads_to), $row->length];
         }
 
         return $this->passages[$id];
@@ -109,8 +117,9 @@ final class DatabaseShelf implements Shelf
     public function prepare(array $ids): void
     {
         $wanted = array_values(array_filter($ids, fn (int $id): bool => ! isset($this->passages[$id])));
+        /** @var KnowledgePassage $row */
         foreach ($wanted === [] ? [] : KnowledgePassage::query()->with('source')->whereIn('id', $wanted)->get() as $row) {
-            $this->passages[$row->id] = [new Passage($row->getRelation('source')->name, $row->heading, $row->path, $row->sentences, $row->kind === 'qa' ? 'qa' : 'prose', $row->leads_to), $row->length];
+            $this->passages[$row->id] = [new Passage($row->source->name, $row->heading, $row->path, $row->sentences, $row->kind === 'qa' ? 'qa' : 'prose', $row->leads_to), $row->length];
         }
     }
 

@@ -56,7 +56,7 @@ final readonly class KeepSource
                 $source->update(['name' => $name, 'text' => $text, 'version' => $source->version + ($changed ? 1 : 0), 'last_change' => $changed ? $change : $source->last_change, 'url' => $url ?? $source->url, 'fetched_at' => $url === null ? $source->fetched_at : now()]);
             }
             $this->index($source, $document, new Terms($this->words, $business->own_words ?? []));
-            $business->increment('knowledge_version');
+            Business::query()->whereKey($business->id)->increment('knowledge_version');
 
             return $source;
         });
@@ -70,7 +70,7 @@ final readonly class KeepSource
         DB::transaction(function () use ($source): void {
             $this->forget($source);
             $source->delete();
-            $source->business->increment('knowledge_version');
+            Business::query()->whereKey($source->business_id)->increment('knowledge_version');
         });
         $this->checks->run($source->business->refresh());
     }

@@ -55,7 +55,11 @@ final readonly class ReviewRecord
         }
     }
 
-    /** @return int values accepted */
+    /**
+     * @param \Illuminate\Database\Eloquent\Builder<CallRecord> $records
+     *
+     * @return int values accepted
+     */
     public function acceptOver(\Illuminate\Database\Eloquent\Builder $records, float $confidence, User $user): int
     {
         $accepted = 0;

@@ -29,7 +29,7 @@ final readonly class StandInGateway implements PostGateway
         $known = GatewayReceipt::query()->where('key', $delivery->key)->first();
         if ($known !== null) {
             // The key was seen: nothing is taken twice.
-            $known->increment('times');
+            GatewayReceipt::query()->whereKey($known->id)->increment('times');
         } else {
             GatewayReceipt::query()->create(['business_id' => $delivery->business_id, 'kind' => $delivery->kind, 'key' => $delivery->key, 'to' => $delivery->to, 'body' => ($delivery->subject === '' ? '' : $delivery->subject."\n\n").$delivery->body, 'headers' => $headers, 'times' => 1]);
         }

@@ -20,6 +20,7 @@ use App\Support\Playlist;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Validation\ValidationException;
 use Ringo\Rehearsal\Differences;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -65,7 +66,8 @@ final class CallController
         if ($agent === null) {
             throw ValidationException::withMessages(['file' => 'Make an agent first: its record sheet says what is read out of the transcripts.']);
         }
-        $result = $import->from($agent, (string) $request->file('file')?->get());
+        $file = $request->file('file');
+        $result = $import->from($agent, $file instanceof UploadedFile ? (string) $file->get() : '');
         if ($result['made'] === 0) {
             throw ValidationException::withMessages(['file' => $result['problems'] === [] ? 'There is no transcript in that file.' : $result['problems']]);
         }

@@ -27,12 +27,11 @@ use Ringo\Knowledge\Passage;
 use Ringo\Knowledge\Reading\UnreadableSource;
 use Ringo\Knowledge\Spoken;
 use Ringo\Knowledge\Table;
-use Ringo\Language\Vocabulary;
 
 /** What agents answer from: sources, the bench on which answers are tried, checks, and questions nothing answered. */
 final class KnowledgeController
 {
-    public function __construct(private readonly CurrentAgent $current, private readonly Vocabulary $words)
+    public function __construct(private readonly CurrentAgent $current)
     {
     }
 

@@ -92,7 +92,7 @@ final class PostController
 
     public function rule(Request $request, Business $business, ?DeliveryRule $rule = null): View
     {
-        $agent = $rule?->agent ?? $this->current->in($business);
+        $agent = $rule === null ? $this->current->in($business) : ($rule->agent ?? $this->current->in($business));
         $sample = Call::query()->where('business_id', $business->id)->where('status', 'ended')->whereHas('record')->when($agent !== null, static fn ($query) => $query->where('agent_id', $agent?->id))->latest('started_at')->first();
 
         return view('delivery-rule', [

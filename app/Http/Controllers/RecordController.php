@@ -76,7 +76,7 @@ final class RecordController
         $agent = $business->agents()->where('key', $given['agent'])->firstOrFail();
         /** @var User $user */
         $user = $request->user();
-        $n = $review->acceptOver($this->shown($agent, $given)->reorder('records.id'), (float) $given['over'], $user);
+        $n = $review->acceptOver($this->shown($agent, $given, false), (float) $given['over'], $user);
 
         return redirect()->route('records', [$business, 'agent' => $agent->key, 'show' => $given['show'] ?? null])->with('notice', "{$n} values of confidence ".number_format((float) $given['over'], 2).' and more were accepted.');
     }
@@ -90,7 +90,7 @@ final class RecordController
         $path = (string) tempnam(sys_get_temp_dir(), 'records');
         $rows = function () use ($csv, $agent, $filter): \Generator {
             yield $csv->header();
-            foreach ($this->shown($agent, $filter)->reorder('records.id')->with('call')->lazy(200) as $record) {
+            foreach ($this->shown($agent, $filter, false)->with('call')->lazyById(200) as $record) {
                 yield $csv->row($record->call->ref, $record->call->placedAt()->format('c'), $record->call->from, $record->call->outcome, array_map(static fn (array $cell): mixed => $cell['value'], $record->cells));
             }
         };
@@ -114,7 +114,7 @@ final class RecordController
      *
      * @return Builder<CallRecord>
      */
-    private function shown(Agent $agent, array $filter): Builder
+    private function shown(Agent $agent, array $filter, bool $sorted = true): Builder
     {
         $query = CallRecord::query()->where('records.agent_id', $agent->id)->whereHas('call');
         if (($filter['show'] ?? 'doubtful') === 'doubtful') {
@@ -127,7 +127,11 @@ final class RecordController
             $query->where('cells', 'like', '%'.addcslashes((string) $filter['q'], '%_\\').'%');
         }
 
-        return $query->orderByDesc('doubtful')->orderByDesc('records.id');
+        if ($sorted) {
+            $query->orderByDesc('doubtful')->orderByDesc('records.id');
+        }
+
+        return $query;
     }
 
     /**

@@ -20,6 +20,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use Ringo\Design\ScriptDocument;
@@ -37,6 +38,7 @@ final class RecordSheetController
     {
         $this->current->remember($agent);
         $further = FurtherSheet::query()->where('agent_id', $agent->id)->orderBy('id')->get();
+        /** @var ?FurtherSheet $chosen */
         $chosen = $further->firstWhere('key', $request->string('sheet')->toString());
         $schema = $chosen === null ? $agent->draft->scriptText->script()->sheet->toArray() : $chosen->schema;
 
@@ -54,7 +56,7 @@ final class RecordSheetController
         $base = $chosen === null ? $agent->draft->scriptText->script()->sheet->toArray() : $chosen->schema;
         try {
             $schema = $request->hasFile('file') || trim((string) $request->input('json')) !== ''
-                ? $this->form->fromJson($request->hasFile('file') ? (string) $request->file('file')?->get() : (string) $request->input('json'))
+                ? $this->form->fromJson($request->file('file') instanceof UploadedFile ? (string) $request->file('file')->get() : (string) $request->input('json'))
                 : $this->form->schema($base, is_array($request->input('fields')) ? $request->input('fields') : []);
             RecordSheet::fromArray($schema);
             if ($chosen === null) {

@@ -20,7 +20,7 @@ final readonly class Html
         if (preg_match('/<meta[^>]+charset=["\']?([\w-]+)/i', substr($html, 0, 2000), $m) === 1 && strtolower($m[1]) !== 'utf-8' && in_array(strtoupper($m[1]), array_map(strtoupper(...), mb_list_encodings()), true)) {
             $html = mb_convert_encoding($html, 'UTF-8', $m[1]);
         }
-        $page = (new HTML5(['disable_html_ns' => true]))->loadHTML($html);
+        $page = (new HTML5(['disable_html_ns' => true]))->loadHTML((string) $html);
         $title = $page->getElementsByTagName('title')->item(0)?->textContent;
         $first = $page->getElementsByTagName('h1')->item(0);
         if ($first === null && $title !== null && trim($title) !== '') {

@@ -13,6 +13,7 @@ final readonly class PlainText
     {
         $builder = new Builder($source);
         $lines = preg_split('/\R/', str_replace(["\u{FEFF}", "\f"], ['', "\n\n"], $text)) ?: [];
+        /** @var list<string> $paragraph */
         $paragraph = [];
         $flush = static function () use (&$paragraph, $builder): void {
             if ($paragraph !== []) {

@@ -109,7 +109,7 @@ return [
     // What an offer said last comes to: the call ends with it.
     'closings' => ['see you', 'booked', 'booked in', 'booked for', 'confirmed', 'arranged', 'expect you', 'be with you', 'all set', 'put you down', 'i have put you', 'reserved', 'look forward to', 'pick you up', 'there for you', 'all done'],
     // Other words for what a field counts, or for the thing itself.
-    'counted_as' => ['vegetarian' => 'veggie', 'registration' => 'reg', 'employee' => 'staff', 'appointment' => 'visit', 'automobile' => 'car', 'telephone' => 'phone', 'photograph' => 'photo', 'gender' => 'sex', 'allergy' => 'allergic', 'bedroom' => 'bed', 'luggage' => 'case', 'bag' => 'case', 'employee' => 'staff', 'headcount' => 'staff', 'child' => 'kid', 'vehicle' => 'car', 'storey' => 'floor', 'animal' => 'pet', 'quantity' => 'of', 'passenger' => 'person', 'parcel' => 'box', 'item' => 'piece', 'suitcase' => 'case', 'room' => 'room'],
+    'counted_as' => ['vegetarian' => 'veggie', 'registration' => 'reg', 'appointment' => 'visit', 'automobile' => 'car', 'telephone' => 'phone', 'photograph' => 'photo', 'gender' => 'sex', 'allergy' => 'allergic', 'bedroom' => 'bed', 'luggage' => 'case', 'bag' => 'case', 'employee' => 'staff', 'headcount' => 'staff', 'child' => 'kid', 'vehicle' => 'car', 'storey' => 'floor', 'animal' => 'pet', 'quantity' => 'of', 'passenger' => 'person', 'parcel' => 'box', 'item' => 'piece', 'suitcase' => 'case', 'room' => 'room'],
     // Units of time and measure that a number may be asked in.
     'units' => ['minute' => 60, 'hour' => 3600, 'day' => 86400, 'night' => 86400, 'week' => 604800, 'month' => 2592000, 'year' => 31536000],
     // Having tried, or done, what was asked about.
