@@ -54,7 +54,7 @@ final readonly class Answered
                 if ($reading->doubt !== null && ! in_array($field->type, [ValueType::Text, ValueType::YesNo], true)) {
                     $hearing->ledger->doubt($key, $reading->doubt);
                 }
-                if ($question['last'] && ! $turnedDown && $this->refuses($exchange->heard) && $done === []) {
+                if ($question['last'] && ! ($turnedDown && in_array($field->type, [ValueType::Date, ValueType::Time, ValueType::DateTime], true)) && $this->refuses($exchange->heard) && $done === []) {
                     $hearing->ledger->decline($key);
                     $done[] = $key;
                 }

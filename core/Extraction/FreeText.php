@@ -64,7 +64,7 @@ final readonly class FreeText
                 continue;
             }
             $question = $this->questions->asked($exchange->asked, $hearing->fields)[$field->key()] ?? null;
-            if ($question === null || $best !== null && $question['score'] <= $best[2]) {
+            if ($question === null || $best !== null && $question['score'] < $best[2]) {
                 continue;
             }
             $yes = $this->readings->reaction($exchange->heard, $hearing->now);
@@ -73,6 +73,10 @@ final readonly class FreeText
                 continue;
             }
             if (str_word_count($text) < 2 && $field->extra()) {
+                continue;
+            }
+            // Asked twice alike, what says more counts; 'can I speak to Mrs Hale' says least.
+            if ($best !== null && $question['score'] <= $best[2] && ! (preg_match('/\b(?:speak|talk) (?:to|with)\b|\bput me through\b/i', $best[1]) === 1 || str_word_count($best[1]) < 5 && str_word_count($text) > 6)) {
                 continue;
             }
             $best = [$exchange, $text, $question['score']];

@@ -43,8 +43,8 @@ final readonly class Days
         }, $line);
         preg_match_all('/\b'.$name.'\b/', $line, $each);
         foreach ($each[1] as $one) {
-            // 'May' is a verb more often than a month.
-            if ($one !== 'may' || preg_match('/\b(?:in|of|until|from|since|by|during|early|late|mid|\d(?:st|nd|rd|th)?)\s+may\b|\bmay\s+\d/', $line) === 1) {
+            // 'May' and 'march' are verbs more often than months.
+            if (! in_array($one, ['may', 'march'], true) || preg_match('/\b(?:in|of|until|from|since|by|during|early|late|mid|to|and|or|,|\d(?:st|nd|rd|th)?)\s+'.$one.'\b|\b'.$one.'\s+\d|\b'.$one.',/', $line) === 1) {
                 $found[] = $names[$one];
             }
         }
@@ -81,7 +81,7 @@ final readonly class Days
         preg_match_all('/\b'.$this->name.'/', $line, $names);
         foreach ($names[1] as $name) {
             // 'Sat' is also a verb and 'sun' shines; written short they are days only beside a time or another day.
-            if (strlen($name) > 3 || preg_match('/\d/', $line) === 1 && ! in_array($name, ['sun', 'sat', 'wed'], true) || count($names[1]) > 1 || preg_match('/\b'.$name.'\b\s*[:\d]/', $line) === 1) {
+            if (strlen($name) > 3 || preg_match('/\d/', $line) === 1 && ! in_array($name, ['sun', 'sat', 'wed'], true) || count($names[1]) > 1 && array_diff($names[1], ['sun', 'sat', 'wed']) !== [] || preg_match('/\b'.$name.'\b\s*[:\d]/', $line) === 1) {
                 $found[] = $this->days[$name];
             }
         }

@@ -1,0 +1,179 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Extraction;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Ringo\Extraction\Extractor;
+use Ringo\Extraction\Record;
+use Ringo\Extraction\Score;
+use Ringo\Format\LabelledCalls;
+use Ringo\Sheet\RecordSheet;
+use Ringo\Transcript\Transcript;
+use Ringo\Transcript\Turn;
+
+/** Records out of labelled calls of many trades, held by scripts and by people. */
+final class ExtractorTest extends TestCase
+{
+    /** Labels that are known not to be met: a second thought about one's own name. */
+    private const KNOWN = ['fun-1' => ['caller_name']];
+
+    /** @var array<string, Extractor> */
+    private static array $extractors = [];
+
+    /**
+     * @param array<string, mixed> $expected
+     * @param array<string, string> $holds
+     */
+    #[DataProvider('calls')]
+    public function testReadsWhatTheCallerSaidOrAgreedTo(string $folder, Transcript $transcript, array $expected, array $holds): void
+    {
+        $sheet = self::sheet($folder);
+        $record = self::extractor($folder)->extract($transcript);
+        $score = new Score;
+        $score->add($transcript->id, $sheet, $expected, $record->values());
+        $misses = array_filter($score->misses(), static fn (array $miss): bool => ! in_array($miss['field'], self::KNOWN[$transcript->id] ?? [], true));
+
+        self::assertSame([], array_values($misses));
+        foreach ($holds as $field => $words) {
+            self::assertStringContainsStringIgnoringCase($words, (string) ($record->cells[$field]['value'] ?? ''), "{$field} is told in the caller's words");
+        }
+        foreach ($record->cells as $field => $cell) {
+            self::assertNotNull($cell['turn'], "{$field} points at a turn");
+            self::assertSame('caller', $transcript->turns[$cell['turn']]->by, "{$field} is the caller's");
+            self::assertStringContainsStringIgnoringCase($cell['said'], str_replace('’', "'", $transcript->turns[$cell['turn']]->text), "{$field} points at its words");
+            self::assertGreaterThan(0.0, $cell['confidence']);
+            self::assertLessThan(1.0, $cell['confidence']);
+        }
+        $sentences = preg_match_all('/[.?!]”?\.?(?:\s|$)/u', $record->summary);
+        self::assertGreaterThanOrEqual(2, $sentences, $record->summary);
+    }
+
+    /** @return iterable<string, array{string, Transcript, array<string, mixed>, array<string, string>}> */
+    public static function calls(): iterable
+    {
+        foreach (glob(__DIR__.'/cases/*/calls.txt') ?: [] as $file) {
+            foreach ((new LabelledCalls)->read((string) file_get_contents($file)) as $call) {
+                yield basename(dirname($file)).' '.$call['transcript']->id => [dirname($file), $call['transcript'], $call['expected'], $call['holds']];
+            }
+        }
+    }
+
+    public function testWhatTheAgentMerelySaidIsNotTheCallers(): void
+    {
+        $record = $this->read(['phone' => ['format' => 'phone'], 'budget' => ['format' => 'money', 'description' => 'What the caller wants to spend'], 'visit' => ['format' => 'date']], [
+            ['agent', 'Hello, this is Ivy at Hartwell on 01632 960500. We are closed on Friday and a visit costs £85.'], ['caller', 'Okay, thanks, I will think about it.'],
+        ]);
+
+        self::assertSame([], $record->values());
+    }
+
+    public function testTheLastValidValueStandsAndAgreesWithTheReadBack(): void
+    {
+        $record = $this->read(['phone' => ['format' => 'phone'], 'day' => ['format' => 'date', 'title' => 'Visit day']], [
+            ['agent', 'What is your number?'], ['caller', '07700 900123'], ['agent', 'When shall we come?'], ['caller', 'Tuesday please'],
+            ['agent', 'So that is Tuesday the 17th of March, and 07700 900123. Is that right?'], ['caller', 'No, actually make it Thursday, and the number ends in 124.'],
+        ]);
+
+        self::assertSame('2026-03-12', $record->cells['day']['value']);
+        self::assertSame('corrected', $record->cells['day']['origin']);
+    }
+
+    public function testWhatIsRefusedIsEmptyAndKnownToBeRefused(): void
+    {
+        $record = $this->read(['email' => ['format' => 'email'], 'name' => ['format' => 'person-name', 'title' => 'Caller name']], [
+            ['agent', 'What is your name?'], ['caller', 'Ada Cole'], ['agent', 'And your e-mail address?'], ['caller', "I'd rather not give that out."],
+        ], ['name', 'email']);
+
+        self::assertSame(['name' => 'Ada Cole'], $record->values());
+        self::assertSame(['email'], $record->declined);
+        self::assertSame([], $record->missing);
+        self::assertStringContainsString('Would not give', $record->summary);
+    }
+
+    public function testTheNumberCallingCountsWhenItIsMeant(): void
+    {
+        $yes = $this->read(['phone' => ['format' => 'phone']], [['agent', 'Is the number you are calling from the best one?'], ['caller', 'Yes it is.']]);
+        $no = $this->read(['phone' => ['format' => 'phone']], [['agent', 'Is the number you are calling from the best one?'], ['caller', "No, it isn't."]]);
+
+        self::assertSame(['+447700900199', 'caller id'], [$yes->cells['phone']['value'], $yes->cells['phone']['origin']]);
+        self::assertSame([], $no->values());
+    }
+
+    public function testTwoNamedLeaveADoubtAndNoValue(): void
+    {
+        $record = $this->read(['day' => ['format' => 'date', 'title' => 'Visit day']], [['agent', 'Which day would you like?'], ['caller', 'Tuesday or Wednesday']]);
+
+        self::assertSame([], $record->values());
+        self::assertArrayHasKey('day', $record->doubts);
+        self::assertTrue($record->doubtful());
+    }
+
+    public function testNumbersInPiecesAreOneNumber(): void
+    {
+        $record = $this->read(['phone' => ['format' => 'phone']], [['staff', 'Can I take your number?'], ['caller', 'oh seven seven double oh'], ['staff', 'yep'], ['caller', 'nine double oh'], ['staff', 'mm hm'], ['caller', 'one two three']]);
+
+        self::assertSame('+447700900123', $record->values()['phone'] ?? null);
+    }
+
+    public function testPastDaysLieBehindTheCall(): void
+    {
+        $record = $this->read(['incident_date' => ['format' => 'date', 'description' => 'Day on which it happened'], 'visit' => ['format' => 'date', 'title' => 'Visit', 'description' => 'Day wanted for the visit']], [
+            ['agent', 'When did it happen?'], ['caller', 'On Sunday'], ['agent', 'When would you like us to come?'], ['caller', 'On Friday'],
+        ]);
+
+        self::assertSame(['incident_date' => '2026-03-08', 'visit' => '2026-03-13'], $record->values());
+    }
+
+    /**
+     * @param list<string> $words
+     */
+    #[DataProvider('noise')]
+    public function testAnyWordsGiveARecordAndNeverAnError(array $words): void
+    {
+        $turns = [];
+        foreach ($words as $i => $line) {
+            $turns[] = new Turn($i % 2 === 0 ? 'agent' : 'caller', $line, $i * 3.0, 2.0);
+        }
+        $record = self::extractor(__DIR__.'/cases/hotel')->extract(new Transcript('x', '2026-03-10T09:14:00+00:00', 'Europe/London', 'GB', 'inbound', null, null, $turns));
+
+        self::assertSame('x', $record->callId);
+    }
+
+    /** @return iterable<string, array{list<string>}> */
+    public static function noise(): iterable
+    {
+        yield 'nothing' => [[]];
+        yield 'silence' => [['', '']];
+        yield 'signs' => [['???', '!!! ... ---', '💥', "\u{0}\u{FFFD}"]];
+        yield 'not text' => [["\xff\xfe", "\xc3\x28 is my name"]];
+        yield 'one word' => [['name?', 'yes', 'number?', 'yes', 'when?', 'no']];
+        yield 'very long' => [['Go on.', str_repeat('and then the third of March at nine or maybe ten ', 200)]];
+        yield 'numbers only' => [['Number?', str_repeat('07700 900123 ', 60)]];
+    }
+
+    /**
+     * @param array<string, array<string, mixed>> $properties
+     * @param list<array{string, string}> $lines
+     * @param list<string> $required
+     */
+    private function read(array $properties, array $lines, array $required = []): Record
+    {
+        $sheet = RecordSheet::fromArray(['type' => 'object', 'properties' => array_map(static fn (array $field): array => $field + ['type' => 'string'], $properties), 'required' => $required]);
+        $turns = array_map(static fn (array $line, int $i): Turn => new Turn($line[0], $line[1], $i * 4.0, 3.0), $lines, array_keys($lines));
+
+        return Extractor::for($sheet)->extract(new Transcript('t', '2026-03-10T09:14:00+00:00', 'Europe/London', 'GB', 'inbound', '+447700900199', null, $turns));
+    }
+
+    private static function sheet(string $folder): RecordSheet
+    {
+        return RecordSheet::fromArray(json_decode((string) file_get_contents($folder.'/sheet.json'), true));
+    }
+
+    private static function extractor(string $folder): Extractor
+    {
+        return self::$extractors[$folder] ??= Extractor::for(self::sheet($folder));
+    }
+}
