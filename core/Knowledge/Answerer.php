@@ -71,6 +71,13 @@ final class Answerer
     /** @param string $before what is already known in the call: 'mini digger', for questions that say 'it' */
     public function answer(string $said, \DateTimeImmutable $now, string $country = 'GB', string $before = ''): Answer
     {
+        $answer = $this->answered($said, $now, $country, $before);
+        // What is known of the call helps where it is meant; where it only gets in the way, the words stand alone.
+        return $before !== '' && $answer->refusal === Answer::NOT_COVERED ? $this->answered($said, $now, $country, '') : $answer;
+    }
+
+    private function answered(string $said, \DateTimeImmutable $now, string $country, string $before): Answer
+    {
         $question = $this->questions->read($said, $now, $country, $before);
         if (! $question->substantial()) {
             return $this->refused($question, Answer::NOT_COVERED, []);
