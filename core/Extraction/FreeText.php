@@ -22,6 +22,8 @@ final readonly class FreeText
     public function fill(Hearing $hearing, array $exchanges): void
     {
         $main = null;
+        $used = [];
+        $stories = count(array_filter($hearing->fields, static fn (FieldProfile $field): bool => $field->type === ValueType::Text && $field->narrative && ! $field->extra()));
         foreach ($hearing->fields as $field) {
             if ($field->type !== ValueType::Text || ! $field->narrative || $hearing->ledger->of($field->key()) !== null) {
                 continue;
@@ -34,11 +36,45 @@ final readonly class FreeText
                 continue;
             }
             [$exchange, $text, $sure] = $answer;
+            if (! $field->extra() && $stories > 1 && $this->unasked($exchange) && ! $this->fits($field, $exchange->heard, $main !== null)) {
+                continue;
+            }
+            // One answer tells one story.
+            if ($stories > 1 && in_array($exchange, $used, true)) {
+                continue;
+            }
+            $used[] = $exchange;
             if (! $field->extra()) {
                 $main ??= $field;
             }
             $hearing->claim($field, $text, $sure, $exchange, '', Claim::ANSWERED);
         }
+    }
+
+    /** Whether the words opened the call, or answered no more than 'how can I help?'. */
+    private function unasked(Exchange $exchange): bool
+    {
+        $asked = $exchange->asked === '' ? [] : Heard::of($exchange->asked, $this->words)->tokens;
+
+        return $asked === [] || preg_match('/\byou (?:can|could|might) say\b/i', $exchange->asked) === 1 || $this->words->phrases('extraction', 'open_questions')->in($asked) && ! $this->words->phrases('extraction', 'trouble_fields')->in($asked);
+    }
+
+    /** Where a sheet tells several stories, what opened the call belongs to a trouble only if it tells of one, and to a message only if it is one. */
+    private function fits(FieldProfile $field, Heard $said, bool $told): bool
+    {
+        if ($this->named($field, 'trouble_fields')) {
+            return $this->words->phrases('extraction', 'trouble')->in($said->tokens);
+        }
+        if ($this->named($field, 'message_fields')) {
+            return $this->words->phrases('extraction', 'message_words')->in($said->tokens);
+        }
+
+        return ! $told;
+    }
+
+    private function named(FieldProfile $field, string $words): bool
+    {
+        return $this->words->phrases('extraction', $words)->in(Heard::of(str_replace('_', ' ', $field->key()).' '.$field->field->title.' '.$field->field->description, $this->words)->tokens);
     }
 
     /**
@@ -63,7 +99,20 @@ final readonly class FreeText
             if ($exchange->asked === '' || $exchange->heard->all === []) {
                 continue;
             }
-            $question = $this->questions->asked($exchange->asked, $hearing->fields)[$field->key()] ?? null;
+            $scores = $this->questions->asked($exchange->asked, $hearing->fields);
+            $question = $scores[$field->key()] ?? null;
+            // Of several stories the answer belongs to the one that was asked for.
+            foreach ($question === null || $this->unasked($exchange) ? [] : $hearing->fields as $other) {
+                if ($other->narrative && $other->type === ValueType::Text && ($scores[$other->key()]['score'] ?? 0.0) > $question['score'] + 0.05) {
+                    $question = null;
+
+                    break;
+                }
+            }
+            // What was asked for by name counts more than what opened the call.
+            if ($question !== null && $this->unasked($exchange) && ($this->named($field, 'trouble_fields') || $this->named($field, 'message_fields'))) {
+                $question['score'] *= 0.4;
+            }
             if ($question === null || $best !== null && $question['score'] < $best[2]) {
                 continue;
             }
@@ -155,7 +204,7 @@ final readonly class FreeText
             }
         }
         // 'My name is Dan Hughes and I need …': what comes behind the name.
-        $intro = $this->words->phrases('extraction', 'introductions')->at($t, 0);
+        $intro = $this->introduction($t);
         if ($intro !== null) {
             for ($i = $intro[1]; isset($t[$i]) && $i < $intro[1] + 9; $i++) {
                 if (in_array($t[$i]->text, ['and', 'i', "i'm", "i've", 'we', "we've", "we're", "i'd", 'calling', 'ringing', 'just', 'about'], true) && $i > $intro[1]) {
@@ -169,6 +218,21 @@ final readonly class FreeText
 
     private function introduces(Heard $heard): bool
     {
-        return $this->words->phrases('extraction', 'introductions')->at($heard->tokens, 0) !== null && count($heard->tokens) < 12;
+        return $this->introduction($heard->tokens) !== null && count($heard->tokens) < 12;
+    }
+
+    /**
+     * 'My name is', 'it's Dan'; but 'it's the hose' and 'it's leaking' introduce nobody.
+     *
+     * @param list<Token> $t
+     *
+     * @return array{mixed, int}|null
+     */
+    private function introduction(array $t): ?array
+    {
+        $hit = $this->words->phrases('extraction', 'introductions')->at($t, 0);
+        $next = $hit === null ? '' : ($t[$hit[1]]->text ?? '');
+
+        return $hit === null || in_array($next, ['the', 'a', 'an', 'my', 'our', 'about', 'for', 'not', 'been', 'got', 'still', 'just', 'too', 'very', 'really', 'all', 'no', 'in', 'on', 'at', 'one', 'that', 'this'], true) || preg_match('/ing$/', $next) === 1 ? null : $hit;
     }
 }

@@ -15,6 +15,8 @@ use Ringo\Value\ValueType;
 /** Tells which fields the other side asks for. */
 final class Questions
 {
+    private const LEADS_IN = ['from', 'until', 'till', 'to', 'on', 'at', 'for', 'by', 'in', 'is', 'with', 'about'];
+
     /** From this score on a field is being asked for. */
     public const ASKED = 0.42;
 
@@ -130,8 +132,9 @@ final class Questions
     {
         $cue = $this->cue($field->type, $tokens);
         [$names, $words] = $this->overlap($field, $tokens);
-        if ($field->field->cues !== [] && $this->listed($field->key().'.cues', $field->field->cues)->in($tokens)) {
-            $names = max($names, 0.7);
+        if ($field->field->cues !== [] && ($hit = $this->listed($field->key().'.cues', $field->field->cues)->first($tokens)) !== null) {
+            // 'From' and 'until' lead in what a caller says; in a question they say little of which day is meant.
+            $names = max($names, in_array($hit[0], self::LEADS_IN, true) ? 0.15 : 0.7);
         }
         $role = $this->role($field, $tokens);
         $only = $fields === 1 ? 0.3 : 0.0;

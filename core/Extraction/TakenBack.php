@@ -27,10 +27,13 @@ final readonly class TakenBack
         }
         $heard = $exchange->heard;
         $hit = $this->words->phrases('extraction', 'takes_back')->first($heard->tokens);
-        $strong = $this->words->phrases('extraction', 'strong_takes_back')->first($heard->tokens);
+        // Of several such words the plainest counts: in 'no sorry, make it three' that is 'make it'.
+        $hits = $this->words->phrases('extraction', 'strong_takes_back')->all($heard->tokens);
+        usort($hits, static fn (array $x, array $y): int => [in_array($x[0], ['no', 'sorry', 'wait'], true), $x[1]] <=> [in_array($y[0], ['no', 'sorry', 'wait'], true), $y[1]]);
+        $strong = $hits[0] ?? null;
         $opens = $hit !== null && $hit[1] <= 2;
         if (! $opens && $strong === null && $reaction !== false) {
-            return [];
+            return $reaction === null ? $this->instead($hearing, $exchange, $settled) : [];
         }
         $stated = new Stated($this->readings, $this->questions, $this->words);
         $back = $stated->readBack($hearing, $exchange->asked);
@@ -89,6 +92,37 @@ final readonly class TakenBack
         }
 
         return $changed;
+    }
+
+    /**
+     * 'That is 8 Weir Court, is that right?' – '3 Weir Court, Oldmere': no yes and no no, but another value of that kind and nothing else.
+     *
+     * @param list<string> $settled
+     *
+     * @return list<string> fields changed
+     */
+    private function instead(Hearing $hearing, Exchange $exchange, array $settled): array
+    {
+        $stated = new Stated($this->readings, $this->questions, $this->words);
+        if ($exchange->keys || ! $stated->checks($exchange->asked)) {
+            return [];
+        }
+        $length = strlen($exchange->heard->cleaned());
+        foreach ($stated->readBack($hearing, $exchange->asked) as $key) {
+            $field = $hearing->field($key);
+            $claim = $hearing->ledger->of($key);
+            if ($field === null || $claim === null || in_array($key, $settled, true) || in_array($field->type, [ValueType::Text, ValueType::YesNo], true)) {
+                continue;
+            }
+            $reading = $this->reading($hearing, $field, $claim, $exchange->heard, false, true);
+            if ($reading !== null && strlen((string) $reading->said) >= 0.6 * $length) {
+                $hearing->take($field, $reading, $exchange, Claim::CORRECTED);
+
+                return [$key];
+            }
+        }
+
+        return [];
     }
 
     private function reading(Hearing $hearing, FieldProfile $field, Claim $claim, Heard $heard, bool $named, bool $readBack): ?\Ringo\Understanding\Reading

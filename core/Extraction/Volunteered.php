@@ -280,15 +280,23 @@ final class Volunteered
         }
         if (count($kin) > 1) {
             $scores = [];
+            // The day itself says nothing of whose day it is.
+            $around = array_values(array_filter($near->tokens, static fn (Token $token): bool => $token->end <= $reading->start || $token->start >= $reading->end));
             foreach ($kin as $other) {
-                [$names, $words] = $this->questions->overlap($other, $near->tokens);
+                [$names, $words] = $this->questions->overlap($other, $around);
                 [$before] = $this->questions->overlap($other, $this->readings->hear($this->asked)->all);
                 $scores[$other->key()] = $names + 0.4 * $words + 0.5 * $before + ($this->fits($other, $near) ? 0.3 : -0.3) + ($other->tense === 'past' ? -0.1 : 0.0) - ($other->span === 'end' ? 0.15 : 0.0);
             }
             arsort($scores);
             $best = (string) array_key_first($scores);
 
-            return [$best === $field->key() || $scores[$best] === $scores[$field->key()] && $this->first($hearing, $kin) === $field->key() ? $reading : null, 1];
+            // A hair's breadth decides nothing: then it is the first that is not known yet.
+            $first = $this->first($hearing, $kin);
+            if ($first !== null && $scores[$first] >= $scores[$best] - 0.09) {
+                $best = $first;
+            }
+
+            return [$best === $field->key() ? $reading : null, 1];
         }
         if ($field->tense === 'past' && preg_match('/\b(birth|born|dob)\b/', strtolower($field->field->title.' '.$field->key())) === 1 && preg_match('/\b(born|birth|birthday)\b/', $near->cleaned()) !== 1) {
             return [null, 0];

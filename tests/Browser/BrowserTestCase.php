@@ -33,6 +33,9 @@ abstract class BrowserTestCase extends TestCase
 
     protected static string $base = '';
 
+    /** @var array<string, string> */
+    private static array $env = [];
+
     /** @var list<RemoteWebDriver> */
     private array $open = [];
 
@@ -47,6 +50,7 @@ abstract class BrowserTestCase extends TestCase
         $port = self::freePort();
         self::$base = "http://127.0.0.1:{$port}";
         $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:cmluZ28tdGVzdC1rZXktMzItYnl0ZXMtbG9uZy0hISE=', 'APP_DEBUG' => 'false', 'APP_URL' => self::$base, 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => self::$folder.'/ringo.sqlite', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'file', 'CACHE_PATH' => self::$folder.'/cache', 'RINGO_DEMO' => 'true', 'LOG_CHANNEL' => 'single', 'PHP_CLI_SERVER_WORKERS' => '3'];
+        self::$env = $env;
         self::demonstration($root, $env);
         self::$server = new Process([PHP_BINARY, '-S', "127.0.0.1:{$port}", $root.'/tools/serve.php'], $root.'/public', $env, null, null);
         self::$server->disableOutput()->start();
@@ -204,6 +208,12 @@ abstract class BrowserTestCase extends TestCase
 
             return true;
         }, "a place to type {$keys}");
+    }
+
+    /** What runs beside the pages: the queue, and what sends deliveries. */
+    protected function beside(string ...$command): void
+    {
+        (new Process([PHP_BINARY, 'artisan', ...$command], dirname(__DIR__, 2), self::$env, null, 120.0))->mustRun();
     }
 
     protected function folder(): string

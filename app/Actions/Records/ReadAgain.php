@@ -25,11 +25,11 @@ final readonly class ReadAgain
         $extractor = $this->extractors->ofSchema($again->schema);
         $titles = array_keys(is_array($again->schema['properties'] ?? null) ? $again->schema['properties'] : []);
         $done = 0;
-        $calls->with('turns', 'business', 'record.checks')->chunkById(50, function ($some) use ($again, $extractor, $titles, &$done): bool {
+        $calls->with('turns', 'business', 'record.checks', 'scriptText')->chunkById(50, function ($some) use ($again, $extractor, $titles, &$done): bool {
             /** @var Call $call */
             foreach ($some as $call) {
-                $record = $extractor->extract($call->transcript(), $call->outcome);
-                $this->compare($again, $call, $record, $titles);
+                $fields = array_values(array_filter($titles, fn (string $field): bool => ! $this->held($again, $call, $field)));
+                $this->compare($again, $call, $extractor->extract($call->transcript(), $call->outcome), $fields, $titles);
                 $done++;
             }
             $again->refresh();
@@ -64,8 +64,22 @@ final readonly class ReadAgain
         });
     }
 
-    /** @param list<string> $fields */
-    private function compare(ReadingAgain $again, Call $call, Record $record, array $fields): void
+    /** A call the agent held itself knew what it asked: a field that means the same as then keeps what was taken then. */
+    private function held(ReadingAgain $again, Call $call, string $field): bool
+    {
+        if ($call->kind === 'imported' || $again->record_sheet_id !== null || $call->turns->contains('by', 'staff')) {
+            return false;
+        }
+        $then = $call->scriptText->script()->sheet->toArray();
+
+        return ($then['properties'][$field] ?? null) == ($again->schema['properties'][$field] ?? false);
+    }
+
+    /**
+     * @param list<string> $fields that are read again
+     * @param list<string> $all the fields of the sheet
+     */
+    private function compare(ReadingAgain $again, Call $call, Record $record, array $fields, array $all): void
     {
         $before = $call->record;
         if ($before === null) {
@@ -88,7 +102,7 @@ final readonly class ReadAgain
             }
             $changes[$field] = ['was' => $old['display'] ?? '', 'is' => $new['display'] ?? ''];
         }
-        foreach (array_diff(array_keys($cells), $fields) as $gone) {
+        foreach (array_diff(array_keys($cells), $all) as $gone) {
             if ($again->record_sheet_id === null) {
                 $changes[$gone] = ['was' => $cells[$gone]['display'], 'is' => ''];
                 unset($cells[$gone]);

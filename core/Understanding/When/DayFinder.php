@@ -607,7 +607,7 @@ final readonly class DayFinder
 
             return $blocked ? null : [new Day(day: $number->whole()), $the + $number->length];
         }
-        if ($the === 1 && ($number = isset($t[$i + 1]) ? $this->dayNumber($t, $i + 1) : null) !== null && (! isset($t[$i + 1 + $number->length]) || $t[$i + 1 + $number->length]->afterBreak() || in_array($t[$i + 1 + $number->length]->text, ['please', 'at', 'if'], true))) {
+        if ($the === 1 && ($t[$i + 1]->text ?? '') !== 'one' && ($number = isset($t[$i + 1]) ? $this->dayNumber($t, $i + 1) : null) !== null && (! isset($t[$i + 1 + $number->length]) || $t[$i + 1 + $number->length]->afterBreak() || in_array($t[$i + 1 + $number->length]->text, ['please', 'at', 'if'], true))) {
             return [new Day(day: $number->whole()), 1 + $number->length];
         }
 
