@@ -169,6 +169,8 @@ final readonly class SheetForm
             $problems[] = ['path' => $title, 'message' => 'one of several needs choices, one a line: “breaker: hammer, concrete breaker”'];
         }
 
-        return ['enum' => $enum, 'x-labels' => $labels + array_intersect_key((array) ($field['x-labels'] ?? []), array_flip($enum)), 'x-phrases' => $phrases] + $field;
+        $said = ['x-labels' => $labels + array_intersect_key((array) ($field['x-labels'] ?? []), array_flip($enum)), 'x-phrases' => $phrases];
+
+        return ['enum' => $enum, ...array_filter($said)] + array_diff_key($field, $said);
     }
 }

@@ -72,6 +72,7 @@ final class Answerer
     public function answer(string $said, \DateTimeImmutable $now, string $country = 'GB', string $before = ''): Answer
     {
         $answer = $this->answered($said, $now, $country, $before);
+
         // What is known of the call helps where it is meant; where it only gets in the way, the words stand alone.
         return $before !== '' && $answer->refusal === Answer::NOT_COVERED ? $this->answered($said, $now, $country, '') : $answer;
     }

@@ -75,6 +75,10 @@ final readonly class QueueDeliveries
         if ($due === null) {
             return;
         }
+        // A rehearsal's clock may run ahead of ours: what goes at once waits for neither.
+        if ($timing->kind === 'at_once' && $due > now()->toDateTimeImmutable()) {
+            $due = now()->toDateTimeImmutable();
+        }
         if ($rule->kind === 'row') {
             $key = "{$call->ref}-row-{$rule->id}";
             FileRow::query()->firstOrCreate(['key' => $key], ['delivery_rule_id' => $rule->id, 'cells' => array_map(static fn (string $path): string => $values->written($path) ?? '', $rule->mapping)]);
@@ -91,7 +95,7 @@ final readonly class QueueDeliveries
     private function ofScript(Call $call): void
     {
         foreach (is_array($call->state['sent'] ?? null) ? $call->state['sent'] : [] as $n => $sent) {
-            $at = $call->placedAt()->toDateTimeImmutable();
+            $at = min($call->placedAt()->toDateTimeImmutable(), now()->toDateTimeImmutable());
             $this->put($call, null, "{$call->ref}-step-{$n}", 'send step '.str_replace('_', ' ', (string) ($sent['step'] ?? '')), (string) ($sent['by'] ?? 'text'), (string) ($sent['to'] ?? ''), (string) ($sent['subject'] ?? ''), (string) ($sent['text'] ?? ''), $at, is_string($sent['file'] ?? null) ? $sent['file'] : null);
         }
     }

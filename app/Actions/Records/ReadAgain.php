@@ -10,6 +10,7 @@ use App\Models\ReadingAgain;
 use App\Models\ReadingAgainRow;
 use Illuminate\Support\Facades\DB;
 use Ringo\Extraction\Record;
+use Ringo\Sheet\RecordSheet;
 
 /** Runs a changed sheet over past calls, shows what would change, and applies it when told to. What people have checked stays. */
 final readonly class ReadAgain
@@ -70,9 +71,9 @@ final readonly class ReadAgain
         if ($call->kind === 'imported' || $again->record_sheet_id !== null || $call->turns->contains('by', 'staff')) {
             return false;
         }
-        $then = $call->scriptText->script()->sheet->toArray();
+        $then = $call->scriptText->script()->sheet->field($field);
 
-        return ($then['properties'][$field] ?? null) == ($again->schema['properties'][$field] ?? false);
+        return $then !== null && $then == RecordSheet::fromArray($again->schema)->field($field);
     }
 
     /**
