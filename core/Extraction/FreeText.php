@@ -102,8 +102,9 @@ final readonly class FreeText
             $scores = $this->questions->asked($exchange->asked, $hearing->fields);
             $question = $scores[$field->key()] ?? null;
             // Of several stories the answer belongs to the one that was asked for.
-            foreach ($question === null || $this->unasked($exchange) ? [] : $hearing->fields as $other) {
-                if ($other->narrative && $other->type === ValueType::Text && ($scores[$other->key()]['score'] ?? 0.0) > $question['score'] + 0.05) {
+            $least = ($question['score'] ?? INF) + 0.05;
+            foreach ($this->unasked($exchange) ? [] : $hearing->fields as $other) {
+                if ($other->narrative && $other->type === ValueType::Text && ($scores[$other->key()]['score'] ?? 0.0) > $least) {
                     $question = null;
 
                     break;

@@ -37,7 +37,8 @@ return new class extends Migration {
             $table->unsignedInteger('sheet_version')->default(0);
             $table->json('next_actions')->nullable();
             $table->json('doubts')->nullable();
-            $table->index(['agent_id', 'doubtful']);
+            $table->index(['agent_id', 'doubtful', 'id']);
+            $table->index(['agent_id', 'outcome']);
         });
         Schema::create('record_checks', static function (Blueprint $table): void {
             $table->id();
@@ -163,7 +164,8 @@ return new class extends Migration {
     {
         Schema::table('businesses', static fn (Blueprint $table) => $table->dropColumn('keep_days'));
         Schema::table('records', static function (Blueprint $table): void {
-            $table->dropIndex(['agent_id', 'doubtful']);
+            $table->dropIndex(['agent_id', 'doubtful', 'id']);
+            $table->dropIndex(['agent_id', 'outcome']);
             $table->dropConstrainedForeignId('record_sheet_id');
             $table->dropColumn(['sheet_version', 'next_actions', 'doubts']);
         });

@@ -72,7 +72,7 @@ final class AfterCallTest extends BrowserTestCase
         $this->see('.notice', 'nothing has been changed yet');
         $this->see('table.list', 'Delivery to site');
         $this->click('form[action$="/apply"] button');
-        $this->see('.notice', 'The difference below was applied');
+        $this->see('.notice', 'were changed as shown');
     }
 
     public function testAFailingWebRequestIsSeenAndRecovers(): void

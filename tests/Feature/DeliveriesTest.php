@@ -37,9 +37,9 @@ final class DeliveriesTest extends FeatureTestCase
         $sent = Delivery::query()->orderBy('id')->get();
 
         self::assertSame(['designer@ringo.example', 'boss@example.com'], $sent->pluck('to')->all());
-        self::assertSame('A mixer for Rosa Lindqvist', $sent[0]?->subject);
-        self::assertStringContainsString('They want: Cement mixer.', (string) $sent[0]?->body);
-        self::assertStringNotContainsString('Depot', (string) $sent[0]?->body, 'a sentence with a hole is left out');
+        self::assertSame('A mixer for Rosa Lindqvist', $sent[0]->subject);
+        self::assertStringContainsString('They want: Cement mixer.', (string) $sent[0]->body);
+        self::assertStringNotContainsString('Depot', (string) $sent[0]->body, 'a sentence with a hole is left out');
         $this->deliver();
         self::assertSame(['sent', 'sent'], Delivery::query()->pluck('state')->all());
         self::assertSame(2, GatewayReceipt::query()->count());

@@ -6,6 +6,7 @@ namespace App\Actions\Calls;
 
 use App\Models\Business;
 use App\Models\Call;
+use App\Models\CallRecord;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Ringo\Numbering\NumberingPlan;
@@ -41,7 +42,7 @@ final readonly class FindCalls
             $filter['outcome'] === 'in progress' ? $query->where('status', 'in_progress') : $query->where('outcome', $filter['outcome']);
         }
         if (($filter['check'] ?? '') === '1') {
-            $query->whereHas('record', static fn (Builder $record): Builder => $record->where('doubtful', true));
+            $query->whereIn('calls.id', CallRecord::query()->where('business_id', $business->id)->where('doubtful', true)->select('call_id'));
         }
         $this->narrow($query, $business, $filter);
         $sort = self::SORTS[$filter['sort'] ?? 'when'] ?? 'started_at';
