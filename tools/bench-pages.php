@@ -27,9 +27,9 @@ Artisan::call('migrate', ['--seed' => true, '--force' => true]);
 DB::disableQueryLog();
 $agent = Agent::query()->where('key', 'maren')->firstOrFail();
 $pattern = Call::query()->where('agent_id', $agent->id)->whereHas('record')->orderByDesc('id')->firstOrFail();
-$call = collect($pattern->getRawOriginal())->except('id')->all();
-$record = collect((array) DB::table('records')->where('call_id', $pattern->id)->first())->except('id')->all();
-$turns = DB::table('call_turns')->where('call_id', $pattern->id)->get()->map(static fn (object $turn): array => collect((array) $turn)->except('id')->all())->all();
+$call = array_diff_key((array) DB::table('calls')->where('id', $pattern->id)->first(), ['id' => 0]);
+$record = array_diff_key((array) DB::table('records')->where('call_id', $pattern->id)->first(), ['id' => 0]);
+$turns = DB::table('call_turns')->where('call_id', $pattern->id)->get()->map(static fn (object $turn): array => array_diff_key((array) $turn, ['id' => 0]))->all();
 $first = (int) DB::table('calls')->max('id') + 1;
 foreach (array_chunk(range(0, $rows - 1), 400) as $some) {
     DB::transaction(static function () use ($some, $call, $record, $turns, $first): void {

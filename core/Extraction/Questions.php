@@ -29,6 +29,12 @@ final class Questions
     /** @var array<string, list<array{text: string, tokens: list<Token>, question: bool}>> */
     private array $cut = [];
 
+    /** @var array<string, array<string, array{score: float, flipped: bool, sentence: string, last: bool}>> */
+    private array $asks = [];
+
+    /** @var array<string, array{float, float}> */
+    private array $overlaps = [];
+
     /** @var array<string, array<string, true>> */
     private array $opposed = [];
 
@@ -58,6 +64,22 @@ final class Questions
      * @return array<string, array{score: float, flipped: bool, sentence: string, last: bool}> by field, the likeliest first
      */
     public function asked(string $text, array $fields, string $before = ''): array
+    {
+        // An agent asks the same words in call after call.
+        $key = count($fields).'|'.$text.'|'.$before;
+        if (! isset($this->asks[$key]) && count($this->asks) > 2000) {
+            $this->asks = [];
+        }
+
+        return $this->asks[$key] ??= $this->asking($text, $fields, $before);
+    }
+
+    /**
+     * @param list<FieldProfile> $fields
+     *
+     * @return array<string, array{score: float, flipped: bool, sentence: string, last: bool}>
+     */
+    private function asking(string $text, array $fields, string $before): array
     {
         $found = [];
         $sentences = $this->sentences($text);
@@ -157,6 +179,24 @@ final class Questions
      * @return array{float, float} how much of the field's name, and of its description, stands in the words
      */
     public function overlap(FieldProfile $field, array $tokens): array
+    {
+        $key = $field->key();
+        foreach ($tokens as $token) {
+            $key .= ' '.$token->text;
+        }
+        if (count($this->overlaps) > 20_000) {
+            $this->overlaps = [];
+        }
+
+        return $this->overlaps[$key] ??= $this->overlapping($field, $tokens);
+    }
+
+    /**
+     * @param list<Token> $tokens
+     *
+     * @return array{float, float}
+     */
+    private function overlapping(FieldProfile $field, array $tokens): array
     {
         $stems = [];
         foreach ($tokens as $token) {

@@ -25,6 +25,9 @@ final class Readings
     /** @var array<string, Heard> */
     private array $heard = [];
 
+    /** @var array<string, Reading> */
+    private array $read = [];
+
     /** @var \WeakMap<Heard, bool> */
     private \WeakMap $timely;
 
@@ -49,7 +52,7 @@ final class Readings
         if (in_array($field->type, [ValueType::Date, ValueType::Time, ValueType::DateTime], true) && ! $this->timely($heard)) {
             return Reading::none();
         }
-        $reading = $this->understanding->read($field->type, $heard, new Context($now, $country, $field->field->options, $asked, $field->pattern));
+        $reading = $this->once($field, $heard, $now, $country, $asked);
         if (! $reading->found()) {
             return $reading;
         }
@@ -108,6 +111,22 @@ final class Readings
     }
 
     /** Reads a type without regard to any field. */
+    /** The same words are looked at for several fields and in several lights; they are read once. */
+    private function once(FieldProfile $field, Heard $heard, \DateTimeImmutable $now, string $country, bool $asked): Reading
+    {
+        $said = '';
+        foreach ($heard->tokens as $token) {
+            $said .= $token->original.$token->start.' ';
+        }
+        $own = $field->field->options === [] && $field->pattern === null ? '' : $field->key();
+        $key = $field->type->value.$own.($asked ? '!' : '.').$country.$now->getTimestamp().'|'.$said.'|'.$heard->original.count($heard->all);
+        if (count($this->read) > 3000) {
+            $this->read = [];
+        }
+
+        return $this->read[$key] ??= $this->understanding->read($field->type, $heard, new Context($now, $country, $field->field->options, $asked, $field->pattern));
+    }
+
     public function plain(ValueType $type, Heard $heard, \DateTimeImmutable $now, string $country, bool $asked): Reading
     {
         if (in_array($type, [ValueType::Date, ValueType::Time, ValueType::DateTime], true) && ! $this->timely($heard)) {

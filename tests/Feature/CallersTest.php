@@ -114,7 +114,11 @@ final class CallersTest extends FeatureTestCase
         $this->actingAs($this->user());
         $ref = $this->ring(['caller' => 'contact', 'contact' => (string) $this->contact->id])->json('ref');
         $this->happens($ref, 1, 'said', 'it is Nell, ring me on 07700 900228')->assertOk();
+        $rule = \App\Models\DeliveryRule::query()->create(['business_id' => $this->business->id, 'agent_id' => $this->agent->id, 'name' => 'Row', 'kind' => 'row', 'to' => '', 'subject' => '', 'words' => '', 'when' => null, 'timing' => ['kind' => 'at_once'], 'cancel_outcomes' => [], 'mapping' => ['Name' => 'caller_name'], 'active' => true]);
+        \App\Models\DeliveryRule::query()->create(['name' => 'Thanks', 'kind' => 'text', 'to' => 'caller.number', 'words' => 'Thank you [caller_name|for calling].', 'mapping' => []] + $rule->only('business_id', 'agent_id', 'subject', 'when', 'timing', 'cancel_outcomes', 'active'));
         $this->happens($ref, 2, 'hung_up')->assertOk();
+        $this->artisan('ringo:deliver', ['--once' => true]);
+        self::assertSame([2, 1, 1], [\App\Models\Delivery::query()->count(), \App\Models\FileRow::query()->count(), \App\Models\GatewayReceipt::query()->count()]);
         $url = "/pellbrook/callers/{$this->contact->id}";
         $this->from($url)->delete($url)->assertSessionHasErrors('sure');
         $this->delete($url, ['sure' => '1'])->assertRedirect('/pellbrook/callers');
@@ -124,6 +128,7 @@ final class CallersTest extends FeatureTestCase
         $left = json_encode([$call->toArray(), $call->steps()->get()->toArray(), $call->record?->toArray(), Contact::withTrashed()->get()->toArray(), DB::table('call_search')->get()->all()], JSON_THROW_ON_ERROR);
         self::assertStringNotContainsString('Nell', $left);
         self::assertStringNotContainsString('7700900228', $left);
+        self::assertSame([0, 0, 0], [\App\Models\Delivery::query()->count(), \App\Models\FileRow::query()->count(), \App\Models\GatewayReceipt::query()->count()], 'what was sent about them goes too');
         self::assertSame(1, \App\Models\AuditEntry::query()->where('did', 'contact erased')->count());
         $this->get("/pellbrook/calls/{$ref}")->assertOk();
     }

@@ -13,6 +13,11 @@ use App\Models\CallTurn;
 use App\Models\Contact;
 use App\Models\ContactChange;
 use App\Models\ContactNumber;
+use App\Models\Delivery;
+use App\Models\FileRow;
+use App\Models\GatewayReceipt;
+use App\Models\KnowledgeQuestion;
+use App\Models\RecordCheck;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
@@ -126,7 +131,13 @@ final readonly class ChangeContacts
                 foreach (CallStep::query()->where('call_id', $call->id)->get() as $step) {
                     $step->update(['event' => [...$step->event, 'text' => ''], 'trace' => [...$step->trace, 'heard' => '', 'cleaned' => '', 'readings' => [], 'changes' => []]]);
                 }
-                CallRecord::query()->where('call_id', $call->id)->update(['cells' => json_encode([]), 'summary' => 'Erased on request.', 'doubtful' => false]);
+                CallRecord::query()->where('call_id', $call->id)->update(['cells' => json_encode([]), 'summary' => 'Erased on request.', 'doubtful' => false, 'next_actions' => json_encode([]), 'doubts' => json_encode([])]);
+                $sent = Delivery::query()->where('call_id', $call->id);
+                GatewayReceipt::query()->whereIn('key', (clone $sent)->select('key'))->delete();
+                $sent->delete();
+                FileRow::query()->where('key', 'like', $call->ref.'-row-%')->delete();
+                KnowledgeQuestion::query()->where('call_id', $call->id)->delete();
+                RecordCheck::query()->whereIn('record_id', CallRecord::query()->where('call_id', $call->id)->select('id'))->delete();
                 DB::table('call_search')->where('call_id', $call->id)->delete();
                 $call->update(['caller_name' => 'Erased', 'from' => null, 'contact_id' => null, 'staff_note' => null, 'marks' => null, 'state' => array_intersect_key($call->state, array_flip(['id', 'startedAt', 'seed', 'outcome', 'ended', 'step', 'clock'])) + ['from' => null, 'to' => null, 'caller' => []]]);
                 $call->offers()->update(['announcement' => json_encode([])]);
