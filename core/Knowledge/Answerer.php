@@ -100,7 +100,20 @@ final class Answerer
 
             return $which ?? $this->refused($question, Answer::NOT_COVERED, $candidates);
         }
+        // A price for a length of time stands in the table that has such a column, not in a sentence that names a sum beside the thing.
+        if ($question->span !== null && $question->kind === 'price' && ! str_contains($best->sentence, ' | ')) {
+            $floor = $best->score - 0.08;
+            $rows = array_values(array_filter($candidates, fn (Candidate $one): bool => str_contains($one->sentence, ' | ') && $this->covers($one) && $one->score >= $floor));
+            $which = count($rows) > 1 ? $this->which($question, $candidates) : null;
+            if ($which !== null) {
+                return $which;
+            }
+            $best = $rows[0] ?? $best;
+        }
         $rival = $this->contradiction($question, $best, $candidates);
+        if ($rival !== null && ($which = $this->rows($best, $candidates)) !== null) {
+            return $which;
+        }
         if ($rival !== null) {
             return new Answer(false, 'I am not sure: I have two different answers to that. I can have somebody call you about it.', null, $best->score * 0.5, Answer::NOT_SURE, $candidates);
         }
@@ -377,6 +390,30 @@ final class Answerer
         $text = count($open[1]) > 4 ? 'Which one do you mean? For example '.implode(', ', $names).' or '.$last.'.' : 'Which one: '.implode(', ', $names).' or '.$last.'?';
 
         return new Answer(false, $text, $open[0]->place(), 0.5, Answer::WHICH, $candidates, [], $open[1]);
+    }
+
+    /**
+     * Rows of one table that fit alike are several things, not two answers: which is meant?
+     *
+     * @param list<Candidate> $candidates
+     */
+    private function rows(Candidate $best, array $candidates): ?Answer
+    {
+        $names = [];
+        foreach ($candidates as $one) {
+            $label = (string) substr((string) strrchr($one->place, '#'), 1);
+            if (str_contains($one->sentence, ' | ') && $one->source === $best->source && $label !== '' && $one->score >= $best->score - 0.02) {
+                $names[$label] = lcfirst($label);
+            }
+        }
+        if (! str_contains($best->sentence, ' | ') || count($names) < 2) {
+            return null;
+        }
+        $names = array_values($names);
+        $some = array_slice($names, 0, 4);
+        $last = array_pop($some);
+
+        return new Answer(false, (count($names) > 4 ? 'Which one do you mean? For example ' : 'Which one: ').implode(', ', $some).' or '.$last.(count($names) > 4 ? '.' : '?'), $best->place, 0.5, Answer::WHICH, $candidates, [], $names);
     }
 
     /** @param list<Candidate> $candidates */
