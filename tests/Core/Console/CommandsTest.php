@@ -124,6 +124,53 @@ final class CommandsTest extends TestCase
         self::assertSame(0, $this->ringo(['check', 'database/demo/pellbrook/maren.json'])->getExitCode());
     }
 
+    public function testExtractReadsTranscriptsInOrderAndGoesOnAfterABadLine(): void
+    {
+        $sheet = (string) tempnam(sys_get_temp_dir(), 'sheet');
+        file_put_contents($sheet, '{"type":"object","properties":{"caller_name":{"type":"string","format":"person-name","title":"Name"},"visit":{"type":"string","format":"date","title":"Visit"},"fault":{"type":"string","title":"Fault"}},"required":["caller_name"]}');
+        $call = static fn (string $id, string ...$turns): string => (string) json_encode(['id' => $id, 'tz' => 'Europe/London', 'started_at' => '2026-03-10T09:14:00', 'turns' => array_map(static fn (string $text, int $n): array => ['by' => $n % 2 === 0 ? 'agent' : 'caller', 'text' => $text], $turns, array_keys($turns))]);
+        $done = $this->ringo(['extract', "--sheet={$sheet}", '--batch=-'], implode("\n", [
+            $call('a', 'Your name, please?', "it's Orla Teale", 'Which day shall we come?', 'next Friday', 'So, next Friday. Is that right?', 'no sorry, make it Thursday'),
+            '{"id":"b","turns":"none"}',
+            $call('c', 'How can I help?', 'do you sell ladders', 'We do not, I am afraid.', 'never mind, bye'),
+        ]));
+        unlink($sheet);
+        $answers = array_map(static fn (string $line): array => json_decode($line, true), explode("\n", trim($done->getOutput())));
+
+        self::assertSame(1, $done->getExitCode());
+        self::assertSame(['a', 'b', 'c'], array_column($answers, 'id'));
+        self::assertSame(['caller_name' => 'Orla Teale', 'visit' => '2026-03-12'], array_intersect_key($answers[0]['record'], ['caller_name' => 0, 'visit' => 0]));
+        self::assertSame(1, $answers[0]['evidence']['caller_name']['turn']);
+        self::assertStringContainsString('turns', (string) json_encode($answers[1]['error']));
+        self::assertSame(['caller_name'], $answers[2]['missing']);
+    }
+
+    public function testAnswerSaysWhereItStandsAsksWhichAndRefuses(): void
+    {
+        $ask = fn (string $question): array => (array) json_decode($this->ringo(['answer', '--knowledge=database/demo/pellbrook/knowledge', $question, '--now=2026-03-10T09:14'])->getOutput(), true);
+
+        self::assertSame([true, 'prices.csv#Mini digger'], [$ask('how much is the mini digger for a week')['answered'], $ask('how much is the mini digger for a week')['source']]);
+        $which = $ask('how much is a digger for a week');
+        self::assertFalse($which['answered']);
+        self::assertStringStartsWith('Which one', $which['text']);
+        $refused = $ask('do you repair wristwatches');
+        self::assertSame([false, null, 'not covered'], [$refused['answered'], $refused['source'], $refused['refused']]);
+        self::assertSame(1, $this->ringo(['answer', '--knowledge=no-such-folder', 'hello'])->getExitCode());
+        self::assertSame(2, $this->ringo(['answer', 'hello'])->getExitCode());
+    }
+
+    public function testScoreHoldsToItsAims(): void
+    {
+        $last = fn (string $what): array => (array) json_decode((string) strrchr("\n".trim($this->ringo(['score', $what])->getOutput()), "\n"), true);
+        $records = $last('extract');
+        self::assertGreaterThanOrEqual(0.95, $records['f1']);
+        self::assertLessThan(0.04, $records['invented']);
+        $answers = $last('answer');
+        self::assertGreaterThanOrEqual(0.85, $answers['right_share']);
+        self::assertGreaterThanOrEqual(0.95, $answers['refused_share']);
+        self::assertSame(1, $this->ringo(['score', 'extract', 'no-such-folder'])->getExitCode());
+    }
+
     /** @param list<string> $arguments */
     private function ringo(array $arguments, string $input = ''): Process
     {
