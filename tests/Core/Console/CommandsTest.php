@@ -128,7 +128,14 @@ final class CommandsTest extends TestCase
     {
         $sheet = (string) tempnam(sys_get_temp_dir(), 'sheet');
         file_put_contents($sheet, '{"type":"object","properties":{"caller_name":{"type":"string","format":"person-name","title":"Name"},"visit":{"type":"string","format":"date","title":"Visit"},"fault":{"type":"string","title":"Fault"}},"required":["caller_name"]}');
-        $call = static fn (string $id, string ...$turns): string => (string) json_encode(['id' => $id, 'tz' => 'Europe/London', 'started_at' => '2026-03-10T09:14:00', 'turns' => array_map(static fn (string $text, int $n): array => ['by' => $n % 2 === 0 ? 'agent' : 'caller', 'text' => $text], $turns, array_keys($turns))]);
+        $call = static function (string $id, string ...$texts): string {
+            $turns = [];
+            foreach ($texts as $text) {
+                $turns[] = ['by' => count($turns) % 2 === 0 ? 'agent' : 'caller', 'text' => $text];
+            }
+
+            return (string) json_encode(['id' => $id, 'tz' => 'Europe/London', 'started_at' => '2026-03-10T09:14:00', 'turns' => $turns]);
+        };
         $done = $this->ringo(['extract', "--sheet={$sheet}", '--batch=-'], implode("\n", [
             $call('a', 'Your name, please?', "it's Orla Teale", 'Which day shall we come?', 'next Friday', 'So, next Friday. Is that right?', 'no sorry, make it Thursday'),
             '{"id":"b","turns":"none"}',
