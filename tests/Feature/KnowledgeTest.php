@@ -117,6 +117,7 @@ final class KnowledgeTest extends FeatureTestCase
         self::assertSame(1, KnowledgeSource::query()->firstOrFail()->answered);
         self::assertSame(['Do you sell second-hand boats?'], KnowledgeQuestion::query()->pluck('question')->all());
         $this->get("/pellbrook/calls/{$ref}")->assertOk()->assertSee('terms.md#Late return, version 1');
+        $this->get('/pellbrook/agents/maren/releases')->assertOk()->assertSee('counts from the next call on');
         $this->get('/pellbrook')->assertSee('Questions nothing answered');
     }
 
