@@ -152,6 +152,24 @@ final class DeliveriesTest extends FeatureTestCase
         $this->get("/pellbrook/post/files/{$rule->id}.xlsx")->assertOk()->assertHeader('Content-Type', 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet');
     }
 
+    public function testARehearsalReachesNobodyOutside(): void
+    {
+        config(['ringo.post.email' => 'mail']);
+        \Illuminate\Support\Facades\Mail::fake();
+        $this->rule(['name' => 'Notice', 'kind' => 'email', 'to' => 'boss@example.com', 'subject' => 'A call', 'words' => 'There was a call.']);
+        $call = $this->held();
+        $this->deliver();
+        self::assertSame(1, GatewayReceipt::query()->count());
+
+        // The same from a call that is none goes out, and leaves nothing with the stand-in.
+        $call->update(['kind' => 'live']);
+        $second = Delivery::query()->firstOrFail()->replicate()->fill(['key' => 'live-1', 'state' => 'waiting', 'attempts' => 0, 'due_at' => now()]);
+        $second->save();
+        $this->deliver();
+        self::assertSame('sent', $second->refresh()->state, $second->problem);
+        self::assertSame(1, GatewayReceipt::query()->count());
+    }
+
     public function testAFollowUpWaitsForItsHourAndIsTakenBackByACancellation(): void
     {
         Carbon::setTestNow('2026-03-10 09:20:00');

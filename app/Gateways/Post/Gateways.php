@@ -13,7 +13,7 @@ use Illuminate\Mail\Message;
 /**
  * Chooses the way out by configuration: the stand-ins by default, the real adapters where `ringo.post` names them.
  *
- * Web requests leave the machine only to hosts of `ringo.web_allow`, never to private addresses.
+ * What a rehearsal causes always stays with the stand-ins. Web requests leave the machine only to hosts of `ringo.web_allow`, never to private addresses.
  */
 final readonly class Gateways implements PostGateway
 {
@@ -24,6 +24,8 @@ final readonly class Gateways implements PostGateway
     public function deliver(Delivery $delivery, array $headers): string
     {
         return match (true) {
+            // A rehearsal reaches nobody outside, however the ways out are configured; a rule's test button does, as it is meant to.
+            $delivery->exists && $delivery->call?->kind === 'rehearsal' => $this->standIn->deliver($delivery, $headers),
             $delivery->kind === 'email' && config('ringo.post.email') === 'mail' => $this->email($delivery),
             $delivery->kind === 'web' && $this->allowed($delivery->to) => $this->web($delivery, $headers),
             default => $this->standIn->deliver($delivery, $headers),
