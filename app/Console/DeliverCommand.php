@@ -6,22 +6,24 @@ namespace App\Console;
 
 use App\Actions\Calls\EraseOldCalls;
 use App\Actions\Deliveries\DeliverDue;
+use App\Actions\Records\EraseOldValues;
 use Illuminate\Console\Command;
 
-/** Sends deliveries as they fall due, beside the pages, and lets go of calls that are past their time. */
+/** Sends deliveries as they fall due, beside the pages, and lets go of calls and values that are past their time. */
 final class DeliverCommand extends Command
 {
     protected $signature = 'ringo:deliver {--once : stop when nothing more is due}';
 
     protected $description = 'Send what is due';
 
-    public function handle(DeliverDue $deliver, EraseOldCalls $erase): int
+    public function handle(DeliverDue $deliver, EraseOldCalls $calls, EraseOldValues $values): int
     {
         $erased = 0;
         do {
             $tried = $deliver->run();
             if (time() - $erased > 3600) {
-                $erase->everywhere();
+                $calls->everywhere();
+                $values->everywhere();
                 $erased = time();
             }
             if ($tried === 0 && ! $this->option('once')) {

@@ -6,6 +6,8 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\SoftDeletingScope;
+use Ringo\Sheet\RecordSheet as Sheet;
 
 /**
  * What one call left.
@@ -25,6 +27,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property ?list<string> $next_actions
  * @property ?array<string, string> $doubts
  * @property-read Call $call
+ * @property-read ?RecordSheet $furtherSheet
  * @property-read \Illuminate\Database\Eloquent\Collection<int, RecordCheck> $checks
  */
 final class CallRecord extends Model
@@ -49,5 +52,23 @@ final class CallRecord extends Model
     public function checks(): \Illuminate\Database\Eloquent\Relations\HasMany
     {
         return $this->hasMany(RecordCheck::class, 'record_id');
+    }
+
+    /** @return BelongsTo<RecordSheet, $this> the further sheet it was made with */
+    public function furtherSheet(): BelongsTo
+    {
+        return $this->belongsTo(RecordSheet::class, 'record_sheet_id')->withoutGlobalScope(SoftDeletingScope::class);
+    }
+
+    /**
+     * The fields it was made with: those of the script the call ran, and of the further sheet as it was then.
+     *
+     * @return array<string, \Ringo\Sheet\Field>
+     */
+    public function fields(): array
+    {
+        $further = $this->furtherSheet;
+
+        return $this->call->scriptText->script()->sheet->fields + ($further === null ? [] : Sheet::fromArray($further->schemaAt($this->sheet_version))->fields);
     }
 }

@@ -47,4 +47,12 @@ final class RecordSheet extends Model
     {
         return $this->hasMany(SheetVersion::class)->orderByDesc('version');
     }
+
+    /** @return array<string, mixed> the schema as it was at a version */
+    public function schemaAt(int $version): array
+    {
+        $then = $version === $this->version ? null : $this->versions()->where('version', $version)->first();
+
+        return $then instanceof SheetVersion ? $then->schema : $this->schema;
+    }
 }

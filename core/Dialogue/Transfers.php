@@ -352,7 +352,7 @@ final readonly class Transfers
         $record = [];
         foreach ($state->values as $key => $held) {
             $field = $turn->script->sheet->field($key);
-            if ($field !== null) {
+            if ($field !== null && ! $field->ownersOnly) {
                 $record[$field->title] = $turn->shown($field, $held->value);
             }
         }

@@ -9,14 +9,19 @@ use Ringo\Sheet\RecordSheet;
 /** Writes records as CSV (RFC 4180): one line a call, a column a field, in the order of the sheet. */
 final readonly class RecordCsv
 {
-    public function __construct(private RecordSheet $sheet)
+    /** @var list<string> fields written, in the order of the sheet */
+    private array $keys;
+
+    /** @param list<string> $without fields that are left out */
+    public function __construct(RecordSheet $sheet, array $without = [])
     {
+        $this->keys = array_values(array_diff(array_keys($sheet->fields), $without));
     }
 
     /** @return list<string> */
     public function header(): array
     {
-        return ['call', 'started_at', 'from', 'outcome', ...array_keys($this->sheet->fields)];
+        return ['call', 'started_at', 'from', 'outcome', ...$this->keys];
     }
 
     /**
@@ -26,7 +31,7 @@ final readonly class RecordCsv
      */
     public function row(string $call, string $startedAt, ?string $from, string $outcome, array $values): array
     {
-        return array_map($this->safe(...), [$call, $startedAt, $from ?? '', $outcome, ...array_map(fn (string $key): string => $this->cell($values[$key] ?? null), array_keys($this->sheet->fields))]);
+        return array_map($this->safe(...), [$call, $startedAt, $from ?? '', $outcome, ...array_map(fn (string $key): string => $this->cell($values[$key] ?? null), $this->keys)]);
     }
 
     /** @param list<string> $cells */

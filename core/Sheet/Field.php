@@ -16,6 +16,8 @@ final readonly class Field
      * @param array<string, list<string>> $phrases for yes/no: spoken phrases that mean 'true' or 'false' unasked
      * @param array<string, array<string, scalar>> $facts of an option, for prompts: `[equipment.day_rate]`
      * @param ?string $fromCaller the caller's fact that fills the field before it is asked; `number` is the number calling
+     * @param bool $ownersOnly staff of the business do not see it
+     * @param ?int $keepDays how many days after the call its value is erased, 1 to 3650; null: with the call
      */
     public function __construct(
         public string $key,
@@ -30,7 +32,17 @@ final readonly class Field
         public array $phrases = [],
         public array $facts = [],
         public ?string $fromCaller = null,
+        public bool $ownersOnly = false,
+        public ?int $keepDays = null,
     ) {
+    }
+
+    /** Whether it is read from words the same way as the other: who sees it and how long it is kept do not matter. */
+    public function readsLike(self $other): bool
+    {
+        $reading = static fn (self $field): array => array_diff_key(get_object_vars($field), ['ownersOnly' => true, 'keepDays' => true]);
+
+        return $reading($this) == $reading($other);
     }
 
     public function typed(mixed $value): Typed

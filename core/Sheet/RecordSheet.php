@@ -13,6 +13,7 @@ use Ringo\Value\ValueType;
  *
  * `format` gives the type; `x-phrases` maps enum values (or true and false) to spoken synonyms, `x-labels` to the words they go by,
  * `x-facts` to facts of an option, `x-cues` lists words that announce a field, and `x-from-caller` names the caller's fact that fills it.
+ * `x-sees` is `owner` where staff do not see the field, `x-keep-days` says after how many days its value is erased.
  */
 final readonly class RecordSheet
 {
@@ -76,6 +77,18 @@ final readonly class RecordSheet
         return $this->schema;
     }
 
+    /** @return list<string> keys of the fields that staff do not see */
+    public function ownersOnly(): array
+    {
+        return array_keys(array_filter($this->fields, static fn (Field $field): bool => $field->ownersOnly));
+    }
+
+    /** @return array<string, int> days after the call at which values are erased, by field */
+    public function keepDays(): array
+    {
+        return array_filter(array_map(static fn (Field $field): ?int => $field->keepDays, $this->fields), static fn (?int $days): bool => $days !== null);
+    }
+
     private static function fieldOf(string $key, Node $node, bool $required): Field
     {
         $data = $node->all();
@@ -96,6 +109,15 @@ final readonly class RecordSheet
             $pattern = null;
         }
 
+        if (! in_array($data['x-sees'] ?? 'staff', ['owner', 'staff'], true)) {
+            $node->problem('x-sees', 'is “owner” (owners and designers only) or “staff” (all of the business)');
+        }
+        $days = $data['x-keep-days'] ?? null;
+        if ($days !== null && (! is_int($days) || $days < 1 || $days > 3650)) {
+            $node->problem('x-keep-days', 'is a whole number of days from 1 to 3650');
+            $days = null;
+        }
+
         return new Field(
             key: $key,
             type: $type,
@@ -109,6 +131,8 @@ final readonly class RecordSheet
             phrases: $type === ValueType::YesNo ? array_map(self::texts(...), $phrases) : [],
             facts: array_filter(is_array($data['x-facts'] ?? null) ? $data['x-facts'] : [], is_array(...)),
             fromCaller: is_string($data['x-from-caller'] ?? null) ? $data['x-from-caller'] : null,
+            ownersOnly: ($data['x-sees'] ?? 'staff') === 'owner',
+            keepDays: $days,
         );
     }
 

@@ -61,7 +61,7 @@
                 <p class="empty">The record is written when the call ends.</p>
             @else
                 <dl>
-                    @foreach ($script->sheet->fields as $key => $field)
+                    @foreach (array_diff_key($fields, $keptBack) as $key => $field)
                         @php $cell = $cells[$key] ?? null; @endphp
                         @if ($cell !== null)
                             <div class="cell {{ $cell['doubt'] ? 'doubtful' : '' }}" data-field="{{ $key }}" @if ($cell['turn'] !== null) data-at-turn="{{ $cell['turn'] }}" @endif tabindex="0">
@@ -75,11 +75,12 @@
                             <div class="cell none {{ in_array($key, $missing, true) ? 'doubtful' : '' }}"><dt>{{ $field->title }}</dt><dd>{{ in_array($key, $missing, true) ? 'missing, and required' : 'asked, not given' }}</dd><dd></dd></div>
                         @endif
                     @endforeach
+                    @foreach ($keptBack as $title)<div class="cell none"><dt>{{ $title }}</dt><dd>for owners and designers</dd><dd></dd></div>@endforeach
                     <div class="cell"><dt>Outcome</dt><dd><span class="value">{{ $call->outcome }}</span></dd><dd></dd></div>
                 </dl>
                 <p class="summary">{{ $summary }}</p>
                 @if (($call->record->next_actions ?? []) !== [])<h3>What to do now</h3><ul class="next-actions">@foreach ($call->record->next_actions as $action)<li>{{ $action }}</li>@endforeach</ul>@endif
-                @if (($call->record->doubts ?? []) !== [])<ul class="next-actions">@foreach ($call->record->doubts as $key => $doubt)<li class="doubt-note">{{ $script->sheet->field($key)->title ?? str_replace('_', ' ', $key) }}: {{ $doubt }}</li>@endforeach</ul>@endif
+                @if (($call->record->doubts ?? []) !== [])<ul class="next-actions">@foreach ($call->record->doubts as $key => $doubt)<li class="doubt-note">{{ $fields[$key]->title ?? str_replace('_', ' ', $key) }}: {{ $doubt }}</li>@endforeach</ul>@endif
                 @if ($call->deliveries->isNotEmpty())<h3>What followed</h3><ul class="next-actions">@foreach ($call->deliveries as $one)<li><a href="{{ route('delivery', [$business, $one]) }}">{{ $one->name }}</a> <small>{{ $one->kind }} to {{ $one->to }}, {{ $one->state }}</small></li>@endforeach</ul>@endif
             @endif
         </section>

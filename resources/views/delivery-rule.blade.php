@@ -10,6 +10,7 @@
         @if ($rule)<div class="actions"><form method="post" action="{{ route('post.rule.test', [$business, $rule]) }}">@csrf<button type="submit">Try it with the last call</button></form><form method="post" action="{{ route('post.rule.delete', [$business, $rule]) }}">@csrf @method('delete')<button type="submit" class="danger">Take out</button></form></div>@endif
         <p class="sub"><a href="{{ route('post', $business) }}">Post room</a></p></header>
     @if ($errors->any())<p class="error" role="alert">{{ $errors->first() }}</p>@endif
+    @if ($tells !== [])<p class="notice doubt-note" role="status">Staff do not see {{ implode(' and ', $tells) }} in Ringo, but this rule tells them.</p>@endif
     <div class="rule-page">
     <form class="card rule-form" data-agent-form method="post" action="{{ $rule ? route('post.rule.update', [$business, $rule]) : route('post.rule.store', $business) }}">@csrf @if ($rule) @method('put') @endif
         <div class="inline-fields">

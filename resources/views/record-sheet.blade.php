@@ -20,9 +20,12 @@
     <form method="post" action="{{ route('sheet.update', [$business, $agent]) }}" enctype="multipart/form-data" data-agent-form>@csrf @method('put')
         <input type="hidden" name="sheet" value="{{ $chosen?->key }}"><input type="hidden" name="version" value="{{ $version }}">
         @if ($chosen)
-            <fieldset class="card sheet-for"><legend>Filled after calls that end with</legend>
-                @forelse ($outcomes as $outcome)<label class="check"><input type="checkbox" name="outcomes[]" value="{{ $outcome }}" @checked(in_array($outcome, $chosen->outcomes, true))> {{ $outcome }}</label>@empty<p class="empty">There are no calls yet; it is filled after every call.</p>@endforelse
-                <p class="muted">None ticked: after every call.</p>
+            <fieldset class="card sheet-for"><legend>Filled after calls that end with</legend><input type="hidden" name="ticks" value="1">
+                @forelse ($outcomes->merge($chosen->outcomes)->unique() as $outcome)<label class="check"><input type="checkbox" name="outcomes[]" value="{{ $outcome }}" @checked(in_array($outcome, $chosen->outcomes, true))> {{ $outcome }}</label>@empty<p class="empty">There are no calls yet, so there are no outcomes to choose.</p>@endforelse
+            </fieldset>
+            <fieldset class="card sheet-for"><legend>or that are about</legend>
+                @forelse ($topics + array_combine($chosen->topics, $chosen->topics) as $topic => $label)<label class="check"><input type="checkbox" name="topics[]" value="{{ $topic }}" @checked(in_array($topic, $chosen->topics, true))> {{ $label }}</label>@empty<p class="empty">The script has no listen step with topics.</p>@endforelse
+                <p class="muted">Nothing ticked in either: after every call.</p>
             </fieldset>
         @endif
         <div data-list data-least="0" class="sheet-fields"><div data-items>

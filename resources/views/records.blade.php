@@ -6,7 +6,7 @@
 <x-layout title="Records" :business="$business" :agent="$agent" here="records">
     <header class="head">
         <h1>Records</h1>
-        <p class="sub">@if ($records) <span data-to-check>{{ $toCheck }}</span> to check · {{ number_format($records->total()) }} shown @endif</p>
+        <p class="sub">@if ($records) <span data-to-check>{{ $toCheck }}</span> to check · {{ number_format($records->total()) }} shown @if ($keptBack !== []) · {{ implode(', ', $keptBack) }}: for owners and designers @endif @endif</p>
         @if ($agent)
         <div class="actions">
             <a class="button" href="{{ route('records.xlsx', [$business, ...$kept, 'agent' => $agent->key]) }}"><x-icon name="download"/> XLSX</a>
@@ -86,7 +86,7 @@
                     <table class="list">
                         <thead><tr><th>Field</th>@foreach ($figures['releases'] as $release)<th class="num" colspan="2">{{ $release === 0 ? 'draft and brought in' : 'release '.$release }}</th>@endforeach</tr>
                         <tr><th></th>@foreach ($figures['releases'] as $release)<th class="num" title="Share of the values given that were right">precision</th><th class="num" title="Share of the values there were that were given right">recall</th>@endforeach</tr></thead>
-                        <tbody>@foreach ($figures['fields'] as $key => $by)<tr><td>{{ $fields[$key]->title ?? str_replace('_', ' ', $key) }}</td>@foreach ($figures['releases'] as $release)@php $one = $by[$release] ?? null; @endphp<td class="num" title="{{ $one ? $one['right'].' of '.$one['given'] : '' }}">{{ $number($one['right'] ?? null, $one['given'] ?? null) }}</td><td class="num" title="{{ $one ? $one['right'].' of '.$one['due'] : '' }}">{{ $number($one['right'] ?? null, $one['due'] ?? null) }}</td>@endforeach</tr>@endforeach</tbody>
+                        <tbody>@foreach (array_diff_key($figures['fields'], $keptBack) as $key => $by)<tr><td>{{ $fields[$key]->title ?? str_replace('_', ' ', $key) }}</td>@foreach ($figures['releases'] as $release)@php $one = $by[$release] ?? null; @endphp<td class="num" title="{{ $one ? $one['right'].' of '.$one['given'] : '' }}">{{ $number($one['right'] ?? null, $one['given'] ?? null) }}</td><td class="num" title="{{ $one ? $one['right'].' of '.$one['due'] : '' }}">{{ $number($one['right'] ?? null, $one['due'] ?? null) }}</td>@endforeach</tr>@endforeach</tbody>
                     </table>
                     <figure class="calibration">
                         <svg viewBox="0 0 220 200" role="img" aria-label="Stated against real confidence: @foreach ($figures['bins'] as $bin)stated {{ $bin['stated'] }}, real {{ $bin['real'] }}, {{ $bin['n'] }} values{{ $loop->last ? '' : '; ' }}@endforeach">

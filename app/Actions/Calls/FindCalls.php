@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions\Calls;
 
+use App\Models\Agent;
 use App\Models\Business;
 use App\Models\Call;
 use App\Models\CallRecord;
+use App\Support\Sight;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Ringo\Numbering\NumberingPlan;
@@ -31,7 +33,7 @@ final readonly class FindCalls
      *
      * @return Builder<Call>
      */
-    public function query(Business $business, array $filter): Builder
+    public function query(Business $business, array $filter, ?Sight $sight = null): Builder
     {
         $query = Call::query()->where('calls.business_id', $business->id);
         $words = trim((string) ($filter['q'] ?? ''));
@@ -44,7 +46,7 @@ final readonly class FindCalls
         if (($filter['check'] ?? '') === '1') {
             $query->whereIn('calls.id', CallRecord::query()->where('business_id', $business->id)->where('doubtful', true)->select('call_id'));
         }
-        $this->narrow($query, $business, $filter);
+        $this->narrow($query, $business, $filter, $sight);
         $sort = self::SORTS[$filter['sort'] ?? 'when'] ?? 'started_at';
         $direction = ($filter['dir'] ?? ($sort === 'started_at' ? 'desc' : 'asc')) === 'desc' ? 'desc' : 'asc';
 
@@ -57,7 +59,7 @@ final readonly class FindCalls
      * @param Builder<Call> $query
      * @param array<string, ?string> $filter
      */
-    private function narrow(Builder $query, Business $business, array $filter): void
+    private function narrow(Builder $query, Business $business, array $filter, ?Sight $sight): void
     {
         $given = static fn (string $name): ?string => ($filter[$name] ?? null) === null || trim((string) $filter[$name]) === '' ? null : trim((string) $filter[$name]);
         if (($agent = $given('agent')) !== null) {
@@ -86,6 +88,9 @@ final readonly class FindCalls
             $query->where('started_at', '<', \Illuminate\Support\Carbon::parse($until, $business->tz)->addDay()->utc());
         }
         if (($field = $given('field')) !== null && ($value = $given('value')) !== null) {
+            // A value that is not shown cannot be found out by asking for it either.
+            $hidden = $sight === null ? [] : $business->agents()->get()->filter(static fn (Agent $agent): bool => isset($sight->keptBack($agent)[$field]))->modelKeys();
+            $query->whereNotIn('calls.agent_id', $hidden);
             $query->whereHas('record', static fn (Builder $record): Builder => $record->where(static fn (Builder $either): Builder => $either->where("cells->{$field}->display", 'like', '%'.addcslashes($value, '%_\\').'%')->orWhere("cells->{$field}->value", $value)));
         }
     }

@@ -12,6 +12,7 @@ use App\Models\CallTurn;
 use App\Models\RecordSheet;
 use Illuminate\Support\Facades\DB;
 use Ringo\Dialogue\CallState;
+use Ringo\Dialogue\CallTopic;
 use Ringo\Extraction\Mask;
 use Ringo\Extraction\OwnCall;
 use Ringo\Extraction\Record;
@@ -20,7 +21,7 @@ use Ringo\Speech\Display;
 /** Writes the record a finished call leaves, takes secrets out of its words, makes them findable and queues what follows. */
 final readonly class KeepRecord
 {
-    public function __construct(private Display $display, private Extractors $extractors, private QueueDeliveries $deliveries, private Mask $mask = new Mask)
+    public function __construct(private Display $display, private Extractors $extractors, private QueueDeliveries $deliveries, private CallTopic $topics, private Mask $mask = new Mask)
     {
     }
 
@@ -77,12 +78,17 @@ final readonly class KeepRecord
     /** A further sheet of the agent that calls of this outcome or topic fill. */
     private function further(Call $call, string $outcome): ?RecordSheet
     {
-        $topic = is_string($call->state['topic'] ?? null) ? $call->state['topic'] : '';
+        $topic = is_string($call->state['topic'] ?? null) ? $call->state['topic'] : null;
         /** @var RecordSheet $sheet */
         foreach (RecordSheet::query()->where('agent_id', $call->agent_id)->orderBy('id')->get() as $sheet) {
-            $any = $sheet->outcomes === [] && $sheet->topics === [];
-            if ($any || in_array($outcome, $sheet->outcomes, true) || $topic !== '' && in_array($topic, $sheet->topics, true)) {
+            if ($sheet->outcomes === [] && $sheet->topics === [] || in_array($outcome, $sheet->outcomes, true)) {
                 return $sheet;
+            }
+            if ($sheet->topics !== []) {
+                $topic ??= $this->topics->of($call->scriptText->script(), $call->transcript()) ?? '';
+                if (in_array($topic, $sheet->topics, true)) {
+                    return $sheet;
+                }
             }
         }
 

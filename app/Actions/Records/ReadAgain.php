@@ -73,7 +73,9 @@ final readonly class ReadAgain
         }
         $then = $call->scriptText->script()->sheet->field($field);
 
-        return $then !== null && $then == RecordSheet::fromArray($again->schema)->field($field);
+        $now = RecordSheet::fromArray($again->schema)->field($field);
+
+        return $then !== null && $now !== null && $then->readsLike($now);
     }
 
     /**

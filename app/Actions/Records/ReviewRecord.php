@@ -58,16 +58,18 @@ final readonly class ReviewRecord
     /**
      * @param \Illuminate\Database\Eloquent\Builder<CallRecord> $records
      *
+     * @param list<string> $except fields the user does not see
+     *
      * @return int values accepted
      */
-    public function acceptOver(\Illuminate\Database\Eloquent\Builder $records, float $confidence, User $user): int
+    public function acceptOver(\Illuminate\Database\Eloquent\Builder $records, float $confidence, User $user, array $except = []): int
     {
         $accepted = 0;
-        $records->with('checks')->chunkById(100, function ($some) use ($confidence, $user, &$accepted): void {
+        $records->with('checks')->chunkById(100, function ($some) use ($confidence, $user, $except, &$accepted): void {
             /** @var CallRecord $record */
             foreach ($some as $record) {
                 foreach ($record->cells as $field => $cell) {
-                    if ($cell['confidence'] >= $confidence && ! $record->checks->contains('field', $field)) {
+                    if ($cell['confidence'] >= $confidence && ! in_array($field, $except, true) && ! $record->checks->contains('field', $field)) {
                         $this->accept($record, (string) $field, $user);
                         $accepted++;
                     }

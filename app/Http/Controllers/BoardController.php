@@ -9,6 +9,7 @@ use App\Models\Business;
 use App\Models\Call;
 use App\Models\User;
 use App\Support\CurrentAgent;
+use App\Support\Sight;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -40,6 +41,17 @@ final class BoardController
         $calls = Call::query()->where('business_id', $business->id);
         $usual = (clone $calls)->where('started_at', '>=', $today->copy()->subDays(28))->where('started_at', '<', $today)->count() / 28;
 
+        $toCheck = (clone $calls)->whereHas('record', static fn ($record) => $record->where('doubtful', true))->with('record', 'agent')->latest('started_at')->limit(6)->get();
+        $recent = (clone $calls)->where('status', 'ended')->with('record', 'agent')->latest('started_at')->limit(8)->get();
+        $user = $request->user();
+        $sight = Sight::of($user instanceof User ? $user : null, $business);
+        foreach ([$toCheck, $recent] as $some) {
+            /** @var Call $call */
+            foreach ($some as $call) {
+                $sight->over($call);
+            }
+        }
+
         return view('board', [
             'business' => $business,
             'agent' => $agent,
@@ -47,13 +59,13 @@ final class BoardController
             'today' => (clone $calls)->where('started_at', '>=', $today)->where('started_at', '<', $today->copy()->addDay())->count(),
             'usual' => $usual,
             'inProgress' => (clone $calls)->where('status', 'in_progress')->orderByDesc('last_event_at')->limit(6)->get(),
-            'toCheck' => (clone $calls)->whereHas('record', static fn ($record) => $record->where('doubtful', true))->with('record')->orderByDesc('started_at')->limit(6)->get(),
+            'toCheck' => $toCheck,
             'toCheckCount' => $business->records()->where('doubtful', true)->whereHas('call')->count(),
             'stuck' => $business->deliveries()->whereIn('state', ['failed', 'dead'])->latest('id')->limit(5)->get(),
             'stuckCount' => $business->deliveries()->whereIn('state', ['failed', 'dead'])->count(),
             'unanswered' => $business->knowledgeQuestions()->where('state', 'open')->latest('id')->limit(5)->get(),
             'unansweredCount' => $business->knowledgeQuestions()->where('state', 'open')->count(),
-            'recent' => (clone $calls)->where('status', 'ended')->with('record')->orderByDesc('started_at')->limit(8)->get(),
+            'recent' => $recent,
             'outcomes' => (clone $calls)->where('status', 'ended')->where('started_at', '>=', $today->copy()->subDays(28))->selectRaw('outcome, count(*) as n')->groupBy('outcome')->orderByDesc('n')->limit(8)->pluck('n', 'outcome'),
             'week' => $this->week($business, $now),
         ]);

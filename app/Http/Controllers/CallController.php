@@ -14,9 +14,11 @@ use App\Models\Business;
 use App\Models\Call;
 use App\Models\CallTurn;
 use App\Models\SavedFilter;
+use App\Models\User;
 use App\Support\CurrentAgent;
 use App\Support\Evidence;
 use App\Support\Playlist;
+use App\Support\Sight;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -31,12 +33,17 @@ final class CallController
     {
         $settle->in($business);
         $filter = $request->validate(FindCalls::RULES);
+        $sight = $this->sight($request, $business);
+        $calls = $find->query($business, $filter, $sight)->with('record', 'agent', 'release')->paginate(25)->withQueryString();
+        foreach ($calls->items() as $call) {
+            $sight->over($call);
+        }
 
         return view('calls', [
             'business' => $business,
             'agent' => $current->in($business),
             'filter' => $filter,
-            'calls' => $find->query($business, $filter)->with('record', 'agent', 'release')->paginate(25)->withQueryString(),
+            'calls' => $calls,
             'outcomes' => Call::query()->where('business_id', $business->id)->where('status', 'ended')->distinct()->orderBy('outcome')->pluck('outcome'),
             'agents' => $business->agents()->get(), 'saved' => $business->savedFilters()->where('user_id', $request->user()?->getAuthIdentifier())->get(),
         ]);
@@ -84,9 +91,11 @@ final class CallController
         return redirect()->route('calls', $business)->with('notice', ($business->keep_days === null ? 'Calls are kept until somebody deletes them.' : "Calls are erased after {$business->keep_days} days.").($n > 0 ? " {$n} older calls were erased now." : ''));
     }
 
-    public function show(Business $business, Call $call, Evidence $evidence): View
+    public function show(Request $request, Business $business, Call $call, Evidence $evidence): View
     {
         $call->load('turns', 'steps', 'record', 'agent', 'release', 'contact', 'scriptText', 'deliveries');
+        $sight = $this->sight($request, $business);
+        $sight->over($call);
         $script = $call->scriptText->script();
 
         return view('call', [
@@ -96,13 +105,16 @@ final class CallController
             'script' => $script,
             'marked' => $evidence->marked($call),
             'summary' => $call->record->summary ?? '',
+            'fields' => $call->record?->setRelation('call', $call)->fields() ?? $script->sheet->fields,
+            'keptBack' => $sight->keptBack($call->agent),
         ]);
     }
 
     public function audio(Request $request, Business $business, Call $call, int $n, Voice $voice, Playlist $playlist): BinaryFileResponse
     {
         $turn = CallTurn::query()->where('call_id', $call->id)->where('n', $n)->where('by', 'agent')->firstOrFail();
-        $piece = $request->has('piece') ? ($playlist->pieces($call, $turn->text)[(int) $request->query('piece')]['text'] ?? $turn->text) : $turn->text;
+        $text = $this->sight($request, $business)->turn($call, $turn->n, $turn->text);
+        $piece = $request->has('piece') ? ($playlist->pieces($call, $text)[(int) $request->query('piece')]['text'] ?? $text) : $text;
         $file = $voice->wav($piece, $call->scriptText->script()->agent->voice);
         if ($file === null) {
             abort(503, 'The voice programs are not installed; the text is shown instead.');
@@ -141,5 +153,12 @@ final class CallController
         $call->restore();
 
         return redirect()->route('call', [$business, $call])->with('notice', 'The call is back, with its transcript and record.');
+    }
+
+    private function sight(Request $request, Business $business): Sight
+    {
+        $user = $request->user();
+
+        return Sight::of($user instanceof User ? $user : null, $business);
     }
 }

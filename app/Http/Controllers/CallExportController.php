@@ -7,6 +7,8 @@ namespace App\Http\Controllers;
 use App\Actions\Calls\FindCalls;
 use App\Models\Business;
 use App\Models\Call;
+use App\Models\User;
+use App\Support\Sight;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -21,35 +23,35 @@ final class CallExportController
 {
     public function csv(Request $request, Business $business, FindCalls $find): StreamedResponse
     {
-        return $this->asCsv($business, $this->shown($request, $business, $find), $business->key.'-records.csv');
+        return $this->asCsv($business, $this->shown($request, $business, $find), $business->key.'-records.csv', $this->sight($request, $business));
     }
 
     public function jsonLines(Request $request, Business $business, FindCalls $find): StreamedResponse
     {
-        return $this->asJsonLines($this->shown($request, $business, $find), $business->key.'-records.jsonl');
+        return $this->asJsonLines($this->shown($request, $business, $find), $business->key.'-records.jsonl', $this->sight($request, $business));
     }
 
-    public function callCsv(Business $business, Call $call): StreamedResponse
+    public function callCsv(Request $request, Business $business, Call $call): StreamedResponse
     {
-        return $this->asCsv($business, Call::query()->whereKey($call->id), 'call-'.$call->ref.'.csv');
+        return $this->asCsv($business, Call::query()->whereKey($call->id), 'call-'.$call->ref.'.csv', $this->sight($request, $business));
     }
 
-    public function callJsonLines(Business $business, Call $call): StreamedResponse
+    public function callJsonLines(Request $request, Business $business, Call $call): StreamedResponse
     {
-        return $this->asJsonLines(Call::query()->whereKey($call->id), 'call-'.$call->ref.'.jsonl');
+        return $this->asJsonLines(Call::query()->whereKey($call->id), 'call-'.$call->ref.'.jsonl', $this->sight($request, $business));
     }
 
-    public function vcon(Business $business, Call $call): JsonResponse
+    public function vcon(Request $request, Business $business, Call $call): JsonResponse
     {
-        $call->load('turns', 'record', 'agent', 'business');
+        $this->sight($request, $business)->over($call->load('turns', 'record', 'agent', 'business'));
         $vcon = (new Vcon)->write($call->transcript(), $call->agent->name, $call->caller_name, $call->record->cells ?? [], $call->record?->summary);
 
         return response()->json($vcon, 200, ['Content-Type' => 'application/vcon+json', 'Content-Disposition' => 'attachment; filename="call-'.$call->ref.'.vcon.json"'], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
     }
 
-    public function webVtt(Business $business, Call $call): Response
+    public function webVtt(Request $request, Business $business, Call $call): Response
     {
-        $call->load('turns', 'agent', 'business');
+        $this->sight($request, $business)->over($call->load('turns', 'record', 'agent', 'business'));
 
         return response((new WebVtt)->write($call->transcript(), ['agent' => $call->agent->name, 'caller' => $call->caller_name]), 200, ['Content-Type' => 'text/vtt; charset=utf-8', 'Content-Disposition' => 'attachment; filename="call-'.$call->ref.'.vtt"']);
     }
@@ -59,22 +61,31 @@ final class CallExportController
     {
         $filter = $request->validate(FindCalls::RULES);
 
-        return $find->query($business, $filter);
+        return $find->query($business, $filter, $this->sight($request, $business));
+    }
+
+    private function sight(Request $request, Business $business): Sight
+    {
+        $user = $request->user();
+
+        return Sight::of($user instanceof User ? $user : null, $business);
     }
 
     /** @param Builder<Call> $calls */
-    private function asCsv(Business $business, Builder $calls, string $name): StreamedResponse
+    private function asCsv(Business $business, Builder $calls, string $name, Sight $sight): StreamedResponse
     {
-        $first = (clone $calls)->with('scriptText')->first();
+        $first = (clone $calls)->with('scriptText', 'agent')->first();
         $sheet = ($first->scriptText ?? $business->agents()->first()?->draft->scriptText)?->script()->sheet;
+        $hidden = array_keys($sight->keptBack($first->agent ?? $business->agents()->first()));
         if ($sheet === null) {
             abort(404);
         }
 
-        return response()->streamDownload(static function () use ($calls, $sheet): void {
-            $csv = new RecordCsv($sheet);
+        return response()->streamDownload(static function () use ($calls, $sheet, $sight, $hidden): void {
+            $csv = new RecordCsv($sheet, $hidden);
             echo $csv->line($csv->header());
-            foreach ($calls->with('record')->lazy(500) as $call) {
+            foreach ($calls->with('record', 'agent')->lazy(500) as $call) {
+                $sight->over($call);
                 $values = array_map(static fn (array $cell): mixed => $cell['value'], $call->record->cells ?? []);
                 echo $csv->line($csv->row($call->ref, $call->placedAt()->format('c'), $call->from, $call->outcome, $values));
             }
@@ -82,10 +93,11 @@ final class CallExportController
     }
 
     /** @param Builder<Call> $calls */
-    private function asJsonLines(Builder $calls, string $name): StreamedResponse
+    private function asJsonLines(Builder $calls, string $name, Sight $sight): StreamedResponse
     {
-        return response()->streamDownload(static function () use ($calls): void {
-            foreach ($calls->with('record')->lazy(500) as $call) {
+        return response()->streamDownload(static function () use ($calls, $sight): void {
+            foreach ($calls->with('record', 'agent')->lazy(500) as $call) {
+                $sight->over($call);
                 $cells = $call->record->cells ?? [];
                 echo json_encode([
                     'id' => $call->ref, 'started_at' => $call->placedAt()->format('c'), 'from' => $call->from, 'outcome' => $call->outcome,

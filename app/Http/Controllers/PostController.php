@@ -10,6 +10,7 @@ use App\Actions\Deliveries\RecordValues;
 use App\Gateways\Post\NotDelivered;
 use App\Gateways\Post\PostGateway;
 use App\Gateways\Post\StandInGateway;
+use App\Models\Agent;
 use App\Models\Business;
 use App\Models\Call;
 use App\Models\Delivery;
@@ -17,8 +18,10 @@ use App\Models\DeliveryRule;
 use App\Models\FileRow;
 use App\Models\Gateway;
 use App\Models\GatewayReceipt;
+use App\Models\User;
 use App\Support\Book\StepForm;
 use App\Support\CurrentAgent;
+use App\Support\Sight;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -41,7 +44,8 @@ final class PostController
     public function index(Request $request, Business $business): View
     {
         $filter = $request->validate(['state' => ['nullable', 'in:waiting,sending,sent,failed,dead,cancelled'], 'kind' => ['nullable', 'in:text,email,web,row'], 'q' => ['nullable', 'string', 'max:100']]);
-        $query = $business->deliveries()->with('call')->latest('id');
+        $sight = $this->sight($request, $business);
+        $query = $business->deliveries()->with('call.agent', 'call.record', 'rule')->latest('id');
         foreach (['state', 'kind'] as $name) {
             if (($filter[$name] ?? '') !== '' && $filter[$name] !== null) {
                 $query->where($name, $filter[$name]);
@@ -49,19 +53,27 @@ final class PostController
         }
         if (trim((string) ($filter['q'] ?? '')) !== '') {
             $like = '%'.addcslashes((string) $filter['q'], '%_\\').'%';
-            $query->where(static fn ($some) => $some->where('to', 'like', $like)->orWhere('body', 'like', $like)->orWhere('name', 'like', $like));
+            // Bodies may hold what is kept back; who does not see it does not search it.
+            $whole = $business->agents()->get()->every(static fn (Agent $agent): bool => $sight->keptBack($agent) === []);
+            $query->where(static fn ($some) => $some->where('name', 'like', $like)->when($whole, static fn ($all) => $all->orWhere('to', 'like', $like)->orWhere('body', 'like', $like)));
+        }
+        $deliveries = $query->paginate(25)->withQueryString();
+        foreach ($deliveries->items() as $delivery) {
+            $sight->overDelivery($delivery);
         }
 
         return view('post', [
-            'business' => $business, 'agent' => $this->current->in($business), 'filter' => $filter, 'deliveries' => $query->paginate(25)->withQueryString(),
+            'business' => $business, 'agent' => $this->current->in($business), 'filter' => $filter, 'deliveries' => $deliveries,
             'counts' => $business->deliveries()->selectRaw('state, count(*) as n')->groupBy('state')->pluck('n', 'state'),
             'rules' => $business->deliveryRules()->with('agent')->withCount('rows')->get(), 'modes' => Gateway::query()->where('business_id', $business->id)->pluck('mode', 'kind'), 'MODES' => StandInGateway::MODES,
         ]);
     }
 
-    public function show(Business $business, Delivery $delivery): View
+    public function show(Request $request, Business $business, Delivery $delivery): View
     {
-        return view('delivery', ['business' => $business, 'agent' => $this->current->in($business), 'delivery' => $delivery->load('call', 'rule'), 'receipt' => GatewayReceipt::query()->where('key', $delivery->key)->first()]);
+        $this->sight($request, $business)->overDelivery($delivery->load('call.agent', 'call.record', 'rule'));
+
+        return view('delivery', ['business' => $business, 'agent' => $this->current->in($business), 'delivery' => $delivery, 'receipt' => GatewayReceipt::query()->where('key', $delivery->key)->first()]);
     }
 
     public function again(Business $business, Delivery $delivery, DeliverDue $deliver): RedirectResponse
@@ -98,7 +110,7 @@ final class PostController
         return view('delivery-rule', [
             'business' => $business, 'agent' => $agent, 'rule' => $rule, 'sample' => $sample, 'made' => $rule === null || $sample === null ? null : app(QueueDeliveries::class)->sample($sample, $rule),
             'holds' => $rule === null || $sample === null ? null : app(QueueDeliveries::class)->holds($rule, new RecordValues($sample->load('record', 'business', 'agent', 'contact'))),
-            'fields' => $agent?->draft->scriptText->script()->sheet->fields ?? [], 'outcomes' => $business->records()->distinct()->orderBy('outcome')->pluck('outcome'), 'parts' => $this->parts($rule), 'secret' => $rule?->secret !== null && $rule->secret !== '',
+            'fields' => $agent?->draft->scriptText->script()->sheet->fields ?? [], 'outcomes' => $business->records()->distinct()->orderBy('outcome')->pluck('outcome'), 'parts' => $this->parts($rule), 'secret' => $rule?->secret !== null && $rule->secret !== '', 'tells' => $rule === null || $agent === null ? [] : $this->tellsStaff($rule, $agent),
         ]);
     }
 
@@ -187,31 +199,54 @@ final class PostController
         return redirect()->route('post.rule', [$business, $rule])->with('notice', "The test went to {$sample->to}: {$answer}.");
     }
 
-    public function csv(Business $business, DeliveryRule $rule): StreamedResponse
+    public function csv(Request $request, Business $business, DeliveryRule $rule): StreamedResponse
     {
-        return response()->streamDownload(function () use ($rule): void {
-            foreach ($this->rows($rule) as $row) {
+        $columns = $this->sight($request, $business)->columns($rule);
+
+        return response()->streamDownload(function () use ($rule, $columns): void {
+            foreach ($this->rows($rule, $columns) as $row) {
                 echo implode(',', array_map(static fn (string $cell): string => preg_match('/[",\r\n]/', $cell) === 1 ? '"'.str_replace('"', '""', $cell).'"' : (preg_match('/^[=@\t\r]|^[+-](?!\d+$)/', $cell) === 1 ? "'".$cell : $cell), $row))."\r\n";
             }
         }, Str::slug($rule->name).'.csv', ['Content-Type' => 'text/csv; charset=utf-8']);
     }
 
-    public function xlsx(Business $business, DeliveryRule $rule): BinaryFileResponse
+    public function xlsx(Request $request, Business $business, DeliveryRule $rule): BinaryFileResponse
     {
         $path = (string) tempnam(sys_get_temp_dir(), 'rows');
-        (new Xlsx)->write($path, $this->rows($rule), $rule->name);
+        (new Xlsx)->write($path, $this->rows($rule, $this->sight($request, $business)->columns($rule)), $rule->name);
 
         return response()->download($path, Str::slug($rule->name).'.xlsx', ['Content-Type' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'])->deleteFileAfterSend();
     }
 
-    /** @return \Generator<int, list<string>> */
-    private function rows(DeliveryRule $rule): \Generator
+    private function sight(Request $request, Business $business): Sight
     {
-        $columns = array_keys($rule->mapping);
-        yield array_map(strval(...), $columns);
+        $user = $request->user();
+
+        return Sight::of($user instanceof User ? $user : null, $business);
+    }
+
+    /**
+     * @param list<string> $columns
+     *
+     * @return \Generator<int, list<string>>
+     */
+    private function rows(DeliveryRule $rule, array $columns): \Generator
+    {
+        yield $columns;
         foreach (FileRow::query()->where('delivery_rule_id', $rule->id)->orderBy('id')->lazy(500) as $row) {
-            yield array_map(static fn (string|int $column): string => $row->cells[$column] ?? '', $columns);
+            yield array_map(static fn (string $column): string => $row->cells[$column] ?? '', $columns);
         }
+    }
+
+    /** @return list<string> titles of the fields staff do not see in the pages and would be told by the rule */
+    private function tellsStaff(DeliveryRule $rule, Agent $agent): array
+    {
+        if (preg_match('/\brole:staff\b|\bperson:/', $rule->to) !== 1) {
+            return [];
+        }
+        $told = $rule->subject.' '.$rule->words.' ['.implode('] [', $rule->mapping).']';
+
+        return array_values(array_filter(Sight::ownersOnly($agent), static fn (string $key): bool => preg_match('/\[(?:'.preg_quote($key, '/').'|summary)\b/', $told) === 1, ARRAY_FILTER_USE_KEY));
     }
 
     /** @return list<array{0: string, 1: string, 2: mixed}> the comparisons of the rule's condition, where they are one list */

@@ -13,6 +13,7 @@ use App\Models\RecordSheet as FurtherSheet;
 use App\Models\User;
 use App\Support\CurrentAgent;
 use App\Support\FieldFigures;
+use App\Support\Sight;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
@@ -36,14 +37,20 @@ final class RecordController
         $agent = ($filter['agent'] ?? '') !== '' ? $business->agents()->where('key', $filter['agent'])->first() : $this->current->in($business);
         $agent ??= $business->agents()->first();
         if ($agent === null) {
-            return view('records', ['business' => $business, 'agent' => null, 'records' => null, 'fields' => [], 'filter' => $filter, 'figures' => null, 'turns' => [], 'outcomes' => [], 'agents' => collect(), 'toCheck' => 0]);
+            return view('records', ['business' => $business, 'agent' => null, 'records' => null, 'keptBack' => [], 'fields' => [], 'filter' => $filter, 'figures' => null, 'turns' => [], 'outcomes' => [], 'agents' => collect(), 'toCheck' => 0]);
         }
         $sheet = $this->sheet($agent);
-        $records = $this->shown($agent, $filter)->with('call', 'checks')->paginate(20)->withQueryString();
+        $sight = $this->sight($request, $business);
+        $hidden = $sight->keptBack($agent);
+        $records = $this->shown($agent, $filter, $sight)->with('call.agent', 'checks')->paginate(20)->withQueryString();
+        $turns = $this->evidence($records->items(), $sight);
+        foreach ($records->items() as $record) {
+            $sight->over($record->call->setRelation('record', $record));
+        }
 
         return view('records', [
-            'business' => $business, 'agent' => $agent, 'agents' => $business->agents()->get(), 'filter' => $filter, 'records' => $records, 'fields' => $sheet->fields,
-            'turns' => $this->evidence($records->items()), 'figures' => $figures->of($agent),
+            'business' => $business, 'agent' => $agent, 'agents' => $business->agents()->get(), 'filter' => $filter, 'records' => $records, 'fields' => array_diff_key($sheet->fields, $hidden), 'keptBack' => $hidden,
+            'turns' => $turns, 'figures' => $figures->of($agent),
             'outcomes' => CallRecord::query()->where('agent_id', $agent->id)->distinct()->orderBy('outcome')->pluck('outcome'),
             'toCheck' => CallRecord::query()->where('agent_id', $agent->id)->where('doubtful', true)->whereHas('call')->count(),
         ]);
@@ -55,6 +62,9 @@ final class RecordController
         /** @var User $user */
         $user = $request->user();
         $record->load('call.business', 'call.agent');
+        if (isset($this->sight($request, $business)->keptBack($record->call->agent)[$given['field']])) {
+            abort(403, 'This field is for owners and designers.');
+        }
         try {
             match ($given['do']) {
                 'accept' => $review->accept($record, $given['field'], $user),
@@ -76,7 +86,8 @@ final class RecordController
         $agent = $business->agents()->where('key', $given['agent'])->firstOrFail();
         /** @var User $user */
         $user = $request->user();
-        $n = $review->acceptOver($this->shown($agent, $given, false), (float) $given['over'], $user);
+        $sight = $this->sight($request, $business);
+        $n = $review->acceptOver($this->shown($agent, $given, $sight, false), (float) $given['over'], $user, array_keys($sight->keptBack($agent)));
 
         return redirect()->route('records', [$business, 'agent' => $agent->key, 'show' => $given['show'] ?? null])->with('notice', "{$n} values of confidence ".number_format((float) $given['over'], 2).' and more were accepted.');
     }
@@ -86,11 +97,12 @@ final class RecordController
         $filter = $request->validate(['agent' => ['required', 'string', 'max:100'], 'show' => ['nullable', 'in:doubtful,all'], 'outcome' => ['nullable', 'string', 'max:100'], 'q' => ['nullable', 'string', 'max:100']]);
         /** @var Agent $agent */
         $agent = $business->agents()->where('key', $filter['agent'])->firstOrFail();
-        $csv = new RecordCsv($this->sheet($agent));
+        $sight = $this->sight($request, $business);
+        $csv = new RecordCsv($this->sheet($agent), array_keys($sight->keptBack($agent)));
         $path = (string) tempnam(sys_get_temp_dir(), 'records');
-        $rows = function () use ($csv, $agent, $filter): \Generator {
+        $rows = function () use ($csv, $agent, $filter, $sight): \Generator {
             yield $csv->header();
-            foreach ($this->shown($agent, $filter, false)->with('call')->lazyById(200) as $record) {
+            foreach ($this->shown($agent, $filter, $sight, false)->with('call')->lazyById(200) as $record) {
                 yield $csv->row($record->call->ref, $record->call->placedAt()->format('c'), $record->call->from, $record->call->outcome, array_map(static fn (array $cell): mixed => $cell['value'], $record->cells));
             }
         };
@@ -114,7 +126,7 @@ final class RecordController
      *
      * @return Builder<CallRecord>
      */
-    private function shown(Agent $agent, array $filter, bool $sorted = true): Builder
+    private function shown(Agent $agent, array $filter, Sight $sight, bool $sorted = true): Builder
     {
         $query = CallRecord::query()->where('records.agent_id', $agent->id)->whereHas('call');
         if (($filter['show'] ?? 'doubtful') === 'doubtful') {
@@ -124,7 +136,16 @@ final class RecordController
             $query->where('records.outcome', $filter['outcome']);
         }
         if (($filter['q'] ?? '') !== '' && $filter['q'] !== null) {
-            $query->where('cells', 'like', '%'.addcslashes((string) $filter['q'], '%_\\').'%');
+            $like = '%'.addcslashes((string) $filter['q'], '%_\\').'%';
+            $hidden = $sight->keptBack($agent);
+            $query->where(function (Builder $any) use ($agent, $like, $hidden): void {
+                if ($hidden === []) {
+                    $any->where('cells', 'like', $like);
+                }
+                foreach ($hidden === [] ? [] : array_diff(array_keys($this->sheet($agent)->fields), array_keys($hidden)) as $field) {
+                    $any->orWhere("cells->{$field}->display", 'like', $like);
+                }
+            });
         }
 
         if ($sorted) {
@@ -139,10 +160,12 @@ final class RecordController
      *
      * @return array<int, array<int, array{by: string, text: string, at: float}>> the turns that values point at, with the one before
      */
-    private function evidence(array $records): array
+    private function evidence(array $records, Sight $sight): array
     {
         $wanted = [];
+        $calls = [];
         foreach ($records as $record) {
+            $calls[$record->call_id] = $record->call->setRelation('record', $record);
             foreach ($record->cells as $cell) {
                 if ($cell['turn'] !== null) {
                     $wanted[$record->call_id][] = $cell['turn'];
@@ -153,10 +176,17 @@ final class RecordController
         $turns = [];
         foreach ($wanted === [] ? [] : CallTurn::query()->whereIn('call_id', array_keys($wanted))->orderBy('n')->get() as $turn) {
             if (in_array($turn->n, $wanted[$turn->call_id], true)) {
-                $turns[$turn->call_id][$turn->n] = ['by' => $turn->by, 'text' => $turn->text, 'at' => $turn->at];
+                $turns[$turn->call_id][$turn->n] = ['by' => $turn->by, 'text' => $sight->turn($calls[$turn->call_id], $turn->n, $turn->text), 'at' => $turn->at];
             }
         }
 
         return $turns;
+    }
+
+    private function sight(Request $request, Business $business): Sight
+    {
+        $user = $request->user();
+
+        return Sight::of($user instanceof User ? $user : null, $business);
     }
 }

@@ -24,6 +24,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use Ringo\Design\ScriptDocument;
+use Ringo\Dialogue\CallTopic;
 use Ringo\Document\InvalidDocument;
 use Ringo\Sheet\RecordSheet;
 
@@ -44,7 +45,7 @@ final class RecordSheetController
 
         return view('record-sheet', [
             'business' => $business, 'agent' => $agent, 'further' => $further, 'chosen' => $chosen, 'schema' => $schema, 'rows' => $this->form->rows($schema), 'kinds' => SheetForm::KINDS, 'suggestions' => SheetForm::SUGGESTIONS, 'version' => $agent->draft->version,
-            'versions' => $chosen === null ? collect() : $chosen->versions()->limit(8)->get(), 'outcomes' => $business->records()->where('agent_id', $agent->id)->distinct()->orderBy('outcome')->pluck('outcome'),
+            'versions' => $chosen === null ? collect() : $chosen->versions()->limit(8)->get(), 'outcomes' => $business->records()->where('agent_id', $agent->id)->distinct()->orderBy('outcome')->pluck('outcome'), 'topics' => CallTopic::all($agent->draft->scriptText->script()),
             'again' => ReadingAgain::query()->where('agent_id', $agent->id)->where('record_sheet_id', $chosen?->id)->latest('id')->first(),
             'calls' => $agent->calls()->where('status', 'ended')->count(),
         ]);
@@ -75,9 +76,9 @@ final class RecordSheetController
 
     public function store(Request $request, Business $business, Agent $agent): RedirectResponse
     {
-        $given = $request->validate(['name' => ['required', 'string', 'max:80'], 'outcomes' => ['nullable', 'array'], 'outcomes.*' => ['string', 'max:100']], ['name.required' => 'A sheet needs a name.']);
+        $given = $request->validate(['name' => ['required', 'string', 'max:80'], 'outcomes' => ['nullable', 'array'], 'outcomes.*' => ['string', 'max:100'], 'topics' => ['nullable', 'array'], 'topics.*' => ['string', 'max:100']], ['name.required' => 'A sheet needs a name.']);
         $key = Str::slug($given['name'], '_') ?: 'sheet';
-        $sheet = FurtherSheet::query()->firstOrCreate(['agent_id' => $agent->id, 'key' => mb_substr($key, 0, 60)], ['business_id' => $business->id, 'name' => $given['name'], 'outcomes' => array_values($given['outcomes'] ?? []), 'topics' => [], 'schema' => ['$schema' => 'https://json-schema.org/draft/2020-12/schema', 'title' => $given['name'], 'type' => 'object', 'properties' => new \stdClass], 'version' => 1]);
+        $sheet = FurtherSheet::query()->firstOrCreate(['agent_id' => $agent->id, 'key' => mb_substr($key, 0, 60)], ['business_id' => $business->id, 'name' => $given['name'], 'outcomes' => array_values($given['outcomes'] ?? []), 'topics' => array_values($given['topics'] ?? []), 'schema' => ['$schema' => 'https://json-schema.org/draft/2020-12/schema', 'title' => $given['name'], 'type' => 'object', 'properties' => new \stdClass], 'version' => 1]);
 
         return redirect()->route('sheet', [$business, $agent, 'sheet' => $sheet->key]);
     }
@@ -153,11 +154,12 @@ final class RecordSheetController
     /** @param array<string, mixed> $schema */
     private function further(Request $request, FurtherSheet $sheet, array $schema): void
     {
-        $outcomes = is_array($request->input('outcomes')) ? array_values(array_filter($request->input('outcomes'), is_string(...))) : $sheet->outcomes;
+        // A page without the tick boxes, such as a file brought in, leaves the choice as it is.
+        $ticked = static fn (string $name, array $else): array => $request->has('ticks') ? array_values(array_filter((array) $request->input($name), is_string(...))) : $else;
         if ($schema !== $sheet->schema) {
             SheetVersion::query()->updateOrCreate(['record_sheet_id' => $sheet->id, 'version' => $sheet->version], ['schema' => $sheet->schema, 'user_id' => $request->user()?->getAuthIdentifier()]);
             $sheet->version++;
         }
-        $sheet->fill(['schema' => $schema, 'outcomes' => $outcomes])->save();
+        $sheet->fill(['schema' => $schema, 'outcomes' => $ticked('outcomes', $sheet->outcomes), 'topics' => $ticked('topics', $sheet->topics)])->save();
     }
 }

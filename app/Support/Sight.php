@@ -1,0 +1,183 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Models\Agent;
+use App\Models\Business;
+use App\Models\Call;
+use App\Models\Delivery;
+use App\Models\DeliveryRule;
+use App\Models\FileRow;
+use App\Models\RecordSheet as FurtherSheet;
+use App\Models\User;
+use Illuminate\Support\Collection;
+use Ringo\Extraction\Redaction;
+use Ringo\Sheet\RecordSheet;
+
+/**
+ * What of records somebody may see: staff do not see fields that a sheet keeps for owners and designers (`x-sees`).
+ *
+ * A field is kept back where the draft, the release or a further sheet of its agent says so. Models are changed in memory only.
+ */
+final class Sight
+{
+    /** Words that stand where a value is kept back. */
+    public const KEPT_BACK = '[kept back]';
+
+    /** @var array<int, array<string, string>> titles of the fields kept back, by agent and key */
+    private array $fields = [];
+
+    /** @var array<int, Redaction> by call */
+    private array $redactions = [];
+
+    private function __construct(private readonly bool $whole)
+    {
+    }
+
+    public static function of(?User $user, Business $business): self
+    {
+        return new self($user?->roleIn($business)?->designs() ?? false);
+    }
+
+    /** @return array<string, string> titles of the fields kept back of an agent's records, by key */
+    public function keptBack(?Agent $agent): array
+    {
+        if ($this->whole || $agent === null) {
+            return [];
+        }
+
+        return $this->fields[$agent->id] ??= self::ownersOnly($agent);
+    }
+
+    /** @return array<string, string> titles of the fields staff do not see, by key */
+    public static function ownersOnly(Agent $agent): array
+    {
+        $agent->loadMissing('draft.scriptText', 'latestRelease.scriptText');
+        $sheets = array_filter([$agent->draft->scriptText->script()->sheet, $agent->latestRelease?->scriptText->script()->sheet]);
+        foreach (FurtherSheet::query()->where('agent_id', $agent->id)->get() as $further) {
+            $sheets[] = RecordSheet::fromArray($further->schema);
+        }
+        $found = [];
+        foreach ($sheets as $sheet) {
+            foreach ($sheet->ownersOnly() as $key) {
+                $found[$key] = $sheet->fields[$key]->title;
+            }
+        }
+
+        return $found;
+    }
+
+    /** Takes out of a loaded call what is kept back: values, and the words they were said in. */
+    public function over(Call $call): Call
+    {
+        $keys = $this->keptBack($call->agent);
+        $record = $call->record;
+        if ($keys === [] || $record === null) {
+            return $call;
+        }
+        $redaction = $this->redaction($call, $keys);
+        $record->cells = array_diff_key($record->cells, $keys);
+        $record->declined = array_values(array_diff($record->declined, array_keys($keys)));
+        $record->missing = array_values(array_diff($record->missing, array_keys($keys)));
+        $record->doubts = array_diff_key($record->doubts ?? [], $keys);
+        $record->summary = $redaction->summary($record->summary);
+        $record->next_actions = array_map($redaction->text(...), $record->next_actions ?? []);
+        $record->syncOriginal();
+        if ($call->contact_id === null) {
+            // An unknown caller goes by the name they gave.
+            $call->caller_name = $redaction->text($call->caller_name);
+            $call->syncOriginal();
+        }
+        if ($call->relationLoaded('turns')) {
+            foreach ($call->turns as $turn) {
+                $turn->text = $redaction->turn($turn->n, $turn->text);
+                $turn->syncOriginal();
+            }
+        }
+
+        return $call;
+    }
+
+    /** What one turn of a call says to whoever looks. */
+    public function turn(Call $call, int $n, string $text): string
+    {
+        $keys = $this->keptBack($call->agent);
+
+        return $keys === [] ? $text : $this->redaction($call, $keys)->turn($n, $text);
+    }
+
+    /** Takes out of a delivery what is kept back of the call that caused it. */
+    public function overDelivery(Delivery $delivery): Delivery
+    {
+        $call = $delivery->call;
+        $keys = $call === null ? [] : $this->keptBack($call->agent);
+        if ($call === null || $keys === []) {
+            return $delivery;
+        }
+        if ($delivery->kind === 'web') {
+            $delivery->body = $this->withoutKeys($delivery->body, $delivery->rule->mapping ?? [], $keys);
+        } elseif ($delivery->kind === 'row' && $delivery->rule !== null) {
+            $row = FileRow::query()->where('key', $delivery->key)->first();
+            $delivery->body = implode(' · ', $row === null ? [] : $this->row($row->cells, $delivery->rule, $keys));
+        }
+        $redaction = $this->redaction($call, $keys);
+        $delivery->to = $redaction->text($delivery->to);
+        $delivery->subject = $redaction->text($delivery->subject);
+        $delivery->body = $redaction->summary($delivery->body);
+        $this->over($call);
+
+        return $delivery->syncOriginal();
+    }
+
+    /** @return list<string> columns of a file that are shown */
+    public function columns(DeliveryRule $rule): array
+    {
+        /** @var Collection<int, Agent> $agents */
+        $agents = $rule->agent_id === null ? $rule->business->agents()->get() : collect(array_filter([$rule->agent]));
+        $keys = $agents->reduce(fn (array $all, Agent $agent): array => $all + $this->keptBack($agent), []);
+
+        return array_map(strval(...), array_keys(array_filter($rule->mapping, static fn (string $path): bool => ! isset($keys[$path]))));
+    }
+
+    /**
+     * @param array<string, string> $cells
+     * @param array<string, string> $keys
+     *
+     * @return list<string>
+     */
+    private function row(array $cells, DeliveryRule $rule, array $keys): array
+    {
+        return array_values(array_intersect_key($cells, array_filter($rule->mapping, static fn (string $path): bool => ! isset($keys[$path]))));
+    }
+
+    /**
+     * @param array<string, string> $mapping
+     * @param array<string, string> $keys
+     */
+    private function withoutKeys(string $body, array $mapping, array $keys): string
+    {
+        $sent = json_decode($body, true);
+        if (! is_array($sent) || ! is_array($sent['data'] ?? null)) {
+            return $body;
+        }
+        foreach (array_keys($sent['data']) as $name) {
+            if (isset($keys[$mapping[$name] ?? $name])) {
+                $sent['data'][$name] = self::KEPT_BACK;
+            }
+        }
+
+        return json_encode($sent, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
+    }
+
+    /**
+     * Made of the call as it is kept, once: what is shown of it afterwards has been changed already.
+     *
+     * @param array<string, string> $keys
+     */
+    private function redaction(Call $call, array $keys): Redaction
+    {
+        return $this->redactions[$call->id] ??= new Redaction(array_intersect_key($call->record->cells ?? [], $keys), $keys, self::KEPT_BACK);
+    }
+}
