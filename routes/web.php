@@ -10,6 +10,7 @@ use App\Http\Controllers\CallMapController;
 use App\Http\Controllers\ContactController;
 use App\Http\Controllers\ContactSearchController;
 use App\Http\Controllers\DeskController;
+use App\Http\Controllers\EnclosureController;
 use App\Http\Controllers\HandsetController;
 use App\Http\Controllers\KnowledgeController;
 use App\Http\Controllers\PostController;
@@ -47,6 +48,7 @@ Route::middleware('auth')->group(static function (): void {
         Route::get('/post', [PostController::class, 'index'])->name('post');
         Route::get('/post/files/{rule}.csv', [PostController::class, 'csv'])->name('post.csv');
         Route::get('/post/files/{rule}.xlsx', [PostController::class, 'xlsx'])->name('post.xlsx');
+        Route::get('/post/enclosures/{enclosure}', [EnclosureController::class, 'show'])->name('enclosure');
         Route::get('/post/deliveries/{delivery}', [PostController::class, 'show'])->name('delivery');
         Route::post('/post/deliveries/{delivery}/again', [PostController::class, 'again'])->name('delivery.again');
         Route::post('/post/deliveries/{delivery}/cancel', [PostController::class, 'cancel'])->name('delivery.cancel');
@@ -87,6 +89,9 @@ Route::middleware('auth')->group(static function (): void {
         Route::middleware('can:design,business')->group(static function (): void {
             Route::post('/calls/import', [CallController::class, 'import'])->name('calls.import');
             Route::put('/calls/keep', [CallController::class, 'retention'])->name('calls.keep');
+            Route::post('/post/enclosures', [EnclosureController::class, 'store'])->name('enclosure.store');
+            Route::delete('/post/enclosures/{enclosure}', [EnclosureController::class, 'destroy'])->name('enclosure.delete');
+            Route::post('/post/enclosures/{enclosure}/restore', [EnclosureController::class, 'restore'])->name('enclosure.restore')->withTrashed();
             Route::post('/post/gateway', [PostController::class, 'gateway'])->name('post.gateway');
             Route::get('/post/rules/new', [PostController::class, 'rule'])->name('post.rule.new');
             Route::post('/post/rules', [PostController::class, 'keep'])->name('post.rule.store');

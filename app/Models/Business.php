@@ -113,6 +113,18 @@ final class Business extends Model
         return $this->hasMany(DeliveryRule::class)->orderBy('id');
     }
 
+    /** @return HasMany<Enclosure, $this> */
+    public function enclosures(): HasMany
+    {
+        return $this->hasMany(Enclosure::class)->orderBy('name');
+    }
+
+    /** @return list<string> names of the files that e-mails may carry */
+    public function fileNames(): array
+    {
+        return array_values(array_map(strval(...), $this->enclosures()->pluck('name')->all()));
+    }
+
     /** @return HasMany<Delivery, $this> */
     public function deliveries(): HasMany
     {

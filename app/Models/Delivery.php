@@ -59,6 +59,25 @@ final class Delivery extends Model
         return $this->belongsTo(Business::class);
     }
 
+    /**
+     * The file that goes with it, as it is now; none where it carries none.
+     *
+     * @throws \App\Gateways\Post\NotDelivered where it names one that is not there
+     */
+    public function enclosure(): ?Enclosure
+    {
+        if ($this->kind !== 'email' || $this->file === null || $this->file === '') {
+            return null;
+        }
+
+        return $this->enclosed() ?? throw new \App\Gateways\Post\NotDelivered("the file “{$this->file}” is not among the files of the business; put it there, then send again", true);
+    }
+
+    public function enclosed(): ?Enclosure
+    {
+        return Enclosure::query()->where('business_id', $this->business_id)->where('name', (string) $this->file)->first();
+    }
+
     /** One line of what is sent. */
     public function inShort(): string
     {

@@ -26,6 +26,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property array<string, string> $mapping column or key => value
  * @property ?string $secret
  * @property bool $active
+ * @property ?string $file name of the file that goes with an e-mail
  * @property Business $business
  * @property-read ?Agent $agent
  */
@@ -33,7 +34,7 @@ final class DeliveryRule extends Model
 {
     use SoftDeletes;
 
-    protected $fillable = ['business_id', 'agent_id', 'name', 'kind', 'to', 'subject', 'words', 'when', 'timing', 'cancel_outcomes', 'mapping', 'secret', 'active'];
+    protected $fillable = ['business_id', 'agent_id', 'name', 'kind', 'to', 'subject', 'words', 'when', 'timing', 'cancel_outcomes', 'mapping', 'secret', 'active', 'file'];
 
     /** @return array<string, string> */
     protected function casts(): array

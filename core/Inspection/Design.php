@@ -21,7 +21,8 @@ final readonly class Design
 
     public Flow $flow;
 
-    public function __construct(public ScriptDocument $document, public Vocabulary $words)
+    /** @param ?list<string> $files names of the files of the business; null where they are not known */
+    public function __construct(public ScriptDocument $document, public Vocabulary $words, public ?array $files = null)
     {
         $this->script = $document->script;
         $this->flow = new Flow($this->script);

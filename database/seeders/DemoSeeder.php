@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use App\Actions\Calls\KeepFinishedCall;
+use App\Actions\Deliveries\KeepEnclosure;
 use App\Actions\Knowledge\CheckAnswers;
 use App\Actions\Knowledge\FetchPage;
 use App\Actions\Knowledge\KeepSource;
@@ -100,10 +101,14 @@ final class DemoSeeder extends Seeder
         $rules = [
             ['name' => 'Breakdowns, to the owner', 'kind' => 'email', 'to' => 'role:owner', 'subject' => 'Breakdown: [caller_name|a caller]', 'words' => '[summary] Machine: [equipment|not said]. Call: [call.at].', 'when' => ['value' => 'fault', 'known' => true]],
             ['name' => 'Reservation confirmed', 'kind' => 'text', 'to' => 'phone', 'words' => 'Thank you [caller_name|for calling]. We have noted your reservation: [equipment] from [start_date]. Pellbrook Hire.', 'when' => ['value' => 'outcome', 'is' => 'reservation taken']],
+            ['name' => 'Hire terms to new reservations', 'kind' => 'email', 'to' => 'caller.email', 'subject' => 'Your reservation with Pellbrook Hire', 'words' => 'Thank you for your reservation of [equipment] from [start_date]. Our terms of hire are with this e-mail, and at https://pellbrook.example/terms.', 'when' => ['value' => 'outcome', 'is' => 'reservation taken'], 'file' => 'terms-of-hire.pdf'],
             ['name' => 'Reminder, a day before', 'kind' => 'text', 'to' => 'phone', 'words' => 'Your [equipment] is ready from [start_date]. Pellbrook Hire.', 'when' => ['value' => 'outcome', 'is' => 'reservation taken'], 'timing' => ['kind' => 'before', 'field' => 'start_date', 'amount' => 1, 'unit' => 'day'], 'cancel_outcomes' => ['off-hire noted']],
             ['name' => 'Reservations', 'kind' => 'row', 'to' => '', 'when' => ['value' => 'outcome', 'is' => 'reservation taken'], 'mapping' => ['Called' => 'call.at', 'Name' => 'caller_name', 'Telephone' => 'phone', 'Machine' => 'equipment', 'From' => 'start_date', 'For' => 'hire_length', 'Depot' => 'depot', 'Delivery' => 'delivery']],
             ['name' => 'Yard planner', 'kind' => 'web', 'to' => 'https://hooks.pellbrook.example/calls', 'when' => ['value' => 'equipment', 'known' => true], 'mapping' => ['name' => 'caller_name', 'phone' => 'phone', 'machine' => 'equipment', 'from' => 'start_date', 'depot' => 'depot'], 'secret' => Signature::newSecret()],
         ];
+        foreach (glob(database_path("demo/{$business->key}/files/*")) ?: [] as $file) {
+            (new KeepEnclosure)->keep($business, basename($file), (string) file_get_contents($file), null);
+        }
         foreach ($rules as $rule) {
             DeliveryRule::query()->create($rule + $base);
         }

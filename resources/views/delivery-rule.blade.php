@@ -35,6 +35,7 @@
         </fieldset>
         <label class="field-label wide" data-shown="kind" data-when="email" @if ($kind !== 'email') hidden @endif><span>subject</span><input name="subject" value="{{ $of('subject') }}"></label>
         <label class="field-label wide" data-shown="kind" data-when="email text" @if (! in_array($kind, ['email', 'text'], true)) hidden @endif><span>message <small>[caller_name|somebody], [summary], [outcome] and so on; a sentence with an empty value is left out</small></span><textarea name="words" rows="5">{{ $of('words') }}</textarea></label>
+        <label class="field-label" data-shown="kind" data-when="email" @if ($kind !== 'email') hidden @endif><span>with the file <small>files are kept in the post room</small></span><select name="file"><option value="">none</option>@foreach (array_unique([...$files, ...array_filter([$rule?->file])]) as $file)<option value="{{ $file }}" @selected($of('file') === $file)>{{ $file }}{{ in_array($file, $files, true) ? '' : ' (not there any more)' }}</option>@endforeach</select></label>
         <label class="field-label wide" data-shown="kind" data-when="row web" @if (! in_array($kind, ['row', 'web'], true)) hidden @endif><span>columns <small>one a line: name: value, such as “Telephone: phone”; a web request without any sends the whole record</small></span><textarea name="mapping" rows="6" spellcheck="false">{{ $mapping }}</textarea></label>
         <div class="go"><button type="submit" class="primary">Keep the rule</button></div>
     </form>
@@ -43,6 +44,7 @@
         @else
             <p>{{ $sample->caller_name }}, {{ $sample->placedAt()->format('j M, H:i') }}: the condition {{ $holds ? 'holds' : 'does not hold, so nothing would be sent' }}.</p>
             <p class="muted">to {{ $made->to }}</p>@if ($made->subject !== '')<p><strong>{{ $made->subject }}</strong></p>@endif
+            @if ($rule->kind === 'email' && $rule->file)<p class="muted">with {{ $rule->file }}{{ $made->enclosed() ? ', '.$made->enclosed()->size() : ', which is not there: nothing would be sent' }}</p>@endif
             @if ($rule->kind === 'row')<dl class="row-sample">@foreach ($rule->mapping as $column => $path)<dt>{{ $column }}</dt><dd>{{ (new \App\Actions\Deliveries\RecordValues($sample))->written($path) ?? '—' }}</dd>@endforeach</dl>
             @else<pre class="letter">{{ $rule->kind === 'web' ? json_encode(json_decode($made->body), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES) : $made->body }}</pre>@endif
             @if ($secret)<p class="muted">Signed after the Standard Webhooks specification; the secret is kept encrypted and not shown again.</p>@endif

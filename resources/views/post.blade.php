@@ -20,7 +20,7 @@
             <tbody>@foreach ($deliveries as $one)
                 <tr data-row tabindex="-1" data-href="{{ route('delivery', [$business, $one]) }}">
                     <td class="nowrap"><a href="{{ route('delivery', [$business, $one]) }}">{{ $one->due_at->setTimezone($business->tz)->format('D j M, H:i') }}</a></td>
-                    <td class="left"><strong>{{ $one->name }}</strong> <small>{{ $kinds[$one->kind] ?? $one->kind }}</small><br><span class="muted one-line">{{ $one->inShort() }}</span></td>
+                    <td class="left"><strong>{{ $one->name }}</strong> <small>{{ $kinds[$one->kind] ?? $one->kind }}</small><br><span class="muted one-line">{{ $one->inShort() }}{{ $one->file ? ', with '.$one->file : '' }}</span></td>
                     <td title="{{ $one->to }}">{{ \Illuminate\Support\Str::limit(preg_match('/^\+\d+$/', $one->to) === 1 ? (app(\Ringo\Numbering\NumberingPlan::class)->describe($one->to)?->inNationalFormat() ?? $one->to) : (preg_replace('~^https?://~', '', $one->to) ?? $one->to), 34) }}</td>
                     <td class="state-{{ $one->state }}"><strong>{{ $marks[$one->state] }}</strong>@if ($one->problem !== '')<br><small>{{ \Illuminate\Support\Str::limit($one->problem, 60) }}</small>@endif</td>
                     <td class="num">{{ $one->attempts }}</td>
@@ -36,6 +36,16 @@
                     <span class="when">@if ($rule->kind === 'row')<a href="{{ route('post.csv', [$business, $rule]) }}">CSV</a> <a href="{{ route('post.xlsx', [$business, $rule]) }}">XLSX</a> {{ $rule->rows_count }} rows @endif</span></div>
             @empty<p class="empty">No rule yet: nothing is sent but what scripts send.</p>@endforelse
         </section>
+        <div class="post-side">
+        @if ($designs || $enclosures->isNotEmpty())
+        <section class="card" aria-labelledby="files-title"><h2 id="files-title">Files that go with e-mails</h2>
+            @forelse ($enclosures as $file)
+                <div class="line"><span class="what"><a href="{{ route('enclosure', [$business, $file]) }}">{{ $file->name }}</a></span><span class="why">{{ $file->size() }}, since {{ $file->updated_at->setTimezone($business->tz)->format('j M Y') }}</span>@if ($designs)<form method="post" action="{{ route('enclosure.delete', [$business, $file]) }}">@csrf @method('delete')<button type="submit" class="bare" aria-label="Take out {{ $file->name }}"><x-icon name="x"/></button></form>@endif</div>
+            @empty<p class="empty">A price list, terms, a map: what send steps and rules can put into an e-mail.</p>@endforelse
+            @if ($designs)<form class="filter" method="post" action="{{ route('enclosure.store', $business) }}" enctype="multipart/form-data">@csrf<label for="p-file">A file</label><input id="p-file" type="file" name="enclosure" required><button type="submit">Put it here</button></form>@endif
+            @error('enclosure')<p class="error" role="alert">{{ $message }}</p>@enderror
+        </section>
+        @endif
         @if ($designs)
         <section class="card" aria-labelledby="gate-title"><h2 id="gate-title">Ways out <small>stand-ins that ship with Ringo</small></h2>
             @foreach (['text' => 'Texts', 'email' => 'E-mail', 'web' => 'Web requests'] as $kind => $name)
@@ -44,5 +54,6 @@
             <p class="muted">What they receive is kept here and goes nowhere. Real e-mail and allowed web hosts are switched on by configuration.</p>
         </section>
         @endif
+        </div>
     </div>
 </x-layout>

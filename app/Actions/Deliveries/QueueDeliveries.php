@@ -48,7 +48,7 @@ final readonly class QueueDeliveries
         $values = new RecordValues($call);
         $to = $this->recipients($rule->to, $values, $call)[0] ?? $rule->to;
 
-        return new Delivery(['business_id' => $call->business_id, 'call_id' => $call->id, 'delivery_rule_id' => $rule->id, 'key' => 'sample-'.$call->ref, 'name' => $rule->name, 'kind' => $rule->kind, 'to' => $to, 'subject' => $this->filled($rule->subject, $values), 'body' => $this->body($rule, $values, $call), 'state' => 'waiting', 'attempts' => 0, 'due_at' => now(), 'problem' => '', 'log' => []]);
+        return new Delivery(['business_id' => $call->business_id, 'call_id' => $call->id, 'delivery_rule_id' => $rule->id, 'key' => 'sample-'.$call->ref, 'name' => $rule->name, 'kind' => $rule->kind, 'to' => $to, 'subject' => $this->filled($rule->subject, $values), 'body' => $this->body($rule, $values, $call), 'file' => $rule->file, 'state' => 'waiting', 'attempts' => 0, 'due_at' => now(), 'problem' => '', 'log' => []]);
     }
 
     public function holds(DeliveryRule $rule, RecordValues $values): bool
@@ -87,7 +87,7 @@ final readonly class QueueDeliveries
             return;
         }
         foreach ($this->recipients($rule->to, $values, $call) as $to) {
-            $this->put($call, $rule->id, $call->ref.'-'.$rule->id.'-'.substr(hash('sha256', $to), 0, 12), $rule->name, $rule->kind, $to, $this->filled($rule->subject, $values), $this->body($rule, $values, $call), $due);
+            $this->put($call, $rule->id, $call->ref.'-'.$rule->id.'-'.substr(hash('sha256', $to), 0, 12), $rule->name, $rule->kind, $to, $this->filled($rule->subject, $values), $this->body($rule, $values, $call), $due, $rule->kind === 'email' ? $rule->file : null);
         }
     }
 

@@ -54,6 +54,7 @@ final readonly class RecordValues
         $value = $cell === null ? $this->value($path) : $cell['display'];
 
         return match (true) {
+            $path === 'call.at' => $this->call->placedAt()->format('Y-m-d H:i'),
             $value === null || $value === '' => null,
             is_bool($value) => $value ? 'yes' : 'no',
             is_scalar($value) => (string) $value,

@@ -41,9 +41,13 @@ final readonly class Gateways implements PostGateway
 
     private function email(Delivery $delivery): string
     {
+        $enclosure = $delivery->enclosure();
         try {
-            $this->mail->mailer()->raw($delivery->body, static function (Message $message) use ($delivery): void {
+            $this->mail->mailer()->raw($delivery->body, static function (Message $message) use ($delivery, $enclosure): void {
                 $message->to($delivery->to)->subject($delivery->subject);
+                if ($enclosure !== null) {
+                    $message->attachData((string) $enclosure->content(), $enclosure->name, ['mime' => $enclosure->mime]);
+                }
                 $message->getHeaders()->addTextHeader('X-Message-Key', $delivery->key);
             });
         } catch (\Throwable $problem) {

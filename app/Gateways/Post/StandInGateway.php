@@ -26,6 +26,10 @@ final readonly class StandInGateway implements PostGateway
         if ($mode === 'slow') {
             usleep((int) config('ringo.slow_gateway_ms', 1500) * 1000);
         }
+        $enclosure = $delivery->enclosure();
+        if ($enclosure !== null) {
+            $headers += ['Enclosed' => "{$enclosure->name}; {$enclosure->mime}; {$enclosure->size()}; sha256 ".substr($enclosure->sha256, 0, 16)];
+        }
         $known = GatewayReceipt::query()->where('key', $delivery->key)->first();
         if ($known !== null) {
             // The key was seen: nothing is taken twice.

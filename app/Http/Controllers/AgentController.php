@@ -89,7 +89,7 @@ final class AgentController
         $this->current->remember($agent);
         $document = $agent->draft->scriptText->document();
 
-        return view('agent', ['business' => $business, 'agent' => $agent, 'document' => $document, 'script' => $document->script, 'data' => $document->toArray(), 'version' => $agent->draft->version, 'voices' => $voices->all($document->script->agent->language), 'findings' => array_values(array_filter($inspector->inspect($document), static fn ($finding): bool => $finding->step === null))]);
+        return view('agent', ['business' => $business, 'agent' => $agent, 'document' => $document, 'script' => $document->script, 'data' => $document->toArray(), 'version' => $agent->draft->version, 'voices' => $voices->all($document->script->agent->language), 'findings' => array_values(array_filter($inspector->inspect($document, $business->fileNames()), static fn ($finding): bool => $finding->step === null))]);
     }
 
     public function update(Request $request, Business $business, Agent $agent, EditDraft $edit): RedirectResponse
@@ -181,7 +181,7 @@ final class AgentController
 
         return view('agent-import', [
             'business' => $business, 'agent' => $this->current->in($business), 'document' => $document, 'script' => $document->script, 'file' => $file->getClientOriginalName(), 'taken' => $taken,
-            'findings' => $inspector->inspect($document), 'free' => $taken ? $name.' 2' : $name,
+            'findings' => $inspector->inspect($document, $business->fileNames()), 'free' => $taken ? $name.' 2' : $name,
         ]);
     }
 

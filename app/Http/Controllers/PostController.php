@@ -26,6 +26,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
+use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use Ringo\Delivery\Signature;
 use Ringo\Delivery\Timing;
@@ -65,7 +66,7 @@ final class PostController
         return view('post', [
             'business' => $business, 'agent' => $this->current->in($business), 'filter' => $filter, 'deliveries' => $deliveries,
             'counts' => $business->deliveries()->selectRaw('state, count(*) as n')->groupBy('state')->pluck('n', 'state'),
-            'rules' => $business->deliveryRules()->with('agent')->withCount('rows')->get(), 'modes' => Gateway::query()->where('business_id', $business->id)->pluck('mode', 'kind'), 'MODES' => StandInGateway::MODES,
+            'rules' => $business->deliveryRules()->with('agent')->withCount('rows')->get(), 'modes' => Gateway::query()->where('business_id', $business->id)->pluck('mode', 'kind'), 'MODES' => StandInGateway::MODES, 'enclosures' => $business->enclosures()->get(),
         ]);
     }
 
@@ -73,7 +74,7 @@ final class PostController
     {
         $this->sight($request, $business)->overDelivery($delivery->load('call.agent', 'call.record', 'rule'));
 
-        return view('delivery', ['business' => $business, 'agent' => $this->current->in($business), 'delivery' => $delivery, 'receipt' => GatewayReceipt::query()->where('key', $delivery->key)->first()]);
+        return view('delivery', ['business' => $business, 'agent' => $this->current->in($business), 'delivery' => $delivery, 'enclosure' => $delivery->file === null ? null : $delivery->enclosed(), 'receipt' => GatewayReceipt::query()->where('key', $delivery->key)->first()]);
     }
 
     public function again(Business $business, Delivery $delivery, DeliverDue $deliver): RedirectResponse
@@ -110,7 +111,7 @@ final class PostController
         return view('delivery-rule', [
             'business' => $business, 'agent' => $agent, 'rule' => $rule, 'sample' => $sample, 'made' => $rule === null || $sample === null ? null : app(QueueDeliveries::class)->sample($sample, $rule),
             'holds' => $rule === null || $sample === null ? null : app(QueueDeliveries::class)->holds($rule, new RecordValues($sample->load('record', 'business', 'agent', 'contact'))),
-            'fields' => $agent?->draft->scriptText->script()->sheet->fields ?? [], 'outcomes' => $business->records()->distinct()->orderBy('outcome')->pluck('outcome'), 'parts' => $this->parts($rule), 'secret' => $rule?->secret !== null && $rule->secret !== '', 'tells' => $rule === null || $agent === null ? [] : $this->tellsStaff($rule, $agent),
+            'files' => $business->fileNames(), 'fields' => $agent?->draft->scriptText->script()->sheet->fields ?? [], 'outcomes' => $business->records()->distinct()->orderBy('outcome')->pluck('outcome'), 'parts' => $this->parts($rule), 'secret' => $rule?->secret !== null && $rule->secret !== '', 'tells' => $rule === null || $agent === null ? [] : $this->tellsStaff($rule, $agent),
         ]);
     }
 
@@ -119,8 +120,8 @@ final class PostController
         $given = $request->validate([
             'name' => ['required', 'string', 'max:100'], 'kind' => ['required', 'in:text,email,web,row'], 'to' => ['nullable', 'string', 'max:250'], 'subject' => ['nullable', 'string', 'max:200'], 'words' => ['nullable', 'string', 'max:4000'],
             'timing_kind' => ['nullable', 'in:at_once,before,after'], 'timing_amount' => ['nullable', 'integer', 'between:0,10000'], 'timing_unit' => ['nullable', 'in:minute,hour,day'], 'timing_field' => ['nullable', 'string', 'max:80'],
-            'mapping' => ['nullable', 'string', 'max:4000'], 'cancel' => ['nullable', 'string', 'max:500'], 'active' => ['nullable', 'in:1'], 'only' => ['nullable', 'in:1'],
-        ], ['name.required' => 'Say what it is for: a rule needs a name.']);
+            'mapping' => ['nullable', 'string', 'max:4000'], 'file' => ['nullable', 'string', Rule::in($business->fileNames())], 'cancel' => ['nullable', 'string', 'max:500'], 'active' => ['nullable', 'in:1'], 'only' => ['nullable', 'in:1'],
+        ], ['name.required' => 'Say what it is for: a rule needs a name.', 'file.in' => 'That file is not among the files of the business any more. Choose another, or none.']);
         $timing = ['kind' => $given['timing_kind'] ?? 'at_once', 'amount' => (int) ($given['timing_amount'] ?? 0), 'unit' => $given['timing_unit'] ?? 'day', 'field' => (string) ($given['timing_field'] ?? '')];
         try {
             Timing::of($timing);
@@ -153,7 +154,7 @@ final class PostController
         }
         $data = [
             'business_id' => $business->id, 'agent_id' => ($given['only'] ?? '') === '1' ? $agent?->id : null, 'name' => $given['name'], 'kind' => $given['kind'], 'to' => (string) ($given['to'] ?? ''), 'subject' => (string) ($given['subject'] ?? ''), 'words' => (string) ($given['words'] ?? ''),
-            'when' => $when, 'timing' => $timing, 'cancel_outcomes' => array_values(array_filter(array_map(trim(...), explode(',', (string) ($given['cancel'] ?? ''))))), 'mapping' => $mapping, 'active' => ($given['active'] ?? '') === '1',
+            'when' => $when, 'timing' => $timing, 'cancel_outcomes' => array_values(array_filter(array_map(trim(...), explode(',', (string) ($given['cancel'] ?? ''))))), 'mapping' => $mapping, 'file' => $given['kind'] === 'email' ? ($given['file'] ?? null) : null, 'active' => ($given['active'] ?? '') === '1',
         ];
         $secret = null;
         if ($rule === null) {

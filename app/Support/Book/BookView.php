@@ -27,7 +27,7 @@ final readonly class BookView
     {
         $document = $agent->draft->scriptText->document();
         $spine = Spine::of($document->script);
-        $findings = $this->inspector->inspect($document);
+        $findings = $this->inspector->inspect($document, $agent->business->fileNames());
 
         return [
             'script' => $document->script,
@@ -94,8 +94,9 @@ final readonly class BookView
             'step' => $document->step($key),
             'typed' => $document->script->step($key),
             'from' => (new References)->to($document->toArray(), $key),
+            'files' => $agent->business->fileNames(),
             'offered' => (new Placeholders($design))->offered($key),
-            'findings' => $this->byStep($this->inspector->inspect($document))[$key] ?? [],
+            'findings' => $this->byStep($this->inspector->inspect($document, $agent->business->fileNames()))[$key] ?? [],
         ])->render();
     }
 
