@@ -162,7 +162,8 @@ final readonly class Answered
     {
         $country = $hearing->transcript->country;
         $rest = $field->type === ValueType::PersonName ? $this->withoutRelation($rest) : $rest;
-        $reading = $this->readings->inUnit($field, $rest, $hearing->now, $country) ?? $this->readings->read($field, $rest, $hearing->now, $country, true);
+        $firm = $this->settledOn($field, $rest, $hearing, '', true);
+        $reading = $firm->found() ? $firm : $this->readings->inUnit($field, $rest, $hearing->now, $country) ?? $this->readings->read($field, $rest, $hearing->now, $country, true);
         if (! $reading->found() && $field->age && preg_match('/\b(?:weeks?|days?)\b/i', $rest->cleaned()) !== 1) {
             $reading = $this->readings->read($field, $rest->only(array_values(array_filter($rest->tokens, static fn (Token $token): bool => ! in_array($token->text, ['year', 'years', 'old', 'yrs', 'oh', 'about', 'roughly'], true)))), $hearing->now, $country, true);
         }
@@ -180,6 +181,7 @@ final readonly class Answered
                 }
             }
         }
+        $reading = $reading->found() ? $reading : $this->settledOn($field, $rest, $hearing, $sentence);
         $reading = $hearing->dated($field, $reading);
         if ($exchange->goesOn && $hearing->pieces !== '') {
             $joined = $this->readings->read($field, $hearing->pieces.' '.$exchange->heard->original, $hearing->now, $country, true);
@@ -196,6 +198,36 @@ final readonly class Answered
         }
 
         return $reading;
+    }
+
+    /** What an answer comes to in the end: 'four or five, put five', 'I'm away on the thirteenth, so by the twelfth', 'two' of hours. */
+    private function settledOn(FieldProfile $field, Heard $rest, Hearing $hearing, string $sentence, bool $firm = false): Reading
+    {
+        $country = $hearing->transcript->country;
+        $t = $rest->tokens;
+        $leads = $this->words->phrases('extraction', $firm ? 'settles_firmly' : 'settles_on');
+        for ($i = count($t) - 1; $i > 0; $i--) {
+            $hit = $leads->at($t, $i);
+            if ($hit === null || ! isset($t[$i + $hit[1]]) || count($t) - $i > 9) {
+                continue;
+            }
+            $reading = $this->readings->read($field, $rest->only(array_slice($t, $i + ($hit[0] === 'by' ? 0 : $hit[1]))), $hearing->now, $country, true);
+            if ($reading->found()) {
+                return Reading::of($reading->value, min(0.82, $reading->confidence), $reading->said, $reading->start, $reading->end);
+            }
+        }
+        if ($field->type === ValueType::Duration && preg_match_all('/\b(minute|hour|day|night|week|fortnight|month|year)s?\b/i', $sentence, $m) >= 1) {
+            // The question has named the unit already.
+            $number = $this->readings->plain(ValueType::Number, $rest, $hearing->now, $country, true);
+            if (is_int($number->value) && $number->value > 0) {
+                $unit = strtolower((string) end($m[1]));
+                $reading = $this->understanding->read(ValueType::Duration, $this->readings->hear($number->value.' '.$unit.'s'), new \Ringo\Understanding\Context($hearing->now, $country, [], true));
+
+                return Reading::of($reading->value, 0.82, $number->said, $number->start, $number->end);
+            }
+        }
+
+        return Reading::none();
     }
 
     /** 'Her dad, Imran Qureshi': whose dad is not part of the name. */
@@ -252,7 +284,7 @@ final readonly class Answered
         $told = $this->fact($field, $heard);
         $tokens = $this->readings->hear($sentence)->all;
         $negative = preg_match("/n't\\b|\\b(?:not|never|no longer|cannot|unable)\\b/i", $sentence) === 1 && preg_match("/^(?:isn't|aren't|don't|haven't|didn't|doesn't|wasn't|can't|couldn't|won't)/i", trim($sentence)) !== 1;
-        $polar = in_array($tokens[0]->text ?? '', $this->words->section('extraction', 'polar'), true) || preg_match('/\b(are|is|do|does|did|have|has|had|can|could|will|would|was|were|any|shall|should)\b/i', $sentence) === 1;
+        $polar = str_contains($sentence, '?') && $this->questions->opening($tokens) === null || in_array($tokens[0]->text ?? '', $this->words->section('extraction', 'polar'), true) || preg_match('/\b(are|is|do|does|did|have|has|had|can|could|will|would|was|were|any|shall|should)\b/i', $sentence) === 1;
         if ($told !== null && ! $polar) {
             return $told;
         }
@@ -262,7 +294,7 @@ final readonly class Answered
 
             return Reading::of(! $flipped, 0.82, $heard->between($first->start, $last->end), $first->start, $last->end);
         }
-        $reading = $this->understanding->read(ValueType::YesNo, $heard, new \Ringo\Understanding\Context($hearing->now));
+        $reading = $this->readings->outright($heard, $hearing->now) ?? $this->understanding->read(ValueType::YesNo, $heard, new \Ringo\Understanding\Context($hearing->now));
         if ($reading->found() && $polar) {
             // What is said outright counts before a yes or no that may belong to something else.
             if ($told !== null && $told->value !== ($flipped ? ! $reading->value : $reading->value) && $reading->confidence < 0.9) {
@@ -282,7 +314,7 @@ final readonly class Answered
             return $told;
         }
 
-        return $polar ? $this->echoed($heard, $sentence, $flipped) : Reading::none();
+        return $polar ? $this->echoed($field, $heard, $sentence, $flipped) : Reading::none();
     }
 
     public function fact(FieldProfile $field, Heard $heard): ?Reading
@@ -309,10 +341,10 @@ final readonly class Answered
     }
 
     /** 'Do you have a garden?' – 'We've got a big garden': the words of the question, said back. */
-    private function echoed(Heard $heard, string $sentence, bool $flipped): Reading
+    private function echoed(FieldProfile $field, Heard $heard, string $sentence, bool $flipped): Reading
     {
         $small = array_fill_keys($this->words->section('routing', 'small'), true);
-        $asked = [];
+        $asked = array_map(static fn (): bool => true, $field->own);
         foreach ($this->readings->hear($sentence)->all as $token) {
             if (! isset($small[$token->text]) && strlen($token->text) > 3 && ! in_array($token->text, $this->words->section('extraction', 'polar'), true)) {
                 $asked[rtrim($token->text, 's')] = true;

@@ -120,8 +120,20 @@ final class Extractor
         } elseif (preg_match('/\bthis week\b|\btomorrow\b|\btoday\b/i', $both) === 1) {
             $hearing->nextWeek = false;
         }
+        // A month without a day sets the month of the days that follow.
+        foreach ([$exchange->asked, $exchange->heard->original] as $text) {
+            if (preg_match_all('/\b(?:in|for|during|mid|early|late|of|this|next|end of|beginning of|start of|middle of) (jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)(?:uary|ruary|ch|il|e|y|ust|t|tember|ober|ember)?\b(?! ?\d)/i', $text, $m) > 0) {
+                $hearing->month = 1 + (int) array_search(strtolower((string) end($m[1])), ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'], true);
+            }
+        }
         if (! $hearing->timed) {
             return;
+        }
+        foreach ([$exchange->asked, $exchange->heard->original] as $text) {
+            $day = $this->readings->plain(ValueType::Date, $this->readings->hear($text), $hearing->now, $hearing->transcript->country, false)->value;
+            if (is_string($day) && $day >= $hearing->now->format('Y-m-d')) {
+                $hearing->lastDay = $day;
+            }
         }
         foreach ([$exchange->asked, $exchange->heard->original] as $text) {
             $time = $this->readings->plain(ValueType::Time, $this->readings->hear($text), $hearing->now, $hearing->transcript->country, true);

@@ -16,6 +16,7 @@ final readonly class FieldProfile
      * @param 'caller'|'other'|'any' $role whose fact it is
      * @param 'past'|'future'|'any' $tense
      * @param 'start'|'end'|null $span which end of a stretch of time or way it is
+     * @param array<string, true> $own stems of key and title that no other field of the sheet has
      * @param list<array{true: list<string>, false: list<string>, terms: list<string>}> $facts for yes/no: sayings that tell it
      */
     public function __construct(
@@ -34,6 +35,7 @@ final readonly class FieldProfile
         public bool $people,
         public bool $age,
         public ?string $unit = null,
+        public array $own = [],
     ) {
     }
 
@@ -48,7 +50,13 @@ final readonly class FieldProfile
      */
     public function with(string $role, ?string $span): self
     {
-        return new self($this->field, $this->type, $this->names, $this->words, $role, $this->tense, $span, $this->narrative, $this->namePart, $this->facts, $this->sensitive, $this->pattern, $this->people, $this->age, $this->unit);
+        return new self($this->field, $this->type, $this->names, $this->words, $role, $this->tense, $span, $this->narrative, $this->namePart, $this->facts, $this->sensitive, $this->pattern, $this->people, $this->age, $this->unit, $this->own);
+    }
+
+    /** @param array<string, true> $own */
+    public function withOwn(array $own): self
+    {
+        return new self($this->field, $this->type, $this->names, $this->words, $this->role, $this->tense, $this->span, $this->narrative, $this->namePart, $this->facts, $this->sensitive, $this->pattern, $this->people, $this->age, $this->unit, $own);
     }
 
     /** Notes and special requests: left empty unless somebody asks for them. */

@@ -40,6 +40,12 @@ final class Hearing
     /** The last time of day named with its half, or clear by itself: bare hours are taken near it. */
     public ?string $lastTime = null;
 
+    /** The day named last, as a date. */
+    public ?string $lastDay = null;
+
+    /** The month the talk is of, 1 to 12: 'room in August?' – 'from the eighth'. */
+    public ?int $month = null;
+
     /** Whether any field is an hour. */
     public readonly bool $timed;
 
@@ -69,6 +75,10 @@ final class Hearing
             return $reading;
         }
         $value = $reading->value;
+        if ($this->month !== null && $field->tense !== 'past' && $field->type !== ValueType::Time && preg_match('/\b(?:the )?(?:\d{1,2}(?:st|nd|rd|th)|\w*(?:first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth|eleventh|twelfth|teenth|twentieth|thirtieth))\b/i', $reading->said) === 1
+            && preg_match('/\b(?:jan|feb|mar|apr|may|june?|july?|aug|sept?|oct|nov|dec)|month|day\b|\d[\/.]\d/i', $reading->said) !== 1) {
+            $value = $this->inMonth($value, $this->month);
+        }
         if ($this->nextWeek && $field->type !== ValueType::Time && $field->tense !== 'past' && preg_match('/\d|next|this|tomorrow|today|week/i', $reading->said) !== 1 && substr($value, 0, 10) < $this->now->modify('monday next week')->format('Y-m-d')) {
             $value = (new \DateTimeImmutable(substr($value, 0, 10)))->modify('+7 days')->format('Y-m-d').substr($value, 10);
         }
@@ -77,6 +87,21 @@ final class Hearing
         }
 
         return $value === $reading->value ? $reading : Reading::of($value, $reading->confidence, $reading->said, $reading->start, $reading->end);
+    }
+
+    /** The same day of the month the talk is of, this year or next. */
+    private function inMonth(string $value, int $month): string
+    {
+        $day = (int) substr($value, 8, 2);
+        $year = (int) $this->now->format('Y');
+        foreach ([$year, $year + 1] as $one) {
+            $date = sprintf('%04d-%02d-%02d', $one, $month, $day);
+            if (checkdate($month, $day, $one) && $date >= $this->now->format('Y-m-d')) {
+                return $date.substr($value, 10);
+            }
+        }
+
+        return $value;
     }
 
     /** An hour without its half is the one nearer to the time named before. */

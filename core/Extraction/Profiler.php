@@ -15,7 +15,7 @@ use Ringo\Value\ValueType;
 final readonly class Profiler
 {
     /** Words that say of what type a field is rather than which one. */
-    private const GENERIC = ['name', 'number', 'date', 'time', 'day', 'address', 'caller', 'customer', 'client', 'contact', 'preferred', 'requested', 'phone', 'telephone', 'email', 'mobile', 'full', 'type', 'kind', 'of', 'value', 'best', 'callback', 'call', 'back', 'code', 'reference', 'amount', 'total', 'whether', 'person', 'new', 'main', 'wanted', 'desired', 'is', 'has', 'needs', 'need'];
+    private const GENERIC = ['name', 'number', 'date', 'time', 'day', 'address', 'caller', 'customer', 'client', 'contact', 'preferred', 'requested', 'phone', 'telephone', 'email', 'mobile', 'full', 'type', 'kind', 'of', 'value', 'best', 'callback', 'call', 'back', 'code', 'reference', 'amount', 'total', 'whether', 'person', 'new', 'main', 'wanted', 'desired', 'is', 'has', 'needs', 'need', 'needed', 'given', 'held', 'made', 'info', 'information', 'details', 'ok', 'agreed'];
 
     private const POSTCODES = ['GB' => '^[A-Z]{1,2}[0-9][A-Z0-9]?[0-9][A-Z]{2}$', 'US' => '^[0-9]{5}(-?[0-9]{4})?$', 'CA' => '^[A-Z][0-9][A-Z][0-9][A-Z][0-9]$', 'AU' => '^[0-9]{4}$', 'IE' => '^[A-Z][0-9]{2}[A-Z0-9]{4}$', 'NZ' => '^[0-9]{4}$'];
 
@@ -33,6 +33,10 @@ final readonly class Profiler
     public function profiles(RecordSheet $sheet, string $country): array
     {
         $profiles = array_values(array_map(fn (Field $field): FieldProfile => $this->profile($field, $country), $sheet->fields));
+        $used = array_count_values(array_merge(...array_map(static fn (FieldProfile $one): array => array_map(strval(...), array_keys($one->names)), $profiles) ?: [[]]));
+        foreach ($profiles as $i => $one) {
+            $profiles[$i] = $one->withOwn(array_map(static fn (): bool => true, array_filter($one->names, static fn (float $weight, string|int $stem): bool => $weight >= 1.0 && $used[$stem] === 1, ARRAY_FILTER_USE_BOTH)));
+        }
         $names = array_filter($profiles, static fn (FieldProfile $one): bool => $one->type === ValueType::PersonName && $one->namePart === null);
         $returns = array_filter($profiles, static fn (FieldProfile $one): bool => isset($one->names['return']));
         $own = array_filter($names, static fn (FieldProfile $one): bool => $one->role !== 'other');

@@ -152,6 +152,10 @@ final class Questions
     /** @param list<Token> $tokens how plainly a sentence asks for a field, from 0 to about 1.5 */
     public function score(FieldProfile $field, array $tokens, int $fields = 2): float
     {
+        $opening = $this->opening($tokens);
+        if ($opening !== null && $this->cannot($opening, $field->type)) {
+            return 0.0;
+        }
         $cue = $this->cue($field->type, $tokens);
         [$names, $words] = $this->overlap($field, $tokens);
         if ($field->field->cues !== [] && ($hit = $this->listed($field->key().'.cues', $field->field->cues)->first($tokens)) !== null) {
@@ -164,7 +168,7 @@ final class Questions
         return match ($field->type) {
             ValueType::PersonName => $cue < 0.4 && $names < 0.6 ? 0.0 : 0.7 * $cue + 0.5 * $names + 0.2 * $words + $role + $this->part($field, $tokens),
             ValueType::Phone, ValueType::Email => 0.7 * $cue + 0.5 * $names + 0.2 * $words + $role - ($this->spare($field) && ! $this->spared($tokens) ? 0.4 : 0.0),
-            ValueType::PostalAddress => 0.7 * $cue + 0.5 * $names + 0.2 * $words + $role + $this->way($field, $tokens),
+            ValueType::PostalAddress => 0.7 * $cue + 0.5 * $names + 0.2 * $words + $role + $this->way($field, $tokens) + ($opening === 'place' ? 0.3 : 0.0),
             ValueType::Date, ValueType::Time, ValueType::DateTime, ValueType::Duration => 0.62 * $cue + 0.6 * $names + 0.3 * $words + $this->tense($field, $tokens),
             ValueType::Number, ValueType::Money, ValueType::Reference => 0.45 * $cue + 0.7 * $names + 0.5 * $words + $this->measure($field, $tokens) + ($field->people && $this->people($tokens) ? 0.4 : 0.0) + ($field->age && $this->line($tokens, ' old ') ? 0.6 : 0.0) + $only,
             ValueType::YesNo => $this->yesNo($field, $tokens, $names, $words),
@@ -227,12 +231,73 @@ final class Questions
             return $of > 0.0 ? $sum / max($of, 0.8) : 0.0;
         };
         $named = $share($field->names, true);
+        // A word that belongs to no other field of the sheet points at this one by itself.
+        if ($named < 0.72 && count($tokens) <= 16 && $this->telling(array_intersect_key($field->own, $stems))) {
+            $named = count($tokens) <= 11 ? 0.72 : 0.6;
+        }
         if ($named < 0.9 && $this->phrased($field, array_map(strval(...), array_keys($stems)))) {
             $named = 0.9;
         }
         $words = $share($field->words, false);
 
         return [$named, min(1.0, 2.0 * $words)];
+    }
+
+    /** @param array<array-key, true> $stems whether one of them is no word of every second sentence */
+    private function telling(array $stems): bool
+    {
+        foreach ($stems as $stem => $true) {
+            if ($this->lexicon->weight((string) $stem) >= 0.65) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * What kind of thing a question wants, by the word it opens with; null where it opens with none.
+     *
+     * @param list<Token> $tokens
+     */
+    public function opening(array $tokens): ?string
+    {
+        foreach (array_slice($tokens, 0, 4) as $i => $token) {
+            $next = $tokens[$i + 1]->text ?? '';
+            $word = rtrim((string) preg_replace("/'(?:s|re|d|ll|ve)$/", '', $token->text));
+            if ($word === 'how') {
+                return match (true) {
+                    in_array($next, ['many', 'much'], true) => 'count', $next === 'long' => 'length', in_array($next, ['old', 'big', 'far', 'tall', 'heavy', 'wide', 'high', 'large', 'deep', 'often'], true) => 'measure', in_array($next, ['about', 'soon', 'early', 'late'], true) => null, default => 'manner',
+                };
+            }
+            if (in_array($word, ['where', 'whereabouts'], true)) {
+                return 'place';
+            }
+            if (in_array($word, ['when', 'who', 'whose'], true)) {
+                return $word === 'when' ? 'time' : 'person';
+            }
+            if (in_array($word, ['what', 'which'], true)) {
+                return in_array($next, ['about', 'if'], true) ? null : 'thing';
+            }
+            if (! in_array($word, ['and', 'so', 'ok', 'okay', 'right', 'well', 'then', 'now', 'lovely', 'great', 'thanks', 'but', 'from', 'until', 'by', 'for', 'about', 'roughly', 'on', 'at', 'to'], true)) {
+                return null;
+            }
+        }
+
+        return null;
+    }
+
+    /** What a question of that kind cannot ask for. */
+    private function cannot(string $opening, ValueType $type): bool
+    {
+        return match ($opening) {
+            'place' => in_array($type, [ValueType::Date, ValueType::Time, ValueType::DateTime, ValueType::Duration, ValueType::Number, ValueType::Money, ValueType::YesNo, ValueType::Reference, ValueType::PersonName], true),
+            'time' => in_array($type, [ValueType::PostalAddress, ValueType::Number, ValueType::Money, ValueType::Email, ValueType::PersonName, ValueType::Reference, ValueType::YesNo], true),
+            'person' => in_array($type, [ValueType::Date, ValueType::Time, ValueType::DateTime, ValueType::Duration, ValueType::Number, ValueType::Money, ValueType::PostalAddress, ValueType::YesNo, ValueType::Reference], true),
+            'count', 'length', 'measure' => in_array($type, [ValueType::PostalAddress, ValueType::PersonName, ValueType::Phone, ValueType::Email, ValueType::YesNo, ValueType::Reference], true),
+            'thing', 'manner' => $type === ValueType::YesNo,
+            default => false,
+        };
     }
 
     /**
@@ -415,8 +480,8 @@ final class Questions
     private function role(FieldProfile $field, array $tokens): float
     {
         $line = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ';
-        $theirs = preg_match('/ (?:his|her|their|patient\'?s?|child\'?s?|son\'?s|daughter\'?s|pupil\'?s?|guest\'?s?|recipient\'?s?|tenant\'?s?|driver\'?s?|deceased|policyholder\'?s?|employee\'?s?|resident\'?s?|student\'?s?|witness(?:\'s)?|owner\'?s?|emergency contact|next of kin|other (?:driver|person|party)(?:\'s)?|somebody else|someone else|business|company|firm) /', $line) === 1;
-        $yours = preg_match('/ (?:your|you|yourself|calling|speaking|ringing) /', $line) === 1;
+        $theirs = preg_match('/ (?:his|her|their|mum\'?s|mother\'?s|mom\'?s|dad\'?s|father\'?s|wife\'?s|husband\'?s|partner\'?s|brother\'?s|sister\'?s|friend\'?s|gran\'?s|nan\'?s|grandma\'?s|grandad\'?s|grandson\'?s|granddaughter\'?s|boy\'?s|girl\'?s|baby\'?s|neighbour\'?s|colleague\'?s|boss\'?s|manager\'?s|customer\'s|client\'s|patient\'?s?|child\'?s?|son\'?s|daughter\'?s|pupil\'?s?|guest\'?s?|recipient\'?s?|tenant\'?s?|driver\'?s?|deceased|policyholder\'?s?|employee\'?s?|resident\'?s?|student\'?s?|witness(?:\'s)?|owner\'?s?|emergency contact|next of kin|other (?:driver|person|party)(?:\'s)?|somebody else|someone else|business|company|firm) /', $line) === 1;
+        $yours = preg_match('/ (?:your|yours|you|yourself|calling|speaking|ringing) /', $line) === 1;
 
         return match (true) {
             $field->role === 'caller' && $theirs && ! $yours => -0.6,

@@ -151,13 +151,33 @@ final class Readings
         return $this->words->phrases('extraction', $section)->in($heard->tokens === [] ? $heard->all : $heard->tokens);
     }
 
+    /**
+     * A yes or no given outright before anything else is told: 'go on then, it hasn't had one since Christmas'.
+     *
+     * None where more is said to it later, such as 'no, sorry, yes'.
+     */
+    public function outright(Heard $heard, \DateTimeImmutable $now): ?Reading
+    {
+        $clauses = $this->clauses($heard, true);
+        if (count($clauses) < 2 || count($clauses[0]) > 4) {
+            return null;
+        }
+        $later = array_map(static fn (Token $token): string => $token->text, array_merge(...array_slice($clauses, 1)));
+        if (array_intersect($later, ['yes', 'yeah', 'yep', 'no', 'nope', 'actually', 'sorry', 'wait', 'but']) !== []) {
+            return null;
+        }
+        $reading = $this->understanding->read(ValueType::YesNo, $heard->only($clauses[0]), new Context($now));
+
+        return $reading->found() ? $reading : null;
+    }
+
     /** A yes or no, or taking a proposal; null where neither. */
     public function reaction(Heard $heard, \DateTimeImmutable $now): ?bool
     {
         if ($heard->all === []) {
             return null;
         }
-        $reading = $this->understanding->read(ValueType::YesNo, $heard, new Context($now));
+        $reading = $this->outright($heard, $now) ?? $this->understanding->read(ValueType::YesNo, $heard, new Context($now));
         if ($reading->found()) {
             return $reading->value === true;
         }

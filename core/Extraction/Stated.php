@@ -54,14 +54,27 @@ final readonly class Stated
             return $countered;
         }
         $settled = [];
-        foreach ($this->targets($exchange->asked) as $sentence) {
+        $taken = $this->words->phrases('extraction', 'takes_offer')->in($exchange->heard->all);
+        $targets = $this->targets($exchange->asked, $taken);
+        foreach ($targets as $sentence) {
             foreach ($hearing->fields as $field) {
+                // What the question itself names goes before what was said on the way to it: 'we close at half five; would ten past do?'
+                if (! $sentence['asks'] && in_array($field->type, [ValueType::Date, ValueType::Time, ValueType::DateTime], true) && $this->askedItself($hearing, $field, $targets)) {
+                    continue;
+                }
                 $reading = $this->stated($hearing, $field, $sentence['text'], $sentence['check'] || $sentence['offer']);
                 if ($reading === null || ! $reading->found()) {
                     continue;
                 }
                 // 'I can do fifty on Friday': a counter-offer, not a yes.
                 if ($this->countered($hearing, $exchange, $field, $reading)) {
+                    continue;
+                }
+                // 'Is that Mr Pemberton?' – 'Mrs Gillian Pemberton, yes': the caller's own words say it better.
+                if ($field->type === ValueType::PersonName && ($own = $this->ownName($hearing, $field, $exchange, $reading)) !== null) {
+                    $hearing->take($field, $own, $exchange, Claim::ANSWERED);
+                    $settled[] = $field->key();
+
                     continue;
                 }
                 if ($this->agreed($hearing, $exchange, $field, $reading, $sentence)) {
@@ -71,6 +84,32 @@ final readonly class Stated
         }
 
         return array_values(array_unique($settled));
+    }
+
+    /** @param list<array{text: string, check: bool, offer: bool, sure: bool, asks: bool}> $targets */
+    private function askedItself(Hearing $hearing, FieldProfile $field, array $targets): bool
+    {
+        foreach ($targets as $sentence) {
+            if ($sentence['asks'] && $this->stated($hearing, $field, $sentence['text'], true)?->found() === true) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function ownName(Hearing $hearing, FieldProfile $field, Exchange $exchange, Reading $stated): ?Reading
+    {
+        $capitals = array_values(array_filter($exchange->heard->tokens, static fn (Token $token): bool => preg_match('/^\p{Lu}\p{Ll}/u', $token->original) === 1));
+        if (count($capitals) < 2 || ! is_string($stated->value)) {
+            return null;
+        }
+        $own = $this->readings->read($field, $exchange->heard, $hearing->now, $hearing->transcript->country, true);
+        if (! $own->found() || ! is_string($own->value) || ! str_contains($own->value, ' ')) {
+            return null;
+        }
+
+        return array_intersect(explode(' ', mb_strtolower($own->value)), explode(' ', mb_strtolower($stated->value))) !== [] && $own->value !== $stated->value ? $own : null;
     }
 
     private function countered(Hearing $hearing, Exchange $exchange, FieldProfile $field, Reading $stated): bool
@@ -126,9 +165,11 @@ final readonly class Stated
     /**
      * The sentences that a yes would be about.
      *
-     * @return list<array{text: string, check: bool, offer: bool, sure: bool}>
+     * @param bool $taken whether the caller takes what was told, offered or not: 'let's go with that'
+     *
+     * @return list<array{text: string, check: bool, offer: bool, sure: bool, asks: bool}>
      */
-    private function targets(string $asked): array
+    private function targets(string $asked, bool $taken = false): array
     {
         $sentences = $this->questions->sentences($asked);
         $marked = array_map(fn (array $sentence): array => [
@@ -146,14 +187,14 @@ final readonly class Stated
             if ($for) {
                 // A bare value with a question mark is offered: 'Friday at nine?'.
                 $bare = $one['question'] && preg_match('/^(?:and |so )?(?:what|when|where|who|which|how|why|can i|could i|may i)\b/i', $one['text']) !== 1;
-                $targets[] = ['text' => $one['text'], 'check' => $one['check'] || $last !== null && $marked[$last]['check'] || $bare && str_word_count($one['text']) <= 6, 'offer' => $bare || $one['offer'] || $last !== null && $marked[$last]['offer'], 'sure' => $last !== null];
+                $targets[] = ['text' => $one['text'], 'check' => $one['check'] || $last !== null && $marked[$last]['check'] || $bare && str_word_count($one['text']) <= 6, 'offer' => $taken || $bare || $one['offer'] || $last !== null && $marked[$last]['offer'], 'sure' => $last !== null, 'asks' => $i === $last];
             }
         }
 
         return $targets;
     }
 
-    /** @param array{text: string, check: bool, offer: bool, sure: bool} $sentence */
+    /** @param array{text: string, check: bool, offer: bool, sure: bool, asks: bool} $sentence */
     private function agreed(Hearing $hearing, Exchange $exchange, FieldProfile $field, Reading $reading, array $sentence): bool
     {
         $key = $field->key();
@@ -307,7 +348,7 @@ final readonly class Stated
             return $this->name($hearing, $field, $sentence, $asking);
         }
         $asked = match ($field->type) {
-            ValueType::Time, ValueType::DateTime => preg_match('/\b(?:at|by|around|say|for)\s+(?:a quarter|half|quarter|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|noon|midday|\d)|\b\d{1,2}(?::\d\d|\s?[ap]\.?m)|o\'?clock|first thing/i', $sentence) === 1,
+            ValueType::Time, ValueType::DateTime => preg_match('/\b(?:past|to)\s+(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\d)/i', $sentence) === 1 || preg_match('/\b(?:at|by|around|say|for)\s+(?:a quarter|half|quarter|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|noon|midday|\d)|\b\d{1,2}(?::\d\d|\s?[ap]\.?m)|o\'?clock|first thing/i', $sentence) === 1,
             ValueType::PostalAddress => $asking && preg_match('/\baddress\b|\bat \d|\bto \d/i', $sentence) === 1,
             ValueType::Number => $field->people && preg_match('/\b(?:for|of)\s+(?:\d+|two|three|four|five|six|seven|eight|nine|ten|twelve)\b/i', $sentence) === 1 && ! preg_match('/o\'?clock/', $sentence),
             default => false,
@@ -319,6 +360,11 @@ final readonly class Stated
         if (! $reading->found() && $field->type === ValueType::DateTime && preg_match('/\b(?:straight away|right away|today|right now|now|this (?:morning|afternoon|evening)|tonight)\b/i', $sentence) === 1) {
             $hour = $this->hour($this->readings->hear($sentence), $hearing, true);
             $reading = $hour === null ? $reading : Reading::of($hearing->now->format('Y-m-d').'T'.$hour, 0.8, '', 0, 0);
+        }
+        if (! $reading->found() && $field->type === ValueType::DateTime && $hearing->lastDay !== null && $asked) {
+            // 'Would ten past five be all right?' is of the day the talk is about.
+            $hour = $this->hour($this->readings->hear($sentence), $hearing, true);
+            $reading = $hour === null ? $reading : Reading::of($hearing->lastDay.'T'.$hour, 0.78, '', 0, 0);
         }
         if (! $reading->found() && $field->type === ValueType::Reference && $asking) {
             $reading = $this->readings->read($field, $sentence, $hearing->now, $country, $this->questions->overlap($field, $this->readings->hear($sentence)->all)[0] >= 0.5);
