@@ -17,7 +17,7 @@ final readonly class Answered
     /** Below this a reading is no answer. */
     private const LEAST = 0.45;
 
-    public function __construct(private Readings $readings, private Questions $questions, private Understanding $understanding, private Vocabulary $words)
+    public function __construct(private Readings $readings, private Questions $questions, private Understanding $understanding, private Vocabulary $words, private Options $options)
     {
     }
 
@@ -135,6 +135,9 @@ final readonly class Answered
         if ($field === null || $claim === null || ! is_string($claim->value)) {
             return null;
         }
+        if ($field->type === ValueType::PostalAddress) {
+            return $this->spelledWord($hearing, $field, $claim->value, $exchange);
+        }
         foreach ([$claim->value.", that's ".$exchange->heard->original, $exchange->heard->original] as $line) {
             $reading = $this->readings->read($field, $line, $hearing->now, $hearing->transcript->country, true);
             if ($reading->found() && $reading->value !== $claim->value) {
@@ -156,6 +159,35 @@ final readonly class Answered
         }
 
         return null;
+    }
+
+    /** One word of an address, letter by letter: it takes the place of the word most like it. */
+    private function spelledWord(Hearing $hearing, FieldProfile $field, string $address, Exchange $exchange): ?string
+    {
+        $letters = '';
+        foreach ($exchange->heard->tokens as $token) {
+            $letters .= $token->isLetter() ? $token->text : '';
+        }
+        $words = explode(' ', $address);
+        $best = null;
+        foreach ($words as $i => $word) {
+            $bare = strtolower(trim($word, ','));
+            $far = levenshtein($bare, strtolower($letters));
+            if (strlen($bare) > 2 && $far <= max(1, intdiv(strlen($bare), 3)) && ($best === null || $far < $best[1])) {
+                $best = [$i, $far];
+            }
+        }
+        if ($best === null || strlen($letters) < 3) {
+            return null;
+        }
+        if ($best[1] === 0) {
+            $hearing->ledger->confirm($field->key());
+        } else {
+            $words[$best[0]] = ucfirst(strtolower($letters)).(str_ends_with($words[$best[0]], ',') ? ',' : '');
+            $hearing->claim($field, implode(' ', $words), 0.92, $exchange, $exchange->heard->original, Claim::CORRECTED);
+        }
+
+        return $field->key();
     }
 
     private function typed(FieldProfile $field, Heard $rest, Exchange $exchange, Hearing $hearing, string $sentence): Reading
@@ -181,7 +213,8 @@ final readonly class Answered
                 }
             }
         }
-        $reading = $reading->found() ? $reading : $this->settledOn($field, $rest, $hearing, $sentence);
+        $settled = $reading->found() ? $reading : $this->settledOn($field, $rest, $hearing, $sentence);
+        $reading = $settled->found() ? $settled : $reading;
         $reading = $hearing->dated($field, $reading);
         if ($exchange->goesOn && $hearing->pieces !== '') {
             $joined = $this->readings->read($field, $hearing->pieces.' '.$exchange->heard->original, $hearing->now, $country, true);
@@ -276,7 +309,7 @@ final readonly class Answered
             return Reading::of($named->value, 0.85, $yes->said, $yes->start, $yes->end);
         }
 
-        return $reading;
+        return $this->options->loose($field, $rest) ?? $this->options->said($field, $rest) ?? $reading;
     }
 
     private function yesNo(FieldProfile $field, Heard $heard, Hearing $hearing, bool $flipped, string $sentence): Reading

@@ -21,6 +21,8 @@ use Ringo\Value\ValueType;
  */
 final class Extractor
 {
+    private readonly Vocabulary $words;
+
     private readonly Exchanges $exchanges;
 
     private readonly Questions $questions;
@@ -51,13 +53,15 @@ final class Extractor
     public function __construct(private readonly RecordSheet $sheet, Understanding $understanding, Lexicon $lexicon, NumberingPlan $plan = new NumberingPlan)
     {
         $words = $understanding->words;
+        $this->words = $words;
         $this->profiler = new Profiler($words);
         $this->readings = new Readings($understanding, $words);
         $this->questions = new Questions($words, $lexicon);
         $this->exchanges = new Exchanges($understanding, $words);
-        $this->answered = new Answered($this->readings, $this->questions, $understanding, $words);
+        $options = new Options($this->readings, $words);
+        $this->answered = new Answered($this->readings, $this->questions, $understanding, $words, $options);
         $this->stated = new Stated($this->readings, $this->questions, $words);
-        $this->volunteered = new Volunteered($this->readings, $this->questions, $words, $this->answered);
+        $this->volunteered = new Volunteered($this->readings, $this->questions, $words, $this->answered, $options);
         $this->takenBack = new TakenBack($this->readings, $this->questions, $words);
         $this->display = new Display($words, $plan);
         $this->story = new Story($sheet, $words);
@@ -83,6 +87,7 @@ final class Extractor
         }
         $this->inferred->fill($hearing, $exchanges);
         $this->freeText->fill($hearing, $exchanges);
+        $this->forWhom($hearing);
         $this->doubts($hearing);
 
         return $this->record($hearing, $exchanges, $outcome);
@@ -97,7 +102,9 @@ final class Extractor
             return;
         }
         if (! $exchange->goesOn) {
-            $hearing->open = $this->questions->asked($exchange->asked, $hearing->fields, $hearing->lastSaid);
+            $asked = $this->questions->asked($exchange->asked, $hearing->fields, $hearing->lastSaid);
+            // A question that a side question got in the way of stays open while nothing else is asked.
+            $hearing->open = $asked === [] && ! str_contains($exchange->asked, '?') ? array_map(static fn (array $one): array => ['score' => 0.5] + $one, array_filter($hearing->open, static fn (array $one, string $key): bool => $one['last'] && $hearing->unanswered($key), ARRAY_FILTER_USE_BOTH)) : $asked;
             $hearing->pieces = '';
         }
         $hearing->consumed = [];
@@ -142,6 +149,38 @@ final class Extractor
                 $hearing->lastTime = $time->value;
             }
         }
+    }
+
+    /** Where one name is for whoever rings 'if for somebody else', and nobody else was spoken of, whoever rang is the other one. */
+    private function forWhom(Hearing $hearing): void
+    {
+        $names = array_values(array_filter($hearing->fields, static fn (FieldProfile $field): bool => $field->type === ValueType::PersonName && $field->namePart === null));
+        if (count($names) !== 2) {
+            return;
+        }
+        foreach ([[0, 1], [1, 0]] as [$i, $k]) {
+            $only = $names[$i];
+            $main = $names[$k];
+            $claim = $hearing->ledger->of($only->key());
+            if (preg_match('/\b(?:if|when|unless|where)\b.*\b(?:somebody|someone|other|different|not|else|another|behalf|same)\b|\bon behalf\b/i', $only->field->description.' '.$only->field->title) === 1
+                && $claim !== null && $hearing->ledger->of($main->key()) === null && ! $this->speaksForAnother($hearing)) {
+                $hearing->ledger->drop($only->key());
+                $hearing->ledger->take($main->key(), $claim);
+            }
+        }
+    }
+
+    private function speaksForAnother(Hearing $hearing): bool
+    {
+        $leads = $this->words->phrases('extraction', 'third_leads');
+        foreach ($hearing->transcript->turns as $turn) {
+            $tokens = $this->readings->hear($turn->text)->all;
+            if ($turn->by === 'caller' && ($hits = array_filter($leads->all($tokens), static fn (array $hit): bool => preg_match('/^(?:my|our|on behalf)/', (string) $hit[0]) === 1 && ! in_array($hit[0], ['my name', 'my new number'], true))) !== []) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** Values that contradict each other are to be looked at. */

@@ -68,6 +68,11 @@ final class Hearing
         return null;
     }
 
+    public function unanswered(string $key): bool
+    {
+        return $this->ledger->of($key) === null && ! in_array($key, $this->ledger->declined(), true);
+    }
+
     /** A day or an hour as the talk so far makes it mean: a bare weekday in 'next week', a bare seven near half past six. */
     public function dated(FieldProfile $field, Reading $reading): Reading
     {

@@ -49,7 +49,9 @@ final class Questions
         $this->stemmer = new Stemmer;
         $this->tokenizer = new Tokenizer;
         foreach ($words->section('extraction', 'counted_as') as $name => $other) {
-            $this->aliases[$this->stemmer->stem((string) $name)][$this->stemmer->stem((string) $other)] = true;
+            foreach (explode(', ', (string) $other) as $one) {
+                $this->aliases[$this->stemmer->stem((string) $name)][$this->stemmer->stem($one)] = true;
+            }
         }
         foreach ($words->section('extraction', 'opposites') as [$a, $b]) {
             $this->opposed[$this->stemmer->stem($a)][$this->stemmer->stem($b)] = true;
@@ -170,7 +172,7 @@ final class Questions
             ValueType::Phone, ValueType::Email => 0.7 * $cue + 0.5 * $names + 0.2 * $words + $role - ($this->spare($field) && ! $this->spared($tokens) ? 0.4 : 0.0),
             ValueType::PostalAddress => 0.7 * $cue + 0.5 * $names + 0.2 * $words + $role + $this->way($field, $tokens) + ($opening === 'place' ? 0.3 : 0.0),
             ValueType::Date, ValueType::Time, ValueType::DateTime, ValueType::Duration => 0.62 * $cue + 0.6 * $names + 0.3 * $words + $this->tense($field, $tokens),
-            ValueType::Number, ValueType::Money, ValueType::Reference => 0.45 * $cue + 0.7 * $names + 0.5 * $words + $this->measure($field, $tokens) + ($field->people && $this->people($tokens) ? 0.4 : 0.0) + ($field->age && $this->line($tokens, ' old ') ? 0.6 : 0.0) + $only,
+            ValueType::Number, ValueType::Money, ValueType::Reference => ($field->type === ValueType::Number && $cue >= 0.9 ? 0.5 : 0.45) * $cue + 0.7 * $names + 0.5 * $words + $this->measure($field, $tokens) + ($field->people && $this->people($tokens) ? 0.4 : 0.0) + ($field->age && $this->line($tokens, ' old ') ? 0.6 : 0.0) + $only,
             ValueType::YesNo => $this->yesNo($field, $tokens, $names, $words),
             ValueType::Choice => 0.25 * $cue + 0.75 * $names + 0.4 * $words + $this->options($field, $tokens),
             ValueType::Text => ($names >= 0.3 || $words >= 0.3 ? 0.9 * $names + 0.5 * $words : 0.0) + $this->called($field, $tokens) + $this->place($field, $tokens) + ($field->narrative && ! $field->extra() && $this->words->phrases('extraction', 'open_questions')->in($tokens) ? 0.6 : 0.0),
@@ -388,6 +390,9 @@ final class Questions
     private function measure(FieldProfile $field, array $tokens): float
     {
         $hit = $this->words->phrases('extraction', 'measures')->first($tokens);
+        if ($field->type === ValueType::Number && array_intersect_key($field->names, ['pric' => 1, 'cost' => 1, 'rat' => 1, 'charg' => 1, 'per' => 1]) !== [] && preg_match('/ how (?:much|many) (?:would|do|will|did) /', ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ') === 1) {
+            return -0.4;
+        }
         if ($hit === null) {
             return 0.0;
         }
@@ -471,6 +476,12 @@ final class Questions
                     continue 2;
                 }
             }
+        }
+
+        // 'How did you hear about us?' asks for how they found us, by whatever name.
+        $text = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ';
+        if (preg_match('/ (?:hear|heard|find|found|come across|came across|know|get to know|learn) (?:about |of |out about )?us /', $text) === 1 && preg_match('/\b(?:found us|find us|heard|hear about|source|referral|came across|how did|introduced|marketing)\b/', strtolower($field->field->title.' '.str_replace('_', ' ', $field->key()).' '.$field->field->description)) === 1) {
+            return 0.9;
         }
 
         return $named >= 2 ? 0.6 : ($named === 1 ? 0.25 : 0.0);

@@ -110,6 +110,26 @@ final class Readings
         return abs($value - round($value)) > 0.01 ? null : Reading::of((int) round($value), $reading->confidence, $reading->said, $reading->start, $reading->end);
     }
 
+    /** The number that stands right before a word of the field's name: 'a thousand litres' among other numbers. */
+    public function before(FieldProfile $field, Heard $heard, Questions $questions, \DateTimeImmutable $now, string $country): Reading
+    {
+        $stems = array_map(strval(...), array_keys(array_filter($field->names, static fn (float $weight, string|int $stem): bool => $weight >= 0.9 && (isset($field->own[$stem]) || ! isset($field->names['pric']) && ! isset($field->names['cost']) && ! isset($field->names['rat'])), ARRAY_FILTER_USE_BOTH)));
+        foreach ($heard->tokens as $i => $token) {
+            if (! $questions->kindred($token->text, $stems, true)) {
+                continue;
+            }
+            for ($length = min(6, $i); $length >= 1; $length--) {
+                $window = array_slice($heard->tokens, $i - $length, $length);
+                $reading = preg_match('/^(?:\d|a$|an$|\w+)/', $window[0]->text) === 1 ? $this->read($field, $heard->only($window), $now, $country, true) : Reading::none();
+                if ($reading->found() && $reading->end >= $window[$length - 1]->start) {
+                    return $reading;
+                }
+            }
+        }
+
+        return Reading::none();
+    }
+
     /** Reads a type without regard to any field. */
     /** The same words are looked at for several fields and in several lights; they are read once. */
     private function once(FieldProfile $field, Heard $heard, \DateTimeImmutable $now, string $country, bool $asked): Reading

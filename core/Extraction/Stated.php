@@ -235,8 +235,8 @@ final readonly class Stated
             ValueType::PostalAddress => preg_match("/\b(our|we're at|we are at|find us)\b/i", $sentence['text']) !== 1 && ($sentence['check'] || $sentence['sure']),
             ValueType::Choice => $sentence['check'] || $sentence['offer'] || $sentence['sure'] && $names + $more >= 0.3,
             ValueType::Reference => $sentence['check'] && ($names >= 0.5 || $field->pattern !== null) && preg_match('/\b(?:our|my|your reference is|reference for this|here is your|will be)\b/i', $sentence['text']) !== 1,
-            ValueType::Number, ValueType::Duration => $sentence['check'] && $names + $more >= 0.5 || $field->people && $this->readings->hear($sentence['text'])->tokens !== [] && $sentence['check'],
-            ValueType::Money => ($sentence['check'] || $sentence['offer']) && ($names >= 0.7 || preg_match('/\b(?:agree[sd]?|accept(?:s|ed)?|pays?|paid|quoted)\b/i', $field->field->title.' '.str_replace('_', ' ', $key).' '.$field->field->description) === 1),
+            ValueType::Number, ValueType::Duration => ($sentence['check'] || $sentence['offer'] && $names >= 0.5) && $names + $more >= 0.5 || $field->people && $this->readings->hear($sentence['text'])->tokens !== [] && $sentence['check'],
+            ValueType::Money => ($sentence['check'] || $sentence['offer']) && preg_match('/\b(?:budget|limit|maximum|max|most|up to)\b/i', $field->field->title.' '.str_replace('_', ' ', $key)) !== 1 && ($names >= 0.7 || preg_match('/\b(?:agree[sd]?|accept(?:s|ed)?|pays?|paid|quoted)\b/i', $field->field->title.' '.str_replace('_', ' ', $key).' '.$field->field->description) === 1),
             default => false,
         };
         if (! $may) {
@@ -349,6 +349,7 @@ final readonly class Stated
         }
         $asked = match ($field->type) {
             ValueType::Time, ValueType::DateTime => preg_match('/\b(?:past|to)\s+(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\d)/i', $sentence) === 1 || preg_match('/\b(?:at|by|around|say|for)\s+(?:a quarter|half|quarter|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|noon|midday|\d)|\b\d{1,2}(?::\d\d|\s?[ap]\.?m)|o\'?clock|first thing/i', $sentence) === 1,
+            ValueType::Money => preg_match("/\\b(?:that's|it's|it is|that is|that would be|that'd be|it'd be|comes to|works out|charge|costs?|for|at|around|about)\\b.*\\b(?:a|per|each) (?:month|week|night|day|year|hour|head|person|visit)\\b/i", $sentence) === 1,
             ValueType::PostalAddress => $asking && preg_match('/\baddress\b|\bat \d|\bto \d/i', $sentence) === 1,
             ValueType::Number => $field->people && preg_match('/\b(?:for|of)\s+(?:\d+|two|three|four|five|six|seven|eight|nine|ten|twelve)\b/i', $sentence) === 1 && ! preg_match('/o\'?clock/', $sentence),
             default => false,
@@ -378,6 +379,10 @@ final readonly class Stated
         $heard = $this->readings->hear($sentence);
         if ($people && preg_match('/\b(?:for|of)\s+(\d+|two|three|four|five|six|seven|eight|nine|ten|twelve)\b(?!\s*(?:o|am|pm|:|thirty|fifteen|st|nd|th))/i', $sentence, $m) === 1) {
             return $this->readings->read($field, $m[1], $hearing->now, $hearing->transcript->country, true);
+        }
+        $beside = $this->readings->before($field, $heard, $this->questions, $hearing->now, $hearing->transcript->country);
+        if ($beside->found()) {
+            return $beside;
         }
         if ($this->questions->overlap($field, $heard->all)[0] < 0.5) {
             return Reading::none();

@@ -21,7 +21,7 @@ final class Volunteered
     /** What the other side said right before. */
     private string $asked = '';
 
-    public function __construct(private readonly Readings $readings, private readonly Questions $questions, private readonly Vocabulary $words, private readonly Answered $answered)
+    public function __construct(private readonly Readings $readings, private readonly Questions $questions, private readonly Vocabulary $words, private readonly Answered $answered, private readonly Options $options)
     {
     }
 
@@ -365,9 +365,36 @@ final class Volunteered
             if ($part !== [] && ! $when && count($part) > 1) {
                 return $heard;
             }
-            if ($part !== [] && $when && preg_match('/\d|\b(?:mon|tues|wednes|thurs|fri|satur|sun)day|tomorrow|today|tonight|first|second|third|\w+th\b|week|noon|midday|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve/', $heard->cleaned()) === 1) {
+            if ($part !== [] && $when && preg_match('/\d|\b(?:mon|tues|wednes|thurs|fri|satur|sun)day|tomorrow|today|tonight|first|second|third|\w+th\b|week|noon|midday|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve/', implode(' ', array_map(static fn (Token $token): string => $token->text, array_slice($part, 0, 5)))) === 1) {
                 return $heard;
             }
+        }
+
+        return $when ? $this->between($sentence, $which) : null;
+    }
+
+    /** 'Friday to Monday', 'the eighth till the twelfth': a stretch without its 'from'. */
+    private function between(Heard $sentence, string $which): ?Heard
+    {
+        $t = $sentence->tokens;
+        $day = "/^(?:(?:mon|tues|wednes|thurs|fri|satur|sun)day|tomorrow|today|tonight|\\d{1,2}(?:st|nd|rd|th)?|first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth|\\w+teenth|\\w*(?:twelfth|eleventh|twentieth|thirtieth)|(?:jan|febr)uary|march|april|may|june|july|august|\\w+(?:tem|o|vem|cem)ber|noon|midday)$/";
+        foreach ($t as $i => $token) {
+            if (! in_array($token->text, ['to', 'till', 'until', 'through', 'thru'], true) || $i === 0 || ! isset($t[$i + 1])) {
+                continue;
+            }
+            $next = in_array($t[$i + 1]->text, ['the', 'about'], true) ? ($t[$i + 2]->text ?? '') : $t[$i + 1]->text;
+            if (preg_match($day, $t[$i - 1]->text) !== 1 || preg_match($day, $next) !== 1) {
+                continue;
+            }
+            if ($which === 'end') {
+                return $sentence->only(array_slice($t, $i + 1, 5));
+            }
+            $from = $i - 1;
+            while ($from > 0 && $i - $from < 4 && ! $t[$from]->afterBreak() && (preg_match($day, $t[$from - 1]->text) === 1 || in_array($t[$from - 1]->text, ['the', 'of', 'next', 'this'], true))) {
+                $from--;
+            }
+
+            return $sentence->only(array_slice($t, $from, $i - $from));
         }
 
         return null;
@@ -450,7 +477,7 @@ final class Volunteered
         foreach ($field->names as $stem => $weight) {
             foreach ($also as $name => $other) {
                 if ($this->questions->kindred((string) $name, [(string) $stem], true)) {
-                    $nouns[] = (string) $other;
+                    array_push($nouns, ...explode(', ', (string) $other));
                 }
             }
             if ($weight >= 0.9) {
@@ -502,7 +529,7 @@ final class Volunteered
             return null;
         }
         foreach ($sentence->tokens as $i => $token) {
-            if (! $this->questions->kindred($token->text, $stems)) {
+            if (! $this->questions->kindred($token->text, $stems, $this->measure($token->text))) {
                 continue;
             }
             $window = array_values(array_filter(array_slice($sentence->tokens, max(0, $i - 3), min(3, $i)), static fn (Token $one): bool => ! in_array($one->text, ['more', 'other', 'of', 'a', 'an', 'good', 'big', 'large', 'small', 'the'], true)));
@@ -524,6 +551,12 @@ final class Volunteered
         return null;
     }
 
+    /** Inches are no litres, however alike: a unit counts for itself alone. */
+    private function measure(string $word): bool
+    {
+        return in_array(rtrim($word, 's'), $this->words->section('extraction', 'measure_units'), true);
+    }
+
     private function duration(Hearing $hearing, FieldProfile $field, Heard $sentence): ?Reading
     {
         foreach ($this->readings->clauses($sentence, true) as $tokens) {
@@ -536,7 +569,7 @@ final class Volunteered
             $back = preg_match("/ (?:been|had|having|ago|last|past|since|old|now|waiting|tried|rang|called|have|i've|started|took|was|were) /", $line) === 1;
             $past = $field->tense === 'past' || array_intersect(array_map(strval(...), array_keys($field->names + $field->words)), ['symptom', 'problem', 'long', 'suffer', 'present', 'notice']) !== [];
             [$names, $words] = $this->questions->overlap($field, $clause->tokens);
-            if (preg_match('/ (?:ago|in|within|every|each|old) /', $line) === 1 && $names < 0.4) {
+            if (preg_match('/ (?:ago|every|each|old) | (?:in|within) (?:about |around |a |an |the next )*(?:\d+|one|two|three|four|five|six|seven|eight|nine|ten|few|couple|half|hour|day|week|month|year)/', $line) === 1 && $names < 0.4) {
                 continue;
             }
             if ($past === $back || $names + $words > 0.4) {
@@ -602,6 +635,7 @@ final class Volunteered
     private function option(Hearing $hearing, FieldProfile $field, Heard $sentence): ?Reading
     {
         $reading = $this->readings->read($field, $sentence, $hearing->now, $hearing->transcript->country, false);
+        $reading = $reading->found() ? $reading : ($this->options->loose($field, $sentence) ?? $reading);
         if (! $reading->found() || in_array($reading->value, ['other', 'none', 'unknown', 'yes', 'no', 'unsure', 'not_sure', 'na', 'any'], true)) {
             return null;
         }

@@ -279,6 +279,10 @@ final readonly class ChoiceReader implements Reader
             $nth = $this->numerals->ordinal($t, $i);
             $index = null;
             $length = 1;
+            // In a longer sentence 'last' and the like name an option only as 'the last one': not in 'used you last year'.
+            if (in_array($word, ['last', 'final', 'latter', 'bottom', 'former', 'top', 'middle'], true) && count($t) > 3 && ! (in_array($t[$i - 1]->text ?? '', ['the', 'that'], true) && in_array($next, ['', 'one', 'option', 'choice', 'please', 'of'], true))) {
+                continue;
+            }
             if ($nth !== null && ! in_array($next, ['floor', 'time', 'name', 'thing', 'week', 'hand', 'of'], true)) {
                 $index = $nth->whole() - 1;
                 $length = $nth->length;

@@ -194,7 +194,7 @@ final readonly class PostalAddressReader implements Reader
 
                 continue;
             }
-            if ($current === [] && in_array($word, ['in', 'near', 'and', 'at', 'on', 'the', 'a', 'then', 'off'], true) && count($parts) > 0) {
+            if ($current === [] && in_array($word, ['in', 'near', 'and', 'at', 'on', 'the', 'a', 'then', 'off', "that's", 'thats', 'that', "it's", 'its', 'is', 'which', 'so', "there's", 'over'], true) && count($parts) > 0) {
                 $i++;
 
                 continue;

@@ -175,7 +175,7 @@ final readonly class DayFinder
             $parts[] = $number->whole();
             $j += $zero + $number->length;
         }
-        [$year, $length] = $this->year($t, $j, false, $context);
+        [$year, $length] = $this->year($t, $j, $context->asked && count($t) - $j <= 2, $context);
         if ($year === null) {
             return null;
         }

@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Extraction;
+
+use Ringo\Language\Stemmer;
+use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Reading;
+
+/**
+ * Options that are named in other words than the sheet's: their words in another order or form ('the locks want changing'), and
+ * what people say for common kinds of options ('my sister used you' for a recommendation).
+ */
+final class Options
+{
+    /** @var array<string, list<list<string>>> the telling stems of each way to name an option, by field and option */
+    private array $stems = [];
+
+    /** @var array<string, array<string, list<string>>> sayings of each option, by field */
+    private array $sayings = [];
+
+    private readonly Stemmer $stemmer;
+
+    public function __construct(private readonly Readings $readings, private readonly Vocabulary $words)
+    {
+        $this->stemmer = new Stemmer;
+    }
+
+    /** All the words of one option, in any order and form, close together; null where none or several. */
+    public function loose(FieldProfile $field, Heard $heard): ?Reading
+    {
+        $places = [];
+        foreach ($heard->tokens as $i => $token) {
+            $places[$this->stemmer->stem($token->text)] ??= $i;
+        }
+        $best = null;
+        $rival = 0.0;
+        foreach ($field->field->options as $option) {
+            foreach ($this->ways($field, $option) as $stems) {
+                $found = array_intersect_key($places, array_flip($stems));
+                if ($found === [] || count($found) < count($stems) || max($found) - min($found) > 7) {
+                    continue;
+                }
+                // More words tell more, and words that stand together more than words apart.
+                $score = count($stems) - 0.12 * (max($found) - min($found) - count($stems) + 1);
+                if ($best === null || $score > $best[1]) {
+                    $rival = $best !== null && $best[0] !== $option['key'] ? $best[1] : $rival;
+                    $best = [$option['key'], $score, min($found), max($found)];
+                } elseif ($best[0] !== $option['key']) {
+                    $rival = max($rival, $score);
+                }
+            }
+        }
+        if ($best === null || $rival > $best[1] - 0.2) {
+            return null;
+        }
+
+        return $this->reading($best[0], 0.78, $heard, $best[2], $best[3]);
+    }
+
+    /** What people say for an option of a common kind; only where the field was asked for. */
+    public function said(FieldProfile $field, Heard $heard): ?Reading
+    {
+        $found = [];
+        foreach ($this->known($field) as $key => $sayings) {
+            $hit = $this->readings->phrases('option.'.$field->key().'.'.$key, $sayings)->first($heard->tokens);
+            if ($hit !== null) {
+                $found[$key] = $hit;
+            }
+        }
+        if (count($found) !== 1) {
+            return null;
+        }
+        $key = (string) array_key_first($found);
+
+        return $this->reading($key, 0.76, $heard, $found[$key][1], $found[$key][1] + $found[$key][2] - 1);
+    }
+
+    private function reading(string $key, float $confidence, Heard $heard, int $from, int $to): Reading
+    {
+        $before = array_map(static fn (Token $token): string => $token->text, array_slice($heard->tokens, max(0, $from - 3), min(3, $from)));
+        if (array_intersect($before, ['not', "don't", "isn't", 'never', 'without', 'no', "didn't", "wasn't", "aren't"]) !== []) {
+            return Reading::none();
+        }
+        $start = $heard->tokens[$from]->start;
+        $end = $heard->tokens[$to]->end;
+
+        return Reading::of($key, $confidence, $heard->between($start, $end), $start, $end);
+    }
+
+    /**
+     * @param array{key: string, label: string, phrases: list<string>} $option
+     *
+     * @return list<list<string>>
+     */
+    private function ways(FieldProfile $field, array $option): array
+    {
+        $name = $field->key().'.'.$option['key'];
+        if (isset($this->stems[$name])) {
+            return $this->stems[$name];
+        }
+        $small = array_fill_keys($this->words->section('routing', 'small'), true);
+        $ways = [];
+        foreach ([$option['label'], str_replace('_', ' ', $option['key']), ...$option['phrases']] as $phrase) {
+            $stems = [];
+            foreach (preg_split('/[^\p{L}\p{N}\']+/u', mb_strtolower($phrase), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
+                if (! isset($small[$word]) && strlen($word) > 2 || in_array($word, ['up', 'off', 'out', 'down', 'in', 'on'], true)) {
+                    $stems[] = $this->stemmer->stem($word);
+                }
+            }
+            $stems = array_values(array_unique($stems));
+            if (count($stems) >= 2) {
+                $ways[] = $stems;
+            }
+        }
+
+        return $this->stems[$name] = $ways;
+    }
+
+    /** @return array<string, list<string>> */
+    private function known(FieldProfile $field): array
+    {
+        if (isset($this->sayings[$field->key()])) {
+            return $this->sayings[$field->key()];
+        }
+        $known = [];
+        foreach ($field->field->options as $option) {
+            $names = array_map(static fn (string $one): string => ' '.trim((string) preg_replace('/[^a-z0-9]+/', ' ', strtolower($one))).' ', [$option['label'], $option['key'], ...$option['phrases']]);
+            foreach ($this->words->section('options', 'kinds') as $kind) {
+                foreach ($this->listed($kind['option']) as $mark) {
+                    if (array_filter($names, static fn (string $name): bool => str_contains($name, ' '.$mark.' ')) !== []) {
+                        $known[$option['key']] = [...($known[$option['key']] ?? []), ...$this->listed($kind['said'])];
+
+                        break;
+                    }
+                }
+            }
+        }
+
+        return $this->sayings[$field->key()] = $known;
+    }
+
+    /** @return list<string> */
+    private function listed(string $line): array
+    {
+        return array_map(trim(...), explode(',', $line));
+    }
+}
