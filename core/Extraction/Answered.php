@@ -65,7 +65,9 @@ final readonly class Answered
             if ($known !== null && ! $question['last'] && $known->origin !== Claim::WANTED) {
                 continue;
             }
-            $hearing->take($field, $this->weighed($reading, $question['score']), $exchange, Claim::ANSWERED, $reading->end === 0);
+            // 'Twenty, is it, you can have?' asks rather than answers: a later word counts more.
+            $asks = in_array($field->type, [ValueType::Number, ValueType::Money, ValueType::Duration], true) && preg_match('/\b(?:is it|can you|can i|could i|do you|would that|would it|is that)\b.*\?\s*$|\bminimum\b|\bmaximum\b/i', $exchange->heard->original) === 1;
+            $hearing->take($field, $this->weighed($reading, $question['score']), $exchange, $asks ? Claim::WANTED : Claim::ANSWERED, $reading->end === 0);
             $hearing->answers[$key] = $exchange->heard->original;
             $done[] = $key;
             $hearing->consumed[] = $reading;
@@ -213,8 +215,12 @@ final readonly class Answered
                 }
             }
         }
+        $reading = $field->type === ValueType::Reference ? $this->clauseWithCode($field, $rest, $hearing, $reading) : $reading;
         $settled = $reading->found() ? $reading : $this->settledOn($field, $rest, $hearing, $sentence);
         $reading = $settled->found() ? $settled : $reading;
+        if (! $reading->found() && $field->type === ValueType::DateTime) {
+            $reading = $this->apart($rest, $hearing, $field);
+        }
         $reading = $hearing->dated($field, $reading);
         if ($exchange->goesOn && $hearing->pieces !== '') {
             $joined = $this->readings->read($field, $hearing->pieces.' '.$exchange->heard->original, $hearing->now, $country, true);
@@ -233,6 +239,34 @@ final readonly class Answered
         return $reading;
     }
 
+    /** 'The forklift one, F L 33': the clause that holds letters and digits, not the words before it. */
+    private function clauseWithCode(FieldProfile $field, Heard $rest, Hearing $hearing, Reading $reading): Reading
+    {
+        $clauses = $this->readings->clauses($rest, true);
+        if (count($clauses) !== 2 || ! $reading->found() || ! in_array($clauses[0][0]->text, ['the', 'its', "it's", 'that', 'a', 'for', 'about'], true)) {
+            return $reading;
+        }
+        $alone = $this->readings->read($field, $rest->only($clauses[1]), $hearing->now, $hearing->transcript->country, true);
+
+        return $alone->found() && is_string($alone->value) && preg_match('/\d/', $alone->value) === 1 && is_string($reading->value) && str_ends_with($reading->value, $alone->value) ? $alone : $reading;
+    }
+
+    /** A moment told in pieces: the day now and the hour later, or the hour of a day that was settled before. */
+    private function apart(Heard $rest, Hearing $hearing, FieldProfile $field): Reading
+    {
+        $country = $hearing->transcript->country;
+        $hour = $this->readings->plain(ValueType::Time, $rest, $hearing->now, $country, true);
+        $day = $this->readings->plain(ValueType::Date, $rest, $hearing->now, $country, true);
+        if (is_string($day->value) && ! $hour->found()) {
+            $hearing->days[$field->key()] = $day->value;
+
+            return Reading::none('the hour was not named');
+        }
+        $known = $hearing->days[$field->key()] ?? $hearing->lastDay;
+
+        return is_string($hour->value) && $known !== null && ! $day->found() ? Reading::of($known.'T'.$hearing->hour($hour->value, (string) $hour->said), 0.8, $hour->said, $hour->start, $hour->end) : Reading::none();
+    }
+
     /** What an answer comes to in the end: 'four or five, put five', 'I'm away on the thirteenth, so by the twelfth', 'two' of hours. */
     private function settledOn(FieldProfile $field, Heard $rest, Hearing $hearing, string $sentence, bool $firm = false): Reading
     {
@@ -240,7 +274,7 @@ final readonly class Answered
         $t = $rest->tokens;
         $leads = $this->words->phrases('extraction', $firm ? 'settles_firmly' : 'settles_on');
         for ($i = count($t) - 1; $i > 0; $i--) {
-            $hit = $leads->at($t, $i);
+            $hit = $leads->at($t, $i) ?? ($firm && $t[$i]->afterBreak() && ($t[$i]->text === 'say' || $t[$i]->text === 'make' && ($t[$i + 1]->text ?? '') === 'it') ? [$t[$i]->text, $t[$i]->text === 'make' ? 2 : 1] : null);
             if ($hit === null || ! isset($t[$i + $hit[1]]) || count($t) - $i > 9) {
                 continue;
             }
@@ -316,7 +350,8 @@ final readonly class Answered
     {
         $told = $this->fact($field, $heard);
         $tokens = $this->readings->hear($sentence)->all;
-        $negative = preg_match("/n't\\b|\\b(?:not|never|no longer|cannot|unable)\\b/i", $sentence) === 1 && preg_match("/^(?:isn't|aren't|don't|haven't|didn't|doesn't|wasn't|can't|couldn't|won't)/i", trim($sentence)) !== 1;
+        $plain = (string) preg_replace("/,\\s*(?:\\w+n't|is|are|do|does|did|have|has|can|will|would) (?:you|it|they|he|she|we|i|that|there)\\s*\\?\\s*$/i", '?', $sentence);
+        $negative = preg_match("/n't\\b|\\b(?:not|never|no longer|cannot|unable)\\b/i", $plain) === 1 && preg_match("/^(?:isn't|aren't|don't|haven't|didn't|doesn't|wasn't|can't|couldn't|won't)/i", trim($sentence)) !== 1;
         $polar = str_contains($sentence, '?') && $this->questions->opening($tokens) === null || in_array($tokens[0]->text ?? '', $this->words->section('extraction', 'polar'), true) || preg_match('/\b(are|is|do|does|did|have|has|had|can|could|will|would|was|were|any|shall|should)\b/i', $sentence) === 1;
         if ($told !== null && ! $polar) {
             return $told;
@@ -347,7 +382,9 @@ final readonly class Answered
             return $told;
         }
 
-        return $polar ? $this->echoed($field, $heard, $sentence, $flipped) : Reading::none();
+        $echoed = $polar ? $this->echoed($field, $heard, $sentence, $flipped) : Reading::none();
+
+        return $echoed->found() || ! $polar || $flipped ? $echoed : $this->named($heard, $sentence);
     }
 
     public function fact(FieldProfile $field, Heard $heard): ?Reading
@@ -395,6 +432,24 @@ final readonly class Answered
         }
 
         return Reading::none();
+    }
+
+    /** 'Does she have any allergies?' – 'Eggs': whoever names some has some. */
+    private function named(Heard $heard, string $sentence): Reading
+    {
+        if (preg_match('/\b(?:any|anyone|anybody|anything)\b/i', $sentence) !== 1 || str_contains($heard->original, '?') || $this->refuses($heard) || $heard->tokens === []) {
+            return Reading::none();
+        }
+        $small = array_fill_keys($this->words->section('routing', 'small'), true);
+        $first = null;
+        foreach ($heard->tokens as $token) {
+            if (in_array($token->text, ['no', 'not', 'none', 'nothing', 'nobody', 'never', 'without', 'maybe', 'perhaps'], true)) {
+                return Reading::none();
+            }
+            $first ??= isset($small[$token->text]) || strlen($token->text) < 3 ? null : $token;
+        }
+
+        return $first === null ? Reading::none() : Reading::of(true, 0.7, $first->original, $first->start, $first->end);
     }
 
     private function text(FieldProfile $field, Exchange $exchange, Hearing $hearing, string $sentence): Reading

@@ -130,7 +130,14 @@ final class Extractor
         // A month without a day sets the month of the days that follow.
         foreach ([$exchange->asked, $exchange->heard->original] as $text) {
             if (preg_match_all('/\b(?:in|for|during|mid|early|late|of|this|next|end of|beginning of|start of|middle of) (jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)(?:uary|ruary|ch|il|e|y|ust|t|tember|ober|ember)?\b(?! ?\d)/i', $text, $m) > 0) {
+                $hearing->year = null;
                 $hearing->month = 1 + (int) array_search(strtolower((string) end($m[1])), ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'], true);
+            }
+        }
+        foreach ([$exchange->asked, $exchange->heard->original] as $text) {
+            $named = preg_match('/\b(?:january|february|march|april|may|june|july|august|september|october|november|december)\b/i', $text) === 1 ? $this->readings->plain(ValueType::Date, $this->readings->hear($text), $hearing->now, $hearing->transcript->country, false)->value : null;
+            if (is_string($named) && $named >= $hearing->now->format('Y-m-d') && $named <= $hearing->now->modify('+2 years')->format('Y-m-d')) {
+                [$hearing->year, $hearing->month] = [(int) substr($named, 0, 4), (int) substr($named, 5, 2)];
             }
         }
         if (! $hearing->timed) {

@@ -40,6 +40,12 @@ final class Hearing
     /** The last time of day named with its half, or clear by itself: bare hours are taken near it. */
     public ?string $lastTime = null;
 
+    /** @var array<string, string> days of moments whose hour is still to come, by field */
+    public array $days = [];
+
+    /** The year of that month, where a whole day of it was named. */
+    public ?int $year = null;
+
     /** The day named last, as a date. */
     public ?string $lastDay = null;
 
@@ -70,7 +76,7 @@ final class Hearing
 
     public function unanswered(string $key): bool
     {
-        return $this->ledger->of($key) === null && ! in_array($key, $this->ledger->declined(), true);
+        return ($this->ledger->of($key)->origin ?? Claim::WANTED) === Claim::WANTED && ! in_array($key, $this->ledger->declined(), true);
     }
 
     /** A day or an hour as the talk so far makes it mean: a bare weekday in 'next week', a bare seven near half past six. */
@@ -80,9 +86,8 @@ final class Hearing
             return $reading;
         }
         $value = $reading->value;
-        if ($this->month !== null && $field->tense !== 'past' && $field->type !== ValueType::Time && preg_match('/\b(?:the )?(?:\d{1,2}(?:st|nd|rd|th)|\w*(?:first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth|eleventh|twelfth|teenth|twentieth|thirtieth))\b/i', $reading->said) === 1
-            && preg_match('/\b(?:jan|feb|mar|apr|may|june?|july?|aug|sept?|oct|nov|dec)|month|day\b|\d[\/.]\d/i', $reading->said) !== 1) {
-            $value = $this->inMonth($value, $this->month);
+        if ($field->tense !== 'past' && $field->type !== ValueType::Time) {
+            $value = $this->inTalk($value, (string) $reading->said);
         }
         if ($this->nextWeek && $field->type !== ValueType::Time && $field->tense !== 'past' && preg_match('/\d|next|this|tomorrow|today|week/i', $reading->said) !== 1 && substr($value, 0, 10) < $this->now->modify('monday next week')->format('Y-m-d')) {
             $value = (new \DateTimeImmutable(substr($value, 0, 10)))->modify('+7 days')->format('Y-m-d').substr($value, 10);
@@ -94,12 +99,19 @@ final class Hearing
         return $value === $reading->value ? $reading : Reading::of($value, $reading->confidence, $reading->said, $reading->start, $reading->end);
     }
 
+    /** A bare day of the month is of the month the talk is of: 'the nineteenth or the twenty-sixth' of June next year. */
+    public function inTalk(string $value, string $said): string
+    {
+        return $this->month !== null && preg_match('/\b(?:the )?(?:\d{1,2}(?:st|nd|rd|th)|\w*(?:first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth|eleventh|twelfth|teenth|twentieth|thirtieth))\b/i', $said) === 1
+            && preg_match('/\b(?:jan|feb|mar|apr|may|june?|july?|aug|sept?|oct|nov|dec)|month|day\b|\d[\/.]\d/i', $said) !== 1 ? $this->inMonth($value, $this->month) : $value;
+    }
+
     /** The same day of the month the talk is of, this year or next. */
     private function inMonth(string $value, int $month): string
     {
         $day = (int) substr($value, 8, 2);
         $year = (int) $this->now->format('Y');
-        foreach ([$year, $year + 1] as $one) {
+        foreach ($this->year === null ? [$year, $year + 1] : [$this->year] as $one) {
             $date = sprintf('%04d-%02d-%02d', $one, $month, $day);
             if (checkdate($month, $day, $one) && $date >= $this->now->format('Y-m-d')) {
                 return $date.substr($value, 10);

@@ -61,7 +61,7 @@ final readonly class Profiler
         $small = array_fill_keys($this->words->section('routing', 'small'), true);
         $names = [];
         foreach ($title as $word) {
-            if (strlen($word) > 1 && ! (isset($small[$word]) && ! in_array($word, self::GENERIC, true))) {
+            if (strlen($word) > 1 && ! (isset($small[$word]) && $word !== 'right' && ! in_array($word, self::GENERIC, true))) {
                 $names[$this->stemmer->stem($word)] = in_array($word, self::GENERIC, true) ? 0.25 : 1.0;
             }
         }
@@ -84,6 +84,10 @@ final readonly class Profiler
         $head = ' '.implode(' ', $title).' ';
         if ($type === ValueType::Text && $pattern === null && preg_match('/\b(post ?code|zip)\b/', $head) === 1) {
             $pattern = self::POSTCODES[$country] ?? null;
+        }
+        if ($pattern !== null) {
+            // What is said has no spaces that count; the reading is set right afterwards.
+            $pattern = str_replace([' ', '\s'], [' ?', '\s?'], str_replace([' ?', '\s?', '\s*'], [' ', '\s', '\s'], $pattern));
         }
         if ($type === ValueType::Text && $pattern !== null) {
             $type = ValueType::Reference;

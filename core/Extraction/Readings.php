@@ -82,14 +82,29 @@ final class Readings
         if ($field->type === ValueType::Reference && ! $asked && $this->understanding->read(ValueType::Phone, $heard, new Context($now, $country, [], false))->overlaps($reading)) {
             return Reading::none();
         }
-        if ($field->field->type === ValueType::Text && is_string($value) && $field->type === ValueType::Reference && $country === 'GB' && preg_match('/^([A-Z]{1,2}\d[A-Z\d]?)(\d[A-Z]{2})$/', $value, $m) === 1) {
-            // A British postcode is written with its space.
-            $spaced = $m[1].' '.$m[2];
-
-            return $field->field->pattern === null || preg_match('~'.str_replace('~', '\~', $field->field->pattern).'~u', $spaced) === 1 ? $this->with($reading, $spaced) : $reading;
+        if ($field->type === ValueType::Reference && is_string($value)) {
+            return $this->with($reading, $this->spaced($field, $value, $country));
         }
 
         return $reading;
+    }
+
+    /** With the space that the sheet's own pattern wants, or that a British postcode is written with. */
+    private function spaced(FieldProfile $field, string $value, string $country): string
+    {
+        $pattern = $field->field->pattern;
+        $fits = static fn (string $one): bool => $pattern === null || preg_match('~'.str_replace('~', '\~', $pattern).'~u', $one) === 1;
+        if ($field->field->type === ValueType::Text && $country === 'GB' && preg_match('/^([A-Z]{1,2}\d[A-Z\d]?)(\d[A-Z]{2})$/', $value, $m) === 1 && $fits($m[1].' '.$m[2])) {
+            return $m[1].' '.$m[2];
+        }
+        for ($i = 1; ! $fits($value) && $i < strlen($value); $i++) {
+            $one = substr($value, 0, $i).' '.substr($value, $i);
+            if ($fits($one)) {
+                return $one;
+            }
+        }
+
+        return $value;
     }
 
     /** A number of days, weeks or nights, whatever unit it was said in: 'about a week' is seven days. */

@@ -71,7 +71,12 @@ final readonly class Stated
                     continue;
                 }
                 // 'Is that Mr Pemberton?' – 'Mrs Gillian Pemberton, yes': the caller's own words say it better.
-                if ($field->type === ValueType::PersonName && ($own = $this->ownName($hearing, $field, $exchange, $reading)) !== null) {
+                $own = match ($field->type) {
+                    ValueType::PersonName => $this->ownName($hearing, $field, $exchange, $reading),
+                    ValueType::PostalAddress => $this->fullerAddress($hearing, $field, $exchange, $reading),
+                    default => null,
+                };
+                if ($own !== null) {
                     $hearing->take($field, $own, $exchange, Claim::ANSWERED);
                     $settled[] = $field->key();
 
@@ -110,6 +115,14 @@ final readonly class Stated
         }
 
         return array_intersect(explode(' ', mb_strtolower($own->value)), explode(' ', mb_strtolower($stated->value))) !== [] && $own->value !== $stated->value ? $own : null;
+    }
+
+    /** 'Same address, 77 Maple Drive?' – '77 Maple Drive in Plano'. */
+    private function fullerAddress(Hearing $hearing, FieldProfile $field, Exchange $exchange, Reading $stated): ?Reading
+    {
+        $own = $this->readings->read($field, $exchange->heard, $hearing->now, $hearing->transcript->country, true);
+
+        return $own->found() && is_string($own->value) && is_string($stated->value) && strlen($own->value) > strlen($stated->value) && stripos($own->value, $stated->value) === 0 ? $own : null;
     }
 
     private function countered(Hearing $hearing, Exchange $exchange, FieldProfile $field, Reading $stated): bool
@@ -340,7 +353,7 @@ final readonly class Stated
 
     private function stated(Hearing $hearing, FieldProfile $field, string $sentence, bool $asking): ?Reading
     {
-        if (in_array($field->type, [ValueType::Text, ValueType::YesNo], true)) {
+        if (in_array($field->type, [ValueType::Text, ValueType::YesNo], true) || preg_match('/\bnow (?:still )?(?:a )?(?:good|convenient|bad)\b|\bgood time\b|\bconvenient time\b/i', $sentence) === 1) {
             return null;
         }
         $country = $hearing->transcript->country;
@@ -512,7 +525,7 @@ final readonly class Stated
             return (new \DateTimeImmutable($value))->modify('+7 days')->format('Y-m-d');
         }
 
-        return is_string($value) ? $value : null;
+        return is_string($value) ? $hearing->inTalk($value, $heard->cleaned()) : null;
     }
 
     private function hour(Heard $heard, Hearing $hearing, bool $asked): ?string

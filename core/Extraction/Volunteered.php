@@ -322,6 +322,9 @@ final class Volunteered
     {
         $words = array_map(static fn (Token $token): string => $token->text, $clause->tokens);
         $line = ' '.implode(' ', $words).' ';
+        if (preg_match('/\b(?:birth|born|dob)\b/', strtolower($field->field->title.' '.str_replace('_', ' ', $field->key()))) === 1 && preg_match('/ (?:birth|born|dob|d o b) /', $line) === 1) {
+            return true;
+        }
         $back = array_intersect($words, self::SPEAKS_BACK) !== [];
         $on = preg_match("/ (?:can|could|would|will|'ll|i'll|we'll|need|want|like|book|hoping|looking|available|free|going to|shall|arrange|next|tomorrow|coming|appointment|if you|prefer|have you got|do you have|any chance|please|for) /", $line) === 1;
 
@@ -532,6 +535,19 @@ final class Volunteered
             if (! $this->questions->kindred($token->text, $stems, $this->measure($token->text))) {
                 continue;
             }
+            if (in_array($sentence->tokens[$i - 1]->text ?? '', ['in', 'for', 'at', 'during', 'the'], true)) {
+                // 'Eighty in the day and another sixty for the evening'
+                $k = $i - 1;
+                while ($k > 0 && in_array($sentence->tokens[$k]->text, ['in', 'for', 'at', 'during', 'the', 'of', 'guests', 'people'], true)) {
+                    $k--;
+                }
+                for ($length = min(4, $k + 1); $length >= 1; $length--) {
+                    $one = $this->readings->read($field, $sentence->only(array_slice($sentence->tokens, $k - $length + 1, $length)), $hearing->now, $hearing->transcript->country, true);
+                    if ($one->found() && $one->end >= $sentence->tokens[$k]->start && ! in_array($sentence->tokens[$k]->text, ['one', 'another'], true)) {
+                        return Reading::of($one->value, 0.8, $one->said, $one->start, $one->end);
+                    }
+                }
+            }
             $window = array_values(array_filter(array_slice($sentence->tokens, max(0, $i - 3), min(3, $i)), static fn (Token $one): bool => ! in_array($one->text, ['more', 'other', 'of', 'a', 'an', 'good', 'big', 'large', 'small', 'the'], true)));
             $one = $window === [] ? Reading::none() : $this->readings->read($field, $sentence->only($window), $hearing->now, $hearing->transcript->country, true);
             if (! $one->found() && $window !== []) {
@@ -570,6 +586,10 @@ final class Volunteered
             $past = $field->tense === 'past' || array_intersect(array_map(strval(...), array_keys($field->names + $field->words)), ['symptom', 'problem', 'long', 'suffer', 'present', 'notice']) !== [];
             [$names, $words] = $this->questions->overlap($field, $clause->tokens);
             if (preg_match('/ (?:ago|every|each|old) | (?:in|within) (?:about |around |a |an |the next )*(?:\d+|one|two|three|four|five|six|seven|eight|nine|ten|few|couple|half|hour|day|week|month|year)/', $line) === 1 && $names < 0.4) {
+                continue;
+            }
+            // 'Thirteen fifty an hour' is a rate.
+            if (preg_match('/(?:\d|pounds?|quid|pence|dollars?|cents?|euros?|hundred|thousand|ty|teen|one|two|three|four|five|six|seven|eight|nine|ten) (?:a|an|per) (?:hour|day|week|month|year) /', $line) === 1) {
                 continue;
             }
             if ($past === $back || $names + $words > 0.4) {

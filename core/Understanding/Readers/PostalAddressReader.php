@@ -76,6 +76,9 @@ final readonly class PostalAddressReader implements Reader
             if ($place > 0 && in_array($phrase, ['at', 'to', 'address', 'no', "it's", 'its', 'it is'], true) && $this->hasStreet(array_slice($t, 0, $place))) {
                 continue;
             }
+            if (in_array($phrase, ['from', 'off'], true) && $place > 0) {
+                continue;
+            }
             if (in_array($phrase, ['the postcode is', 'postcode', 'post code', 'zip', 'zip code', "that's", 'that is'], true) && $place > 0) {
                 continue;
             }
@@ -150,6 +153,10 @@ final readonly class PostalAddressReader implements Reader
     private function ended(array $t): array
     {
         foreach ($t as $i => $token) {
+            // An hour behind the place is no part of it: 'Priory Lane in Stanwick Cross, nine o'clock sharp'.
+            if ($i > 2 && $token->afterBreak() && in_array($t[$i + 1]->text ?? '', ["o'clock", 'oclock', 'am', 'pm', 'sharp'], true) || $i > 2 && $token->afterBreak() && in_array($token->text, ['half', 'quarter', 'around', 'about', 'any', 'anytime', 'after', 'before', 'at'], true) && preg_match('/^(?:\d|past|to|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|time|half|quarter)/', $t[$i + 1]->text ?? '') === 1) {
+                return array_slice($t, 0, $i);
+            }
             if ($i > 2 && in_array($token->text, ['please', 'because', 'if', 'and', 'but', 'thanks', 'thank', 'by', 'is', 'for', 'so', 'where', 'which', 'if'], true) && ($i + 1 >= count($t) || ! ($this->hasStreet(array_slice($t, $i)) || in_array($token->text, ['and', 'by'], true) && ! $token->afterBreak() && count($t) - $i < 3))) {
                 return array_slice($t, 0, $i);
             }
