@@ -294,6 +294,14 @@ final readonly class Answered
             }
         }
 
+        $clauses = $this->readings->clauses($rest);
+        if (! $firm && count($clauses) > 1 && preg_match('/\b(?:or|maybe|perhaps|either)\b/i', $rest->cleaned()) !== 1) {
+            // 'End of June, I think. Yes, the thirtieth': the sentence that says it best is the last.
+            $reading = $this->readings->read($field, $rest->only($clauses[count($clauses) - 1]), $hearing->now, $country, true);
+
+            return $reading->found() ? Reading::of($reading->value, min(0.8, $reading->confidence), $reading->said, $reading->start, $reading->end) : Reading::none();
+        }
+
         return Reading::none();
     }
 

@@ -96,6 +96,7 @@ final class Extractor
     private function hear(Hearing $hearing, Exchange $exchange): void
     {
         $this->stated->deny($hearing, $exchange);
+        $this->stated->grant($hearing, $exchange);
         if ($exchange->heard->all === []) {
             $this->stated->close($hearing, $exchange);
 

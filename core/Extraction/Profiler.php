@@ -35,7 +35,7 @@ final readonly class Profiler
         $profiles = array_values(array_map(fn (Field $field): FieldProfile => $this->profile($field, $country), $sheet->fields));
         $used = array_count_values(array_merge(...array_map(static fn (FieldProfile $one): array => array_map(strval(...), array_keys($one->names)), $profiles) ?: [[]]));
         foreach ($profiles as $i => $one) {
-            $profiles[$i] = $one->withOwn(array_map(static fn (): bool => true, array_filter($one->names, static fn (float $weight, string|int $stem): bool => $weight >= 1.0 && $used[$stem] === 1, ARRAY_FILTER_USE_BOTH)));
+            $profiles[$i] = $one->withOwn(array_map(static fn (): bool => true, array_filter($one->names, static fn (float $weight, string|int $stem): bool => $weight >= 1.0 && $used[$stem] === 1, ARRAY_FILTER_USE_BOTH)) ?: array_map(static fn (): bool => true, array_filter($one->names, static fn (string|int $stem): bool => $used[$stem] === 1, ARRAY_FILTER_USE_KEY)));
         }
         $names = array_filter($profiles, static fn (FieldProfile $one): bool => $one->type === ValueType::PersonName && $one->namePart === null);
         $returns = array_filter($profiles, static fn (FieldProfile $one): bool => isset($one->names['return']));
@@ -112,7 +112,7 @@ final readonly class Profiler
             $pattern,
             preg_match('/\b(people|guests?|party|persons?|covers|adults|passengers|attendees|heads?|headcount|group|diners|occupants|seats)\b/', $all) === 1,
             preg_match('/\bage\b/', $head) === 1,
-            $type === ValueType::Number && preg_match('/\b(minute|hour|day|night|week|month|year)s?\b/', preg_match('/\b(minute|hour|day|night|week|month|year)s?\b/', $head) === 1 ? $head : (preg_match('/\b(?:in|of|many) (?:minute|hour|day|night|week|month|year)s\b/', $all) === 1 ? $all : ''), $m) === 1 && preg_match('/\b(?:per|a|each) (?:minute|hour|day|night|week|month|year)\b/', $head) !== 1 ? $m[1] : null,
+            $type === ValueType::Number && preg_match('/\b(guests?|people|persons?|covers|adults|passengers|attendees|heads|staff|employees|children|delegates)\b/', $head) !== 1 && preg_match('/\b(minute|hour|day|night|week|month|year)s?\b/', preg_match('/\b(minute|hour|day|night|week|month|year)s?\b/', $head) === 1 ? $head : (preg_match('/\b(?:in|of|many) (?:minute|hour|day|night|week|month|year)s\b/', $all) === 1 ? $all : ''), $m) === 1 && preg_match('/\b(?:per|a|each) (?:minute|hour|day|night|week|month|year)\b/', $head) !== 1 ? $m[1] : null,
         );
     }
 

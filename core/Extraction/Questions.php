@@ -234,8 +234,11 @@ final class Questions
         };
         $named = $share($field->names, true);
         // A word that belongs to no other field of the sheet points at this one by itself.
-        if ($named < 0.72 && count($tokens) <= 16 && $this->telling(array_intersect_key($field->own, $stems))) {
-            $named = count($tokens) <= 11 ? 0.72 : 0.6;
+        if ($named < 0.72 && count($tokens) <= 16) {
+            $hit = array_filter($field->own, fn (bool $true, string|int $stem): bool => isset($stems[$stem]) || array_intersect_key($stems, $this->aliases[$stem] ?? []) !== [], ARRAY_FILTER_USE_BOTH);
+            if ($this->telling($hit) || $hit !== [] && $this->allOf($stems, $field)) {
+                $named = count($tokens) <= 11 ? 0.72 : 0.6;
+            }
         }
         if ($named < 0.9 && $this->phrased($field, array_map(strval(...), array_keys($stems)))) {
             $named = 0.9;
@@ -245,7 +248,24 @@ final class Questions
         return [$named, min(1.0, 2.0 * $words)];
     }
 
-    /** @param array<array-key, true> $stems whether one of them is no word of every second sentence */
+    /**
+     * Whether a question has no telling word but those of the field: 'do you drive?'.
+     *
+     * @param array<array-key, true> $stems
+     */
+    private function allOf(array $stems, FieldProfile $field): bool
+    {
+        $small = array_fill_keys($this->words->section('routing', 'small'), true);
+        foreach ($stems as $stem => $true) {
+            if (! isset($small[$stem]) && ! isset($field->names[$stem]) && strlen((string) $stem) > 2 && ! in_array($stem, ['do', 'be', 'have', 'at', 'all'], true)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @param array<array-key, bool> $stems whether one of them is no word of every second sentence */
     private function telling(array $stems): bool
     {
         foreach ($stems as $stem => $true) {
@@ -393,6 +413,9 @@ final class Questions
         if ($field->type === ValueType::Number && array_intersect_key($field->names, ['pric' => 1, 'cost' => 1, 'rat' => 1, 'charg' => 1, 'per' => 1]) !== [] && preg_match('/ how (?:much|many) (?:would|do|will|did) /', ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ') === 1) {
             return -0.4;
         }
+        if ($field->type === ValueType::Number && preg_match('/ how many (\w+) /', ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ', $m) === 1 && in_array($this->stemmer->stem($m[1]), $this->stemmer->stems($field->field->title.' '.str_replace('_', ' ', $field->key())), true)) {
+            return 0.45;
+        }
         if ($hit === null) {
             return 0.0;
         }
@@ -430,7 +453,7 @@ final class Questions
             return 0.0;
         }
         $line = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ';
-        $end = preg_match('/ (?:where to|going to|going|moving to|heading|headed|destination|drop|deliver|delivered|new address|take you to|to where|send it) /', $line) === 1;
+        $end = preg_match('/ (?:where to|off to|going to|going|moving to|heading|headed|destination|drop|deliver|delivered|new address|take you to|to where|send it) /', $line) === 1;
         $start = preg_match('/ (?:where from|moving from|from|pick|collect|collecting|collected|picked|now|current|currently|starting) /', $line) === 1;
         if ($start === $end) {
             return 0.0;

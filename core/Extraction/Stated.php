@@ -49,6 +49,10 @@ final readonly class Stated
         if ($chosen !== []) {
             return $chosen;
         }
+        $picked = $this->picked($hearing, $exchange, $reaction);
+        if ($picked !== []) {
+            return $picked;
+        }
         $countered = $this->counter($hearing, $exchange);
         if ($countered !== [] || $reaction !== true) {
             return $countered;
@@ -115,6 +119,55 @@ final readonly class Stated
         }
 
         return array_intersect(explode(' ', mb_strtolower($own->value)), explode(' ', mb_strtolower($stated->value))) !== [] && $own->value !== $stated->value ? $own : null;
+    }
+
+    /**
+     * 'We have tomorrow, eight to noon or noon to five' – 'let's do morning': who picks a part of a day that was offered takes the day.
+     *
+     * @return list<string>
+     */
+    private function picked(Hearing $hearing, Exchange $exchange, ?bool $reaction): array
+    {
+        if ($reaction === false || preg_match('/\b(?:or)\b/i', $exchange->asked) !== 1 || str_contains($exchange->heard->original, '?') || $this->readings->turnedDown($exchange->heard) || $this->day($exchange->heard, $hearing, false) !== null) {
+            return [];
+        }
+        $days = [];
+        foreach ($this->questions->sentences($exchange->asked) as $sentence) {
+            $day = preg_match('/\bor\b/i', $sentence['text']) === 1 ? $this->day($this->readings->hear($sentence['text']), $hearing, false) : null;
+            $days += $day === null ? [] : [$day => $sentence['text']];
+        }
+        $picks = array_filter($hearing->fields, fn (FieldProfile $field): bool => $field->type === ValueType::Choice && $this->readings->read($field, $exchange->heard, $hearing->now, $hearing->transcript->country, true)->found() && $this->readings->phrases('half.'.$field->key(), array_merge(...array_map(static fn (array $option): array => [$option['label'], ...$option['phrases']], $field->field->options)))->in($this->readings->hear($exchange->asked)->all));
+        $field = count($days) === 1 && $picks !== [] ? $this->likeliest($hearing, $exchange, 'day', (string) reset($days)) : null;
+        if ($field === null || $field->type !== ValueType::Date || ($hearing->ledger->of($field->key())->origin ?? Claim::WANTED) !== Claim::WANTED) {
+            return [];
+        }
+        $hearing->claim($field, (string) array_key_first($days), 0.82, $exchange, '', Claim::AGREED);
+
+        return [$field->key()];
+    }
+
+    /** What the caller wished for and the other side grants: 'could we do Friday?' – 'Friday at two, no problem'. */
+    public function grant(Hearing $hearing, Exchange $exchange): void
+    {
+        $wished = $hearing->lastSaid === '' ? null : $this->day($this->readings->wanted($this->readings->hear($hearing->lastSaid)), $hearing, false);
+        if ($wished === null || $exchange->asked === '' || $this->words->phrases('extraction', 'denials')->in($this->readings->hear($exchange->asked)->all)) {
+            return;
+        }
+        foreach ($this->questions->sentences($exchange->asked) as $sentence) {
+            if (str_contains($sentence['text'], '?')) {
+                return;
+            }
+            $field = $this->likeliest($hearing, $exchange, 'day', $sentence['text']);
+            if ($field === null || $field->type !== ValueType::DateTime || ! $hearing->unanswered($field->key())) {
+                continue;
+            }
+            $reading = $this->stated($hearing, $field, $sentence['text'], true);
+            if ($reading?->found() === true && is_string($reading->value) && substr($reading->value, 0, 10) === $wished) {
+                $hearing->claim($field, $reading->value, 0.84, $exchange, '', Claim::AGREED);
+
+                return;
+            }
+        }
     }
 
     /** 'Same address, 77 Maple Drive?' – '77 Maple Drive in Plano'. */
@@ -212,6 +265,11 @@ final readonly class Stated
     {
         $key = $field->key();
         $known = $hearing->ledger->of($key);
+        if ($known?->origin === Claim::WANTED && $known->value !== $reading->value && in_array($field->type, [ValueType::Number, ValueType::Money, ValueType::Duration], true)) {
+            // What was only asked after gives way to what is agreed on.
+            $hearing->ledger->drop($key);
+            $known = null;
+        }
         if ($known !== null && $known->value === $reading->value) {
             $hearing->ledger->confirm($key);
 
@@ -371,6 +429,10 @@ final readonly class Stated
             return $this->amount($hearing, $field, $sentence, $asked);
         }
         $reading = $hearing->dated($field, $this->readings->read($field, $sentence, $hearing->now, $country, $asked));
+        if ($field->kin() === 'day' && in_array(strtolower((string) $reading->said), ['now', 'right now', 'today', 'straight away'], true) && preg_match('/\b(?:do|does|did|are|is|have|has) (?:you|it|they|he|she|that|this)\b.*\b(?:now|today)\b/i', $sentence) === 1) {
+            // 'Do you have one now?' offers no day.
+            return null;
+        }
         if (! $reading->found() && $field->type === ValueType::DateTime && preg_match('/\b(?:straight away|right away|today|right now|now|this (?:morning|afternoon|evening)|tonight)\b/i', $sentence) === 1) {
             $hour = $this->hour($this->readings->hear($sentence), $hearing, true);
             $reading = $hour === null ? $reading : Reading::of($hearing->now->format('Y-m-d').'T'.$hour, 0.8, '', 0, 0);

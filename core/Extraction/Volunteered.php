@@ -262,6 +262,13 @@ final class Volunteered
             }
         }
         $reading = $this->readings->read($field, $sentence, $hearing->now, $country, false);
+        if (! $reading->found() && $field->type === ValueType::DateTime && isset($hearing->days[$field->key()])) {
+            // The day was settled before; this is its hour.
+            $hour = $this->readings->plain(ValueType::Time, $sentence, $hearing->now, $country, false);
+            if (is_string($hour->value)) {
+                return [Reading::of($hearing->days[$field->key()].'T'.$hearing->hour($hour->value, (string) $hour->said), 0.78, $hour->said, $hour->start, $hour->end), 2];
+            }
+        }
         if (! $reading->found()) {
             // Days in two clauses: the one that speaks of what is to come, or of what has been.
             foreach ($this->readings->clauses($sentence, true) as $tokens) {
@@ -488,7 +495,11 @@ final class Volunteered
             }
         }
 
-        return $this->beforeStems($hearing, $field, $sentence, $nouns);
+        // Of two counts of the same thing the word that tells them apart goes first: 'eighty in the day and sixty for the evening'.
+        $apart = array_map(strval(...), array_keys($field->own));
+        $one = $apart === [] || array_diff($apart, $nouns) === [] ? null : $this->beforeStems($hearing, $field, $sentence, $apart);
+
+        return $one ?? $this->beforeStems($hearing, $field, $sentence, $nouns);
     }
 
     /**
