@@ -62,6 +62,10 @@ final readonly class Answered
                 continue;
             }
             $known = $hearing->ledger->of($key);
+            if ($known !== null && $field->type === ValueType::PersonName && array_filter($hearing->open, static fn (array $one, string $other): bool => $other !== $key && $hearing->field($other)?->type === ValueType::PersonName && $hearing->ledger->of($other) === null && $one['score'] >= $question['score'] - 0.1, ARRAY_FILTER_USE_BOTH) !== []) {
+                // Two names could be asked for: it is the one that is not known yet.
+                continue;
+            }
             if ($known !== null && ! $question['last'] && $known->origin !== Claim::WANTED) {
                 continue;
             }
@@ -215,6 +219,12 @@ final readonly class Answered
                 }
             }
         }
+        if (! $reading->found() && $field->type === ValueType::PersonName) {
+            $reading = $this->nameAmong($field, $rest, $hearing, $reading);
+        }
+        if ($reading->found() && $field->type === ValueType::Number && $this->countsAnother($field, $rest, $reading, $hearing)) {
+            return Reading::none();
+        }
         $reading = $field->type === ValueType::Reference ? $this->clauseWithCode($field, $rest, $hearing, $reading) : $reading;
         $settled = $reading->found() ? $reading : $this->settledOn($field, $rest, $hearing, $sentence);
         $reading = $settled->found() ? $settled : $reading;
@@ -237,6 +247,41 @@ final readonly class Answered
         }
 
         return $reading;
+    }
+
+    /** 'Her and three little ones' to a question for adults: the number stands before what another field counts. */
+    private function countsAnother(FieldProfile $field, Heard $rest, Reading $reading, Hearing $hearing): bool
+    {
+        $next = array_slice(array_values(array_filter($rest->tokens, static fn (Token $token): bool => $token->start >= $reading->end)), 0, 2);
+        foreach ($next as $token) {
+            if ($token->afterBreak()) {
+                return false;
+            }
+            foreach ($hearing->fields as $other) {
+                if ($other->type === ValueType::Number && $other->key() !== $field->key() && $this->questions->counts($other, $token->text) && ! $this->questions->counts($field, $token->text)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** 'Just Alfie for now, Alfie Rourke': the clause that is a name, best a whole one. */
+    private function nameAmong(FieldProfile $field, Heard $rest, Hearing $hearing, Reading $reading): Reading
+    {
+        $best = $reading;
+        foreach ($this->readings->clauses($rest, true) as $tokens) {
+            if (count($tokens) > 4 || preg_match('/^\p{Lu}/u', $tokens[0]->original) !== 1 && preg_match('/^\p{Lu}/u', ($tokens[1] ?? $tokens[0])->original) !== 1) {
+                continue;
+            }
+            $one = $this->readings->read($field, $rest->only($tokens), $hearing->now, $hearing->transcript->country, true);
+            if ($one->found() && is_string($one->value) && (! $best->found() || str_contains($one->value, ' '))) {
+                $best = Reading::of($one->value, min(0.8, $one->confidence), $one->said, $one->start, $one->end);
+            }
+        }
+
+        return $best;
     }
 
     /** 'The forklift one, F L 33': the clause that holds letters and digits, not the words before it. */
@@ -310,6 +355,12 @@ final readonly class Answered
     {
         $t = $heard->tokens;
         $relations = array_fill_keys($this->words->section('extraction', 'relations'), true);
+        for ($i = 0; $i < 7 && isset($t[$i + 1]); $i++) {
+            // 'A lady called Irena Petrov'
+            if ($i > 0 && (in_array($t[$i]->text, ['called', 'named'], true) || $t[$i]->text === 'of' && $t[$i - 1]->text === 'name')) {
+                return $heard->only(array_slice($t, $i + 1));
+            }
+        }
         for ($i = 0; $i < 4 && isset($t[$i + 2]); $i++) {
             if (in_array($t[$i]->text, ['her', 'his', 'their', 'my', 'the', 'our'], true) && isset($relations[$t[$i + 1]->text])) {
                 return $heard->only(array_slice($t, $i + 2));
@@ -370,6 +421,10 @@ final readonly class Answered
 
             return Reading::of(! $flipped, 0.82, $heard->between($first->start, $last->end), $first->start, $last->end);
         }
+        $side = preg_match('/\bor\b/i', $sentence) === 1 ? $this->alternative($field, $heard, $sentence) : null;
+        if ($side !== null) {
+            return $side;
+        }
         $reading = $this->readings->outright($heard, $hearing->now) ?? $this->understanding->read(ValueType::YesNo, $heard, new \Ringo\Understanding\Context($hearing->now));
         if ($reading->found() && $polar) {
             // What is said outright counts before a yes or no that may belong to something else.
@@ -391,6 +446,14 @@ final readonly class Answered
         }
 
         $echoed = $polar ? $this->echoed($field, $heard, $sentence, $flipped) : Reading::none();
+
+        if (! $echoed->found() && preg_match('/\b(?:have|has|had|got)\b/i', $sentence) === 1 && preg_match("/\\b(?:i|we|he|she|they)(?:'ve|'s| have| has|'d)?(?: already| just| only)* (?:bought|got|brought|sent|emailed|paid|booked|ordered|signed|filled|posted|done|had|made|arranged|asked|told)\\b/i", $heard->cleaned(), $m) === 1 && preg_match("/n't|\\bnot\\b|\\bnever\\b/i", $heard->cleaned()) !== 1) {
+            return Reading::of(! $flipped, 0.78, $heard->original, 0, strlen($heard->original));
+        }
+
+        if (! $echoed->found() && preg_match('/\b(?:have|has|got|is there|are there|own)\b/i', $sentence) === 1 && preg_match('/^(?:no )?(?:just|only) (?:a|an|the|my|our|one|some) (?!few|couple|minute|second|moment|sec)/i', $heard->cleaned()) === 1 && ! $flipped) {
+            return Reading::of(false, 0.66, $heard->original, 0, strlen($heard->original));
+        }
 
         return $echoed->found() || ! $polar || $flipped ? $echoed : $this->named($heard, $sentence);
     }
@@ -428,8 +491,12 @@ final readonly class Answered
                 $asked[rtrim($token->text, 's')] = true;
             }
         }
+        $other = $this->alternative($field, $heard, $sentence);
+        if ($other !== null) {
+            return $other;
+        }
         foreach ($heard->tokens as $i => $token) {
-            if (! isset($asked[rtrim($token->text, 's')])) {
+            if (! isset($asked[rtrim($token->text, 's')]) && ! ($i === 0 && count($heard->tokens) < 7 && strlen($token->text) > 4 && $this->questions->kindred($token->text, array_map(strval(...), array_keys($field->own))))) {
                 continue;
             }
             $before = array_map(static fn (Token $one): string => $one->text, array_slice($heard->tokens, max(0, $i - 5), min(5, $i)));
@@ -440,6 +507,29 @@ final readonly class Answered
         }
 
         return Reading::none();
+    }
+
+    /** 'On the drive or on the road?' – 'on the drive': the answer takes one side, and the field is named after one of them. */
+    private function alternative(FieldProfile $field, Heard $heard, string $sentence): ?Reading
+    {
+        $sides = preg_split('/\s*,?\s*\bor\b\s*/i', $sentence) ?: [];
+        if (count($sides) !== 2) {
+            return null;
+        }
+        $stems = array_map(strval(...), array_keys($field->own === [] ? $field->names : $field->own));
+        $words = array_map(fn (string $side): array => array_values(array_filter($this->readings->hear($side)->all, fn (Token $token): bool => strlen($token->text) > 3 && ! in_array($token->text, $this->words->section('routing', 'small'), true))), $sides);
+        $own = array_map(fn (array $side): bool => array_filter($side, fn (Token $token): bool => $this->questions->kindred($token->text, $stems, true)) !== [], $words);
+        if ($own[0] === $own[1]) {
+            return null;
+        }
+        foreach ($heard->tokens as $token) {
+            $in = array_map(static fn (array $side): bool => array_filter($side, static fn (Token $one): bool => strlen($one->text) > 3 && rtrim(preg_replace("/'s$/", '', $one->text) ?? '', 's') === rtrim(preg_replace("/'s$/", '', $token->text) ?? '', 's')) !== [], $words);
+            if ($in[0] !== $in[1]) {
+                return Reading::of($in[0] === $own[0], 0.8, $token->original, $token->start, $token->end);
+            }
+        }
+
+        return null;
     }
 
     /** 'Does she have any allergies?' – 'Eggs': whoever names some has some. */

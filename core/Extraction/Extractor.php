@@ -123,7 +123,7 @@ final class Extractor
     private function setting(Hearing $hearing, Exchange $exchange): void
     {
         $both = $exchange->asked.' '.$exchange->heard->original;
-        if (preg_match('/\bnext week\b/i', $both) === 1) {
+        if (preg_match('/\bnext (?:week|(?:mon|tues|wednes|thurs|fri|satur|sun)day)\b/i', $both) === 1) {
             $hearing->nextWeek = true;
         } elseif (preg_match('/\bthis week\b|\btomorrow\b|\btoday\b/i', $both) === 1) {
             $hearing->nextWeek = false;

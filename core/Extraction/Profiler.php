@@ -106,7 +106,7 @@ final readonly class Profiler
             $this->tense($title, $description),
             $this->span($title),
             $type === ValueType::Text && $this->has($all, $this->words->section('extraction', 'narrative')),
-            $this->has($head, $this->words->section('extraction', 'name_first')) ? 'first' : ($this->has($head, $this->words->section('extraction', 'name_last')) ? 'last' : null),
+            $this->part($field, $head),
             $type === ValueType::YesNo ? $this->facts($field, $head, $all) : [],
             $this->has($head, $this->words->section('extraction', 'sensitive')),
             $pattern,
@@ -114,6 +114,15 @@ final readonly class Profiler
             preg_match('/\bage\b/', $head) === 1,
             $type === ValueType::Number && preg_match('/\b(guests?|people|persons?|covers|adults|passengers|attendees|heads|staff|employees|children|delegates)\b/', $head) !== 1 && preg_match('/\b(minute|hour|day|night|week|month|year)s?\b/', preg_match('/\b(minute|hour|day|night|week|month|year)s?\b/', $head) === 1 ? $head : (preg_match('/\b(?:in|of|many) (?:minute|hour|day|night|week|month|year)s\b/', $all) === 1 ? $all : ''), $m) === 1 && preg_match('/\b(?:per|a|each) (?:minute|hour|day|night|week|month|year)\b/', $head) !== 1 ? $m[1] : null,
         );
+    }
+
+    /** First or last name only; what the title calls a name is one, whatever its key. */
+    private function part(Field $field, string $head): ?string
+    {
+        $title = ' '.implode(' ', $this->tokenizer->words($field->title)).' ';
+        $line = str_contains($title, ' name ') ? $title : $head;
+
+        return $this->has($line, $this->words->section('extraction', 'name_first')) ? 'first' : ($this->has($line, $this->words->section('extraction', 'name_last')) ? 'last' : null);
     }
 
     /**

@@ -100,6 +100,15 @@ final class Questions
                     $scores[$field->key()] = $earlier === [] ? 0.0 : 0.8 * $this->score($field, $earlier, count($fields));
                 }
             }
+            foreach ($fields as $field) {
+                // Where the day of the week is a choice of its own, 'which day?' asks for it.
+                if ($field->type === ValueType::Choice && $this->weekdays($field) && preg_match('/\b(?:what|which|any|best) days?\b|\bday (?:suits|is best|works|would)\b/i', $sentence['text']) === 1) {
+                    $scores[$field->key()] = max($scores[$field->key()], 0.9);
+                    foreach ($fields as $other) {
+                        $scores[$other->key()] = in_array($other->type, [ValueType::Date, ValueType::DateTime], true) && $this->overlap($other, $sentence['tokens'])[0] < 0.5 ? 0.0 : $scores[$other->key()];
+                    }
+                }
+            }
             arsort($scores);
             $taken = [];
             foreach ($scores as $key => $score) {
@@ -172,7 +181,7 @@ final class Questions
             ValueType::Phone, ValueType::Email => 0.7 * $cue + 0.5 * $names + 0.2 * $words + $role - ($this->spare($field) && ! $this->spared($tokens) ? 0.4 : 0.0),
             ValueType::PostalAddress => 0.7 * $cue + 0.5 * $names + 0.2 * $words + $role + $this->way($field, $tokens) + ($opening === 'place' ? 0.3 : 0.0),
             ValueType::Date, ValueType::Time, ValueType::DateTime, ValueType::Duration => 0.62 * $cue + 0.6 * $names + 0.3 * $words + $this->tense($field, $tokens),
-            ValueType::Number, ValueType::Money, ValueType::Reference => ($field->type === ValueType::Number && $cue >= 0.9 ? 0.5 : 0.45) * $cue + 0.7 * $names + 0.5 * $words + $this->measure($field, $tokens) + ($field->people && $this->people($tokens) ? 0.4 : 0.0) + ($field->age && $this->line($tokens, ' old ') ? 0.6 : 0.0) + $only,
+            ValueType::Number, ValueType::Money, ValueType::Reference => ($this->polar($field, $tokens, $cue) ? 0.5 : 1.0) * (($field->type === ValueType::Number && $cue >= 0.9 ? 0.5 : 0.45) * $cue + 0.7 * $names + 0.5 * $words + $this->measure($field, $tokens) + ($field->people && $this->people($tokens) ? 0.4 : 0.0) + ($field->age && $this->line($tokens, ' old ') ? 0.6 : 0.0) + $only),
             ValueType::YesNo => $this->yesNo($field, $tokens, $names, $words),
             ValueType::Choice => 0.25 * $cue + 0.75 * $names + 0.4 * $words + $this->options($field, $tokens),
             ValueType::Text => ($names >= 0.3 || $words >= 0.3 ? 0.9 * $names + 0.5 * $words : 0.0) + $this->called($field, $tokens) + $this->place($field, $tokens) + ($field->narrative && ! $field->extra() && $this->words->phrases('extraction', 'open_questions')->in($tokens) ? 0.6 : 0.0),
@@ -355,6 +364,19 @@ final class Questions
         return true;
     }
 
+    /** Whether a word is what a field counts, by its name or another word for it. */
+    public function counts(FieldProfile $field, string $word): bool
+    {
+        $stem = $this->stemmer->stem($word);
+        foreach ($field->own === [] ? $field->names : $field->own as $name => $true) {
+            if ($stem === (string) $name || isset($this->aliases[$name][$stem])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /**
      * Whether a word is one of some stems or means the same.
      *
@@ -398,7 +420,7 @@ final class Questions
         foreach ($field->facts as $n => $fact) {
             foreach (['terms', 'true', 'false'] as $side) {
                 if ($fact[$side] !== [] && $this->listed($field->key().$n.$side, $fact[$side])->in($tokens)) {
-                    $score = max($score, $side === 'terms' ? 0.55 : 0.5);
+                    $score = max($score, $side === 'terms' ? 0.6 : 0.59);
                 }
             }
         }
@@ -413,6 +435,9 @@ final class Questions
         if ($field->type === ValueType::Number && array_intersect_key($field->names, ['pric' => 1, 'cost' => 1, 'rat' => 1, 'charg' => 1, 'per' => 1]) !== [] && preg_match('/ how (?:much|many) (?:would|do|will|did) /', ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ') === 1) {
             return -0.4;
         }
+        if ($field->type === ValueType::Number && $field->unit !== null && $this->opening($tokens) === 'length') {
+            return 0.45;
+        }
         if ($field->type === ValueType::Number && preg_match('/ how many (\w+) /', ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ', $m) === 1 && in_array($this->stemmer->stem($m[1]), $this->stemmer->stems($field->field->title.' '.str_replace('_', ' ', $field->key())), true)) {
             return 0.45;
         }
@@ -422,6 +447,17 @@ final class Questions
         $stem = $this->stemmer->stem((string) $hit[0]);
 
         return isset($field->names[$stem]) || isset($field->words[$stem]) ? 0.5 : 0.0;
+    }
+
+    /** @param list<Token> $tokens 'any babies?' asks for a yes or no, not for how many */
+    private function polar(FieldProfile $field, array $tokens, float $cue): bool
+    {
+        return $field->type === ValueType::Number && $cue < 0.3 && in_array($tokens[0]->text ?? '', ['any', 'is', 'are', 'do', 'does', 'did', 'have', 'has', 'will', 'would', 'anyone', 'anybody'], true);
+    }
+
+    private function weekdays(FieldProfile $field): bool
+    {
+        return count(array_filter($field->field->options, static fn (array $option): bool => preg_match('/^(?:mon|tues|wednes|thurs|fri|satur|sun)days?$/i', $option['key']) === 1)) >= 3;
     }
 
     /** Whether the field holds a second number or address. */
@@ -515,6 +551,7 @@ final class Questions
     {
         $line = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ';
         $theirs = preg_match('/ (?:his|her|their|mum\'?s|mother\'?s|mom\'?s|dad\'?s|father\'?s|wife\'?s|husband\'?s|partner\'?s|brother\'?s|sister\'?s|friend\'?s|gran\'?s|nan\'?s|grandma\'?s|grandad\'?s|grandson\'?s|granddaughter\'?s|boy\'?s|girl\'?s|baby\'?s|neighbour\'?s|colleague\'?s|boss\'?s|manager\'?s|customer\'s|client\'s|patient\'?s?|child\'?s?|son\'?s|daughter\'?s|pupil\'?s?|guest\'?s?|recipient\'?s?|tenant\'?s?|driver\'?s?|deceased|policyholder\'?s?|employee\'?s?|resident\'?s?|student\'?s?|witness(?:\'s)?|owner\'?s?|emergency contact|next of kin|other (?:driver|person|party)(?:\'s)?|somebody else|someone else|business|company|firm) /', $line) === 1;
+        $theirs = $theirs || preg_match("/ who(?:'s| is| would| are) (?:it|this|that|the \\w+|they|you \\w+) (?:for|about) /", $line) === 1;
         $yours = preg_match('/ (?:your|yours|you|yourself|calling|speaking|ringing) /', $line) === 1;
 
         return match (true) {

@@ -57,6 +57,10 @@ final class Readings
             return $reading;
         }
         $value = $reading->value;
+        // 'Oh, that's kind' is no nought.
+        if (in_array($field->type, [ValueType::Money, ValueType::Number], true) && in_array(strtolower((string) $reading->said), ['oh', 'o'], true)) {
+            return Reading::none();
+        }
         if ($field->type === ValueType::PostalAddress && is_string($value) && preg_match("/\\b(?:I|I'm|we|we're|we've|my|you|need|want|there's|is|quote|moving|live|calling|please|get|can)\\b.*?\\b(?:from|at|is|to|on|in)\\s+(?=(?:flat|unit|apartment|apt|suite|plot|number|\\d))/i", $value) === 1) {
             // The way to the address is no part of it.
             foreach ($heard->tokens as $i => $token) {

@@ -54,11 +54,11 @@ final readonly class Stated
             return $picked;
         }
         $countered = $this->counter($hearing, $exchange);
-        if ($countered !== [] || $reaction !== true) {
+        $taken = $reaction !== false && $this->words->phrases('extraction', 'takes_offer')->in($exchange->heard->all);
+        if ($countered !== [] || $reaction !== true && ! $taken) {
             return $countered;
         }
         $settled = [];
-        $taken = $this->words->phrases('extraction', 'takes_offer')->in($exchange->heard->all);
         $targets = $this->targets($exchange->asked, $taken);
         foreach ($targets as $sentence) {
             foreach ($hearing->fields as $field) {
@@ -419,8 +419,8 @@ final readonly class Stated
             return $this->name($hearing, $field, $sentence, $asking);
         }
         $asked = match ($field->type) {
-            ValueType::Time, ValueType::DateTime => preg_match('/\b(?:past|to)\s+(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\d)/i', $sentence) === 1 || preg_match('/\b(?:at|by|around|say|for)\s+(?:a quarter|half|quarter|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|noon|midday|\d)|\b\d{1,2}(?::\d\d|\s?[ap]\.?m)|o\'?clock|first thing/i', $sentence) === 1,
-            ValueType::Money => preg_match("/\\b(?:that's|it's|it is|that is|that would be|that'd be|it'd be|comes to|works out|charge|costs?|for|at|around|about)\\b.*\\b(?:a|per|each) (?:month|week|night|day|year|hour|head|person|visit)\\b/i", $sentence) === 1,
+            ValueType::Time, ValueType::DateTime => str_contains($sentence, '?') && str_word_count($sentence) <= 3 || preg_match('/\b(?:past|to)\s+(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\d)/i', $sentence) === 1 || preg_match('/\b(?:at|by|around|say|for)\s+(?:a quarter|half|quarter|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|noon|midday|\d)|\b\d{1,2}(?::\d\d|\s?[ap]\.?m)|o\'?clock|first thing/i', $sentence) === 1,
+            ValueType::Money => preg_match("/\\b(?:that's|that'll be|it's|it'll be|it is|that is|that would be|that'd be|it'd be|are|is|comes to|works out|charge|costs?|for|at|around|about)\\b.*\\b(?:a|an|per|each) (?:month|week|night|day|year|hour|head|person|visit|session|lesson|item|piece)\\b|^(?:so |ok |right )?(?:that's|that'll be|that will be|it's|it'll be|that comes to|it comes to|that would be|it would be)\\b.*\\b(?:all in|all told|altogether|in total|plus|including|delivered|fitted|inclusive)\\b/i", $sentence) === 1,
             ValueType::PostalAddress => $asking && preg_match('/\baddress\b|\bat \d|\bto \d/i', $sentence) === 1,
             ValueType::Number => $field->people && preg_match('/\b(?:for|of)\s+(?:\d+|two|three|four|five|six|seven|eight|nine|ten|twelve)\b/i', $sentence) === 1 && ! preg_match('/o\'?clock/', $sentence),
             default => false,

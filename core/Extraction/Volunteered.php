@@ -281,8 +281,13 @@ final class Volunteered
 
             return [null, 0];
         }
+        // 'Tuesdays' are no day.
+        if (preg_match('/\b(?:mon|tues|wednes|thurs|fri|satur|sun)days\s*$/i', (string) $reading->said) === 1 && preg_match('/\d|next|this/i', (string) $reading->said) !== 1) {
+            return [null, 0];
+        }
         $near = $sentence->only($this->clauseOf($sentence, $reading));
-        if (! $this->fits($field, $near) && ! ($field->tense === 'future' && is_string($reading->value) && substr($reading->value, 0, 10) > $hearing->now->format('Y-m-d') && preg_match('/\b(book|appointment|come|visit|slot|table|room|need|like|want)\b/', $near->cleaned()) === 1)) {
+        $ahead = $field->tense !== 'past' && is_string($reading->value) && substr($reading->value, 0, 10) > $hearing->now->format('Y-m-d') && preg_match('/\b(?:jan|feb|mar|apr|may|june?|july?|aug|sept?|oct|nov|dec)\w*|next\b/i', (string) $reading->said) === 1;
+        if (! $ahead && ! $this->fits($field, $near) && ! ($field->tense === 'future' && is_string($reading->value) && substr($reading->value, 0, 10) > $hearing->now->format('Y-m-d') && preg_match('/\b(book|appointment|come|visit|slot|table|room|need|like|want)\b/', $near->cleaned()) === 1)) {
             return [null, 0];
         }
         if (count($kin) > 1) {
@@ -478,6 +483,9 @@ final class Volunteered
                 return $of;
             }
         }
+        if (array_intersect_key($field->names, ['quantit' => 1, 'quantiti' => 1, 'item' => 1]) !== [] && ($of = $this->beforeOption($hearing, $field, $sentence)) !== null) {
+            return $of;
+        }
         $spoken = $this->readings->inUnit($field, $sentence, $hearing->now, $country);
         if ($spoken !== null) {
             return Reading::of($spoken->value, 0.82, $spoken->said, $spoken->start, $spoken->end);
@@ -500,6 +508,24 @@ final class Volunteered
         $one = $apart === [] || array_diff($apart, $nouns) === [] ? null : $this->beforeStems($hearing, $field, $sentence, $apart);
 
         return $one ?? $this->beforeStems($hearing, $field, $sentence, $nouns);
+    }
+
+    /** 'Six dining chairs': a quantity stands before the thing that is an option of another field. */
+    private function beforeOption(Hearing $hearing, FieldProfile $field, Heard $sentence): ?Reading
+    {
+        foreach ($hearing->fields as $other) {
+            $option = $other->type === ValueType::Choice ? $this->readings->read($other, $sentence, $hearing->now, $hearing->transcript->country, false) : Reading::none();
+            if (! $option->found()) {
+                continue;
+            }
+            $before = array_slice(array_values(array_filter($sentence->tokens, static fn (Token $token): bool => $token->end <= $option->start)), -2);
+            $one = $before === [] ? Reading::none() : $this->readings->read($field, $sentence->only($before), $hearing->now, $hearing->transcript->country, true);
+            if ($one->found() && ! in_array($one->said, ['a', 'an', 'one'], true)) {
+                return Reading::of($one->value, 0.8, $one->said, $one->start, $one->end);
+            }
+        }
+
+        return null;
     }
 
     /**

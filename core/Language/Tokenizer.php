@@ -36,6 +36,8 @@ final class Tokenizer
             if (preg_match('/^[ap]\.\s?m\.?$/', $text) === 1) {
                 $text = $text[0].'m';
             }
+            // 'A week'll do': the unit is what counts.
+            $text = (string) preg_replace("/^(minutes?|hours?|days?|nights?|weeks?|fortnight|months?|years?|weekend|today|tonight|tomorrow|morning|afternoon|evening|noon|\\w+day)'(?:ll|d)$/", '$1', $text);
             $end = $at + strlen($piece);
             $tokens[] = new Token($text, $piece, $at, $end, substr($line, $last, $at - $last));
             $last = $end;

@@ -56,6 +56,8 @@ final readonly class MoneyReader implements Reader
             }
             $doubt = null;
             [$amount, $unit, $from, $to] = $found[0];
+            // Where they have dollars of their own, those are meant.
+            $unit = $unit === 'USD' && in_array($home, ['AUD', 'CAD', 'NZD', 'SGD', 'HKD'], true) && preg_match('/\bus\b|\busd\b|american/i', $heard->cleaned()) !== 1 ? $home : $unit;
             $currency = $unit ?? $currency ?? $home;
             $amount = round($amount, 2);
             $best = Reading::of(
