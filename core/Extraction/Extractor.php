@@ -104,6 +104,9 @@ final class Extractor
         }
         if (! $exchange->goesOn) {
             $asked = $this->questions->asked($exchange->asked, $hearing->fields, $hearing->lastSaid);
+            if ($asked === []) {
+                $asked = $this->questions->byKind($exchange->asked, array_values(array_filter($hearing->fields, static fn (FieldProfile $field): bool => $hearing->unanswered($field->key()))));
+            }
             // A question that a side question got in the way of stays open while nothing else is asked.
             $hearing->open = $asked === [] && ! str_contains($exchange->asked, '?') ? array_map(static fn (array $one): array => ['score' => 0.5] + $one, array_filter($hearing->open, static fn (array $one, string $key): bool => $one['last'] && $hearing->unanswered($key), ARRAY_FILTER_USE_BOTH)) : $asked;
             $hearing->pieces = '';

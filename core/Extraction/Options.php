@@ -55,10 +55,35 @@ final class Options
             }
         }
         if ($best === null || $rival > $best[1] - 0.2) {
-            return null;
+            return $this->numbered($field, $heard);
         }
 
         return $this->reading($best[0], 0.78, $heard, $best[2], $best[3]);
+    }
+
+    /** Options that are told apart by a number, named by it alone: 'an eight yarder', 'go on then, a six'. */
+    private function numbered(FieldProfile $field, Heard $heard): ?Reading
+    {
+        $numbers = [];
+        foreach ($field->field->options as $option) {
+            if (preg_match('/^(\d{1,3})[ _-]/', $option['key'].' ', $m) !== 1 && preg_match('/^(\d{1,3})\b/', $option['label'], $m) !== 1) {
+                return null;
+            }
+            $numbers[(int) $m[1]] = $option['key'];
+        }
+        if (count($numbers) < 2 || count($numbers) !== count($field->field->options)) {
+            return null;
+        }
+        $words = $this->words->section('numbers', 'units') + $this->words->section('numbers', 'teens');
+        $found = [];
+        foreach ($heard->tokens as $i => $token) {
+            $number = $token->isDigits() ? (int) $token->text : ($words[$token->text] ?? null);
+            if (is_int($number) && isset($numbers[$number]) && in_array($heard->tokens[$i - 1]->text ?? '', ['a', 'an', 'the', 'say', 'it', 'just', 'have', 'be'], true)) {
+                $found[$number] = $i;
+            }
+        }
+
+        return count($found) === 1 ? $this->reading($numbers[(int) array_key_first($found)], 0.78, $heard, (int) reset($found), (int) reset($found)) : null;
     }
 
     /** What people say for an option of a common kind; only where the field was asked for. */

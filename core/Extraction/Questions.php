@@ -132,6 +132,35 @@ final class Questions
         return $found;
     }
 
+    /**
+     * The one field of the kind that a question wants, where it names none: 'and who's on site?' with only one name still to come.
+     *
+     * @param list<FieldProfile> $fields that have no value yet
+     *
+     * @return array<string, array{score: float, flipped: bool, sentence: string, last: bool}>
+     */
+    public function byKind(string $text, array $fields): array
+    {
+        foreach (array_reverse($this->sentences($text)) as $sentence) {
+            if (! str_contains($sentence['text'], '?')) {
+                continue;
+            }
+            $types = match ($this->opening($sentence['tokens'])) {
+                'person' => [ValueType::PersonName],
+                'place' => [ValueType::PostalAddress],
+                'time' => [ValueType::Date, ValueType::DateTime],
+                'length' => [ValueType::Duration],
+                'count' => [ValueType::Number],
+                default => [],
+            };
+            $fit = array_values(array_filter($fields, static fn (FieldProfile $field): bool => in_array($field->type, $types, true) && ! ($field->tense === 'past' && $types[0] === ValueType::Date)));
+
+            return count($fit) === 1 && preg_match('/\b(?:opening|open|close|you open|your number|your address|you based)\b/i', $sentence['text']) !== 1 ? [$fit[0]->key() => ['score' => 0.45, 'flipped' => false, 'sentence' => $sentence['text'], 'last' => true]] : [];
+        }
+
+        return [];
+    }
+
     /** @return list<array{text: string, tokens: list<Token>, question: bool}> */
     public function sentences(string $text): array
     {
@@ -181,7 +210,7 @@ final class Questions
             ValueType::Phone, ValueType::Email => 0.7 * $cue + 0.5 * $names + 0.2 * $words + $role - ($this->spare($field) && ! $this->spared($tokens) ? 0.4 : 0.0),
             ValueType::PostalAddress => 0.7 * $cue + 0.5 * $names + 0.2 * $words + $role + $this->way($field, $tokens) + ($opening === 'place' ? 0.3 : 0.0),
             ValueType::Date, ValueType::Time, ValueType::DateTime, ValueType::Duration => 0.62 * $cue + 0.6 * $names + 0.3 * $words + $this->tense($field, $tokens),
-            ValueType::Number, ValueType::Money, ValueType::Reference => ($this->polar($field, $tokens, $cue) ? 0.5 : 1.0) * (($field->type === ValueType::Number && $cue >= 0.9 ? 0.5 : 0.45) * $cue + 0.7 * $names + 0.5 * $words + $this->measure($field, $tokens) + ($field->people && $this->people($tokens) ? 0.4 : 0.0) + ($field->age && $this->line($tokens, ' old ') ? 0.6 : 0.0) + $only),
+            ValueType::Number, ValueType::Money, ValueType::Reference => ($names < 0.7 && $this->polar($field, $tokens, $cue) ? 0.5 : 1.0) * (($field->type === ValueType::Number && $cue >= 0.9 ? 0.5 : 0.45) * $cue + 0.7 * $names + 0.5 * $words + $this->measure($field, $tokens) + ($field->people && $this->people($tokens) ? 0.4 : 0.0) + ($field->age && $this->line($tokens, ' old ') ? 0.6 : 0.0) + $only),
             ValueType::YesNo => $this->yesNo($field, $tokens, $names, $words),
             ValueType::Choice => 0.25 * $cue + 0.75 * $names + 0.4 * $words + $this->options($field, $tokens),
             ValueType::Text => ($names >= 0.3 || $words >= 0.3 ? 0.9 * $names + 0.5 * $words : 0.0) + $this->called($field, $tokens) + $this->place($field, $tokens) + ($field->narrative && ! $field->extra() && $this->words->phrases('extraction', 'open_questions')->in($tokens) ? 0.6 : 0.0),

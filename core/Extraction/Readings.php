@@ -201,9 +201,11 @@ final class Readings
         if (count($clauses) < 2 || count($clauses[0]) > 4) {
             return null;
         }
-        $later = array_map(static fn (Token $token): string => $token->text, array_merge(...array_slice($clauses, 1)));
-        if (array_intersect($later, ['yes', 'yeah', 'yep', 'no', 'nope', 'actually', 'sorry', 'wait', 'but']) !== []) {
-            return null;
+        foreach (array_slice($clauses, 1) as $later) {
+            $words = array_map(static fn (Token $token): string => $token->text, $later);
+            if (in_array($words[0], ['yes', 'yeah', 'yep', 'no', 'nope', 'but'], true) || array_intersect($words, ['actually', 'sorry', 'wait', 'yes', 'yeah']) !== []) {
+                return null;
+            }
         }
         $reading = $this->understanding->read(ValueType::YesNo, $heard->only($clauses[0]), new Context($now));
 

@@ -307,7 +307,7 @@ final readonly class Stated
             ValueType::Choice => $sentence['check'] || $sentence['offer'] || $sentence['sure'] && $names + $more >= 0.3,
             ValueType::Reference => $sentence['check'] && ($names >= 0.5 || $field->pattern !== null) && preg_match('/\b(?:our|my|your reference is|reference for this|here is your|will be)\b/i', $sentence['text']) !== 1,
             ValueType::Number, ValueType::Duration => ($sentence['check'] || $sentence['offer'] && $names >= 0.5) && $names + $more >= 0.5 || $field->people && $this->readings->hear($sentence['text'])->tokens !== [] && $sentence['check'],
-            ValueType::Money => ($sentence['check'] || $sentence['offer']) && preg_match('/\b(?:budget|limit|maximum|max|most|up to)\b/i', $field->field->title.' '.str_replace('_', ' ', $key)) !== 1 && ($names >= 0.7 || preg_match('/\b(?:agree[sd]?|accept(?:s|ed)?|pays?|paid|quoted)\b/i', $field->field->title.' '.str_replace('_', ' ', $key).' '.$field->field->description) === 1),
+            ValueType::Money => preg_match('/\b(?:budget|limit|maximum|max|most|up to)\b/i', $field->field->title.' '.str_replace('_', ' ', $key)) !== 1 && (($sentence['check'] || $sentence['offer']) && $names >= 0.7 || preg_match('/\b(?:agree[sd]?|accept(?:s|ed)?|pays?|paid|quoted)\b/i', $field->field->title.' '.str_replace('_', ' ', $key).' '.$field->field->description) === 1),
             default => false,
         };
         if (! $may) {
