@@ -219,7 +219,7 @@ final readonly class Answered
                 }
             }
         }
-        if (! $reading->found() && $field->type === ValueType::PersonName) {
+        if ($field->type === ValueType::PersonName && $field->namePart === null && (! $reading->found() || is_string($reading->value) && ! str_contains($reading->value, ' ') && preg_match('/[.?!]\s/', $rest->original) === 1)) {
             $reading = $this->nameAmong($field, $rest, $hearing, $reading);
         }
         if ($reading->found() && $field->type === ValueType::Number && $this->countsAnother($field, $rest, $reading, $hearing)) {

@@ -65,7 +65,7 @@ final class Extractor
         $this->takenBack = new TakenBack($this->readings, $this->questions, $words);
         $this->display = new Display($words, $plan);
         $this->story = new Story($sheet, $words);
-        $this->inferred = new Inferred($words, $lexicon);
+        $this->inferred = new Inferred($words, $lexicon, $options);
         $this->freeText = new FreeText($this->readings, $this->questions, $words);
     }
 

@@ -27,7 +27,7 @@ final readonly class Inferred
 
     private Tokenizer $tokenizer;
 
-    public function __construct(private Vocabulary $words, private Lexicon $lexicon)
+    public function __construct(private Vocabulary $words, private Lexicon $lexicon, private Options $options)
     {
         $this->stemmer = new Stemmer;
         $this->tokenizer = new Tokenizer;
@@ -40,6 +40,14 @@ final readonly class Inferred
             if ($field->type !== ValueType::Choice || $hearing->ledger->of($field->key()) !== null || in_array($field->key(), $hearing->ledger->declined(), true)
                 || preg_match(self::KINDS, strtolower($field->field->title.' '.str_replace('_', ' ', $field->key()).' '.$field->field->description)) !== 1) {
                 continue;
+            }
+            foreach (array_slice($exchanges, 0, 3) as $exchange) {
+                $said = $this->options->said($field, $exchange->heard, true);
+                if ($said?->found() === true) {
+                    $hearing->take($field, $said, $exchange, Claim::VOLUNTEERED);
+
+                    continue 2;
+                }
             }
             foreach (array_slice($exchanges, 0, 6) as $exchange) {
                 $key = $this->option($field, $exchange->heard->cleaned());

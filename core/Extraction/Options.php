@@ -65,13 +65,16 @@ final class Options
     private function numbered(FieldProfile $field, Heard $heard): ?Reading
     {
         $numbers = [];
+        $rests = [];
         foreach ($field->field->options as $option) {
             if (preg_match('/^(\d{1,3})[ _-]/', $option['key'].' ', $m) !== 1 && preg_match('/^(\d{1,3})\b/', $option['label'], $m) !== 1) {
                 return null;
             }
             $numbers[(int) $m[1]] = $option['key'];
+            $rests[(string) preg_replace('/^\d+[ _-]*/', '', $option['key'])] = true;
         }
-        if (count($numbers) < 2 || count($numbers) !== count($field->field->options)) {
+        // Four, six and eight yards; not eight to twelve and twelve to five.
+        if (count($rests) !== 1 || count($numbers) < 2 || count($numbers) !== count($field->field->options)) {
             return null;
         }
         $words = $this->words->section('numbers', 'units') + $this->words->section('numbers', 'teens');
@@ -86,12 +89,12 @@ final class Options
         return count($found) === 1 ? $this->reading($numbers[(int) array_key_first($found)], 0.78, $heard, (int) reset($found), (int) reset($found)) : null;
     }
 
-    /** What people say for an option of a common kind; only where the field was asked for. */
-    public function said(FieldProfile $field, Heard $heard): ?Reading
+    /** What people say for an option of a common kind: where the field was asked for, or how a call opens. */
+    public function said(FieldProfile $field, Heard $heard, bool $opening = false): ?Reading
     {
         $found = [];
-        foreach ($this->known($field) as $key => $sayings) {
-            $hit = $this->readings->phrases('option.'.$field->key().'.'.$key, $sayings)->first($heard->tokens);
+        foreach ($this->known($field, $opening) as $key => $sayings) {
+            $hit = $this->readings->phrases('option.'.$field->key().'.'.$key.($opening ? '!' : ''), $sayings)->first($heard->tokens);
             if ($hit !== null) {
                 $found[$key] = $hit;
             }
@@ -146,15 +149,19 @@ final class Options
     }
 
     /** @return array<string, list<string>> */
-    private function known(FieldProfile $field): array
+    private function known(FieldProfile $field, bool $opening): array
     {
-        if (isset($this->sayings[$field->key()])) {
-            return $this->sayings[$field->key()];
+        $place = $field->key().($opening ? '!' : '');
+        if (isset($this->sayings[$place])) {
+            return $this->sayings[$place];
         }
         $known = [];
         foreach ($field->field->options as $option) {
             $names = array_map(static fn (string $one): string => ' '.trim((string) preg_replace('/[^a-z0-9]+/', ' ', strtolower($one))).' ', [$option['label'], $option['key'], ...$option['phrases']]);
             foreach ($this->words->section('options', 'kinds') as $kind) {
+                if ($opening && ! isset($kind['opens'])) {
+                    continue;
+                }
                 foreach ($this->listed($kind['option']) as $mark) {
                     if (array_filter($names, static fn (string $name): bool => str_contains($name, ' '.$mark.' ')) !== []) {
                         $known[$option['key']] = [...($known[$option['key']] ?? []), ...$this->listed($kind['said'])];
@@ -165,7 +172,7 @@ final class Options
             }
         }
 
-        return $this->sayings[$field->key()] = $known;
+        return $this->sayings[$place] = $known;
     }
 
     /** @return list<string> */

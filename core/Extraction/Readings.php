@@ -207,6 +207,10 @@ final class Readings
                 return null;
             }
         }
+        $first = $clauses[0][0];
+        if (count($clauses[0]) === 1 && in_array($first->text, ['very', 'extremely', 'totally', 'completely', 'hugely', 'incredibly', 'absolutely', 'entirely'], true)) {
+            return Reading::of(true, 0.85, $first->original, $first->start, $first->end);
+        }
         $reading = $this->understanding->read(ValueType::YesNo, $heard->only($clauses[0]), new Context($now));
 
         return $reading->found() ? $reading : null;

@@ -429,6 +429,9 @@ final readonly class Stated
             return $this->amount($hearing, $field, $sentence, $asked);
         }
         $reading = $hearing->dated($field, $this->readings->read($field, $sentence, $hearing->now, $country, $asked));
+        if ($field->kin() === 'day' && preg_match('/\b(?:help|assist|calling|ringing|happy|satisfied|was|were|did|do for)\b.*\b(?:today|now)\b/i', $sentence) === 1) {
+            return null;
+        }
         if ($field->kin() === 'day' && in_array(strtolower((string) $reading->said), ['now', 'right now', 'today', 'straight away'], true) && preg_match('/\b(?:do|does|did|are|is|have|has) (?:you|it|they|he|she|that|this)\b.*\b(?:now|today)\b/i', $sentence) === 1) {
             // 'Do you have one now?' offers no day.
             return null;

@@ -443,8 +443,11 @@ final class Volunteered
         $first = $sentence->tokens[$at];
         $last = $sentence->tokens[$end];
         $of = fn (bool $value): Reading => Reading::of($value, 0.76, $sentence->between($first->start, $last->end), $first->start, $last->end);
-        if (array_intersect($before, ['no', 'not', 'without', "don't", "doesn't", "didn't", "haven't", "hasn't", "isn't", "won't", 'never', 'dont']) !== []) {
+        if (array_intersect($before, ['no', 'not', 'without', "don't", "doesn't", "didn't", "haven't", "hasn't", "isn't", "won't", 'never', 'dont', 'skip', 'forget', 'drop', 'leave']) !== []) {
             return $of(false);
+        }
+        if ($question && preg_match('/(?:could|can|would|will) you (?:please |just |also )?$/', implode(' ', $before).' ') === 1) {
+            return $of(true);
         }
         if (array_intersect($before, ['want', 'need', 'needs', 'with', 'have', 'has', 'got', "there's", "he's", "she's", "it's", "i've", "we've", 'like', 'running', 'include', 'including', 'add', 'plus', 'is', 'are', 'was', 'had', 'wants', 'take']) !== [] && (! $question || array_intersect($before, ['with', 'want', 'need', 'include', 'including', 'add', 'plus', 'like']) !== [])) {
             return $of(true);
@@ -769,7 +772,11 @@ final class Volunteered
                 }
                 $words[] = $word;
             }
-            if ($words === [] || ! isset($given[$words[0]->text]) && count($words) < 2 && ! in_array($token->text, ['mr', 'mrs', 'miss', 'ms', 'dr'], true) || preg_match('/^\p{Lu}/u', $words[0]->original) !== 1 && (! isset($given[$words[0]->text]) || isset($this->words->set('everyday_words')[$words[0]->text]))) {
+            // 'It's Vic from Harlow Heating'
+            $next = $t[$i + 1 + count($words)] ?? null;
+            $place = $t[$i + 2 + count($words)] ?? null;
+            $firm = count($words) === 1 && in_array($next?->text, ['from', 'at', 'of'], true) && $place !== null && preg_match('/^(?:\p{Lu}|the$)/u', $place->original) === 1 && in_array($token->text, ["it's", 'is', 'its'], true);
+            if ($words === [] || ! $firm && ! isset($given[$words[0]->text]) && count($words) < 2 && ! in_array($token->text, ['mr', 'mrs', 'miss', 'ms', 'dr'], true) || preg_match('/^\p{Lu}/u', $words[0]->original) !== 1 && (! isset($given[$words[0]->text]) || isset($this->words->set('everyday_words')[$words[0]->text]))) {
                 continue;
             }
             $reading = $this->readings->read($field, $sentence->only($words), $hearing->now, $hearing->transcript->country, true);

@@ -263,7 +263,9 @@ final readonly class EmailReader implements Reader
 
                 continue;
             }
-            $piece = $this->spelling->digits($t, $i, false) ?? $this->spelling->letter($t, $i, false);
+            // A lone 'o' is the letter, unless it stands among digits: 'o grantham', 'five o one'.
+            $round = $t[$i]->text === 'o' && ! ($t[$i - 1] ?? null)?->isDigits() && $this->spelling->digits($t, $i + 1, false) === null;
+            $piece = ($round ? $this->spelling->letter($t, $i, false) : null) ?? $this->spelling->digits($t, $i, false) ?? $this->spelling->letter($t, $i, false);
             if ($piece === null) {
                 $piece = [preg_replace('/[^\p{L}0-9]/u', '', $word) ?? '', 1];
             }
