@@ -104,7 +104,7 @@ final readonly class Answered
         }
         $asked = $this->words->phrases('extraction', 'own_number_ask')->in($this->readings->hear($exchange->asked)->all)
             && $this->questions->cue(ValueType::Phone, $this->readings->hear($exchange->asked)->all) > 0.2;
-        $said = $this->readings->named('own_number', $exchange->heard);
+        $said = $this->readings->named('own_number', $exchange->heard) || preg_match("/\\b(?:one|number|phone|mobile|line|cell|this|same)\\b[^.?!]*\\b(?:i'?m|i am|i'?ve|we'?re) (?:just )?(?:calling|ringing|phoning|speaking|talking|using|called|rung|rang|phoned)\\b|\\bsame (?:number|one) (?:as|i)\\b/i", str_replace('’', "'", $exchange->heard->original)) === 1;
         $phones = array_values(array_filter($hearing->fields, static fn (FieldProfile $field): bool => $field->type === ValueType::Phone));
         if ($phones === [] || ! $asked && ! $said) {
             return null;
@@ -199,7 +199,7 @@ final readonly class Answered
     private function typed(FieldProfile $field, Heard $rest, Exchange $exchange, Hearing $hearing, string $sentence): Reading
     {
         $country = $hearing->transcript->country;
-        $rest = $field->type === ValueType::PersonName ? $this->withoutRelation($rest) : $rest;
+        $rest = $field->type === ValueType::PersonName ? $this->withoutHints($this->withoutRelation($rest)) : $rest;
         $firm = $this->settledOn($field, $rest, $hearing, '', true);
         $reading = $firm->found() ? $firm : $this->readings->inUnit($field, $rest, $hearing->now, $country) ?? $this->readings->read($field, $rest, $hearing->now, $country, true);
         if (! $reading->found() && $field->age && preg_match('/\b(?:weeks?|days?)\b/i', $rest->cleaned()) !== 1) {
@@ -228,6 +228,10 @@ final readonly class Answered
         $reading = $field->type === ValueType::Reference ? $this->clauseWithCode($field, $rest, $hearing, $reading) : $reading;
         $settled = $reading->found() ? $reading : $this->settledOn($field, $rest, $hearing, $sentence);
         $reading = $settled->found() ? $settled : $reading;
+        if (! $reading->found() && in_array($field->type, [ValueType::DateTime, ValueType::Time], true) && preg_match('/\b(?:from|after|earliest|available|onwards)\b/', strtolower($field->field->title.' '.str_replace('_', ' ', $field->key()))) === 1) {
+            // 'Tomorrow after one' is available from one on.
+            $reading = $this->readings->read($field, (string) preg_replace(['/\b(?:any ?time |some ?time )?(?:after|from|past)\b(?= (?:about |around )?(?:\d|half|quarter|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|noon|midday))/i', '/\b(?:onwards|or later|or after|on)\s*[.!]?$/i'], ['at', ''], $rest->original), $hearing->now, $country, true);
+        }
         if (! $reading->found() && $field->type === ValueType::DateTime) {
             $reading = $this->apart($rest, $hearing, $field);
         }
@@ -350,6 +354,28 @@ final readonly class Answered
         return Reading::none();
     }
 
+    /** 'Gwen Tattersall, double T, double L': letters too few to spell the name only help to write it. */
+    private function withoutHints(Heard $heard): Heard
+    {
+        $kept = [];
+        $letters = 0;
+        $dropped = false;
+        foreach ($this->readings->clauses($heard, true) as $n => $tokens) {
+            $hint = array_filter($tokens, static fn (Token $token): bool => ! $token->isLetter() && ! in_array($token->text, ['double', 'triple', 'single', 'with', 'a', 'an', 'one', 'two', 'and', 'then', 'not', "it's"], true)) === [] && array_filter($tokens, static fn (Token $token): bool => $token->isLetter() && strlen($token->text) === 1) !== [];
+            $count = count(array_filter($tokens, static fn (Token $token): bool => $token->isLetter()));
+            if ($n > 0 && $hint && $count <= 2 && array_filter($tokens, static fn (Token $token): bool => in_array($token->text, ['double', 'triple', 'with', 'one', 'two'], true)) !== []) {
+                $letters += $count;
+                $dropped = true;
+
+                continue;
+            }
+            array_push($kept, ...$tokens);
+        }
+        $left = count(array_filter($kept, static fn (Token $token): bool => $token->isLetter() && strlen($token->text) === 1));
+
+        return $dropped && $letters <= 4 && $left === 0 ? $heard->only($kept) : $heard;
+    }
+
     /** 'Her dad, Imran Qureshi': whose dad is not part of the name. */
     private function withoutRelation(Heard $heard): Heard
     {
@@ -402,7 +428,7 @@ final readonly class Answered
             return Reading::of($named->value, 0.85, $yes->said, $yes->start, $yes->end);
         }
 
-        return $this->options->loose($field, $rest) ?? $this->options->said($field, $rest) ?? $reading;
+        return $this->options->banded($field, $this->readings->plain(ValueType::Number, $rest, $hearing->now, $hearing->transcript->country, true)) ?? $this->options->loose($field, $rest) ?? $this->options->said($field, $rest) ?? $reading;
     }
 
     private function yesNo(FieldProfile $field, Heard $heard, Hearing $hearing, bool $flipped, string $sentence): Reading

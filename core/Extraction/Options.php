@@ -89,6 +89,33 @@ final class Options
         return count($found) === 1 ? $this->reading($numbers[(int) array_key_first($found)], 0.78, $heard, (int) reset($found), (int) reset($found)) : null;
     }
 
+    /** The band a number lies in, where the options are bands: 'under thirty', '30 to 49', '65+'. */
+    public function banded(FieldProfile $field, Reading $number): ?Reading
+    {
+        if (! is_int($number->value) && ! is_float($number->value)) {
+            return null;
+        }
+        $bands = 0;
+        $found = [];
+        foreach ($field->field->options as $option) {
+            $name = strtolower(str_replace('_', ' ', $option['key']));
+            $name = preg_match('/\d/', $name) === 1 ? $name : strtolower($option['label']);
+            $range = match (true) {
+                preg_match('/(\d+)\s*(?:to|-|–|and)\s*(\d+)/u', $name, $m) === 1 => [(float) $m[1], (float) $m[2]],
+                preg_match('/(?:under|less than|below|up to|fewer than)\s*(\d+)/', $name, $m) === 1 => [-INF, (float) $m[1] - (str_contains($name, 'up to') ? 0.0 : 0.001)],
+                preg_match('/(?:over|more than|above)\s*(\d+)/', $name, $m) === 1 => [(float) $m[1] + 0.001, INF],
+                preg_match('/(\d+)\s*(?:\+|plus|or more|and over|or over|and above)/', $name, $m) === 1 => [(float) $m[1], INF],
+                default => null,
+            };
+            $bands += $range === null ? 0 : 1;
+            if ($range !== null && $number->value >= $range[0] && $number->value <= $range[1]) {
+                $found[] = $option['key'];
+            }
+        }
+
+        return $bands >= 2 && count($found) === 1 ? Reading::of($found[0], 0.85, $number->said, $number->start, $number->end) : null;
+    }
+
     /** What people say for an option of a common kind: where the field was asked for, or how a call opens. */
     public function said(FieldProfile $field, Heard $heard, bool $opening = false): ?Reading
     {

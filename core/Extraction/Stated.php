@@ -170,6 +170,14 @@ final readonly class Stated
         }
     }
 
+    /** Whether a sentence names a price that the field is about, its unit left out: 'it's sixty-five to the airport'. */
+    private function priced(FieldProfile $field, string $sentence): bool
+    {
+        return preg_match('/\b(?:agree[sd]?|accept(?:s|ed)?|quoted|fare|fee)\b/i', $field->field->title.' '.str_replace('_', ' ', $field->key()).' '.$field->field->description) === 1
+            && preg_match("/\\b(?:it's|that's|it'll be|that'll be|they're|it is|that is|comes to|fare is|fee is|price is|charge is|cost is)\\s+(?:about |around |just |only |roughly )?(?:\\d|an? hundred|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)/i", $sentence) === 1
+            && preg_match("/o'?clock|minutes|hours|days|weeks|miles\\b/i", $sentence) !== 1;
+    }
+
     /** 'Same address, 77 Maple Drive?' – '77 Maple Drive in Plano'. */
     private function fullerAddress(Hearing $hearing, FieldProfile $field, Exchange $exchange, Reading $stated): ?Reading
     {
@@ -307,7 +315,7 @@ final readonly class Stated
             ValueType::Choice => $sentence['check'] || $sentence['offer'] || $sentence['sure'] && $names + $more >= 0.3,
             ValueType::Reference => $sentence['check'] && ($names >= 0.5 || $field->pattern !== null) && preg_match('/\b(?:our|my|your reference is|reference for this|here is your|will be)\b/i', $sentence['text']) !== 1,
             ValueType::Number, ValueType::Duration => ($sentence['check'] || $sentence['offer'] && $names >= 0.5) && $names + $more >= 0.5 || $field->people && $this->readings->hear($sentence['text'])->tokens !== [] && $sentence['check'],
-            ValueType::Money => preg_match('/\b(?:budget|limit|maximum|max|most|up to)\b/i', $field->field->title.' '.str_replace('_', ' ', $key)) !== 1 && (($sentence['check'] || $sentence['offer']) && $names >= 0.7 || preg_match('/\b(?:agree[sd]?|accept(?:s|ed)?|pays?|paid|quoted)\b/i', $field->field->title.' '.str_replace('_', ' ', $key).' '.$field->field->description) === 1),
+            ValueType::Money => (preg_match('/\b(?:budget|limit|maximum|max|most|top|up to)\b/i', $field->field->title.' '.str_replace('_', ' ', $key)) !== 1 || $sentence['check'] && str_word_count($sentence['text']) <= 7) && (($sentence['check'] || $sentence['offer']) && $names >= 0.7 || preg_match('/\b(?:agree[sd]?|accept(?:s|ed)?|pays?|paid|quoted)\b/i', $field->field->title.' '.str_replace('_', ' ', $key).' '.$field->field->description) === 1),
             default => false,
         };
         if (! $may) {
@@ -378,7 +386,7 @@ final readonly class Stated
     private function likeliest(Hearing $hearing, Exchange $exchange, string $kin, string $sentence): ?FieldProfile
     {
         $tokens = $this->readings->hear($exchange->asked.' '.$this->before($hearing, $exchange))->all;
-        $hour = $this->hour($this->readings->hear($sentence), $hearing, true) !== null;
+        $hour = $this->hour($this->readings->hear($sentence), $hearing, true) !== null || preg_match("/\\bat (?:\\d|half|quarter|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)|\\d[:.]\\d\\d|o'?clock|\\d ?[ap]m/i", $sentence) === 1;
         $best = null;
         $most = -INF;
         foreach ($hearing->fields as $field) {
@@ -420,7 +428,7 @@ final readonly class Stated
         }
         $asked = match ($field->type) {
             ValueType::Time, ValueType::DateTime => str_contains($sentence, '?') && str_word_count($sentence) <= 3 || preg_match('/\b(?:past|to)\s+(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\d)/i', $sentence) === 1 || preg_match('/\b(?:at|by|around|say|for)\s+(?:a quarter|half|quarter|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|noon|midday|\d)|\b\d{1,2}(?::\d\d|\s?[ap]\.?m)|o\'?clock|first thing/i', $sentence) === 1,
-            ValueType::Money => preg_match("/\\b(?:that's|that'll be|it's|it'll be|it is|that is|that would be|that'd be|it'd be|are|is|comes to|works out|charge|costs?|for|at|around|about)\\b.*\\b(?:a|an|per|each) (?:month|week|night|day|year|hour|head|person|visit|session|lesson|item|piece)\\b|^(?:so |ok |right )?(?:that's|that'll be|that will be|it's|it'll be|that comes to|it comes to|that would be|it would be)\\b.*\\b(?:all in|all told|altogether|in total|plus|including|delivered|fitted|inclusive)\\b/i", $sentence) === 1,
+            ValueType::Money => $this->priced($field, $sentence) || preg_match("/\\b(?:that's|that'll be|it's|it'll be|it is|that is|that would be|that'd be|it'd be|are|is|comes to|works out|charge|costs?|for|at|around|about)\\b.*\\b(?:a|an|per|each) (?:month|week|night|day|year|hour|head|person|visit|session|lesson|item|piece)\\b|^(?:so |ok |right )?(?:that's|that'll be|that will be|it's|it'll be|that comes to|it comes to|that would be|it would be)\\b.*\\b(?:all in|all told|altogether|in total|plus|including|delivered|fitted|inclusive)\\b/i", $sentence) === 1,
             ValueType::PostalAddress => $asking && preg_match('/\baddress\b|\bat \d|\bto \d/i', $sentence) === 1,
             ValueType::Number => $field->people && preg_match('/\b(?:for|of)\s+(?:\d+|two|three|four|five|six|seven|eight|nine|ten|twelve)\b/i', $sentence) === 1 && ! preg_match('/o\'?clock/', $sentence),
             default => false,
@@ -444,6 +452,12 @@ final readonly class Stated
             // 'Would ten past five be all right?' is of the day the talk is about.
             $hour = $this->hour($this->readings->hear($sentence), $hearing, true);
             $reading = $hour === null ? $reading : Reading::of($hearing->lastDay.'T'.$hour, 0.78, '', 0, 0);
+        }
+        if (! $reading->found() && $field->type === ValueType::DateTime && $hearing->lastDay === null && $asked && $asking && preg_match('/\b(?:tomorrow|next|(?:mon|tues|wednes|thurs|fri|satur|sun)day)\b/i', $sentence) !== 1) {
+            // 'A car can be there at half past nine' is of today, or of tonight.
+            $hour = $this->hour($this->readings->hear($sentence), $hearing, true);
+            $hour = $hour !== null && $hour < $hearing->now->format('H:i') && (int) $hour < 12 ? sprintf('%02d%s', (int) $hour + 12, substr($hour, 2)) : $hour;
+            $reading = $hour === null || $hour < $hearing->now->format('H:i') ? $reading : Reading::of($hearing->now->format('Y-m-d').'T'.$hour, 0.72, '', 0, 0);
         }
         if (! $reading->found() && $field->type === ValueType::Reference && $asking) {
             $reading = $this->readings->read($field, $sentence, $hearing->now, $country, $this->questions->overlap($field, $this->readings->hear($sentence)->all)[0] >= 0.5);

@@ -290,6 +290,12 @@ final class Volunteered
         if (! $ahead && ! $this->fits($field, $near) && ! ($field->tense === 'future' && is_string($reading->value) && substr($reading->value, 0, 10) > $hearing->now->format('Y-m-d') && preg_match('/\b(book|appointment|come|visit|slot|table|room|need|like|want)\b/', $near->cleaned()) === 1)) {
             return [null, 0];
         }
+        if ($field->type === ValueType::Date && $field->tense !== 'past' && preg_match('/\b(?:when|how soon|what (?:date|day)|which (?:date|day))\b/i', $this->asked) !== 1 && $this->questions->overlap($field, $near->tokens)[0] < 0.3 && ($meeting = $this->meeting($hearing, $kin, $field)) !== null && is_string($reading->value)) {
+            // A bare day is of the visit that is talked about, its hour still to come.
+            $hearing->days[$meeting->key()] = $reading->value;
+
+            return [null, 0];
+        }
         if (count($kin) > 1) {
             $scores = [];
             // The day itself says nothing of whose day it is.
@@ -315,6 +321,19 @@ final class Volunteered
         }
 
         return [$reading, 1];
+    }
+
+    /** @param list<FieldProfile> $kin the appointment that has no moment yet, where the other field is none itself */
+    private function meeting(Hearing $hearing, array $kin, FieldProfile $field): ?FieldProfile
+    {
+        $is = static fn (FieldProfile $one): bool => preg_match('/\b(?:view(?:ing)?|appointment|visit|consultation|slot|meeting|interview|session|survey|booking|tour|inspection)\b/i', $one->field->title.' '.str_replace('_', ' ', $one->key())) === 1;
+        foreach ($is($field) ? [] : $kin as $one) {
+            if ($one->type === ValueType::DateTime && $one->tense !== 'past' && $is($one) && $hearing->unanswered($one->key())) {
+                return $one;
+            }
+        }
+
+        return null;
     }
 
     /** @param list<FieldProfile> $kin */
@@ -699,7 +718,8 @@ final class Volunteered
         if (! $reading->found() || in_array($reading->value, ['other', 'none', 'unknown', 'yes', 'no', 'unsure', 'not_sure', 'na', 'any'], true)) {
             return null;
         }
-        $before = array_map(static fn (Token $token): string => $token->text, array_slice(array_values(array_filter($sentence->tokens, static fn (Token $token): bool => $token->end <= $reading->start)), -4));
+        $clause = $this->clauseOf($sentence, $reading);
+        $before = array_map(static fn (Token $token): string => $token->text, array_slice(array_values(array_filter($clause, static fn (Token $token): bool => $token->end <= $reading->start)), -4));
         if (array_intersect($before, ['not', "don't", "isn't", "wasn't", 'never', 'without', 'no', "didn't"]) !== []) {
             return null;
         }

@@ -38,6 +38,8 @@ final class Tokenizer
             }
             // 'A week'll do': the unit is what counts.
             $text = (string) preg_replace("/^(minutes?|hours?|days?|nights?|weeks?|fortnight|months?|years?|weekend|today|tonight|tomorrow|morning|afternoon|evening|noon|\\w+day)'(?:ll|d)$/", '$1', $text);
+            // 'Eleven fifteen's great': so does the number.
+            $text = (string) preg_replace("/^(two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\\w+teen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|half|quarter)'(?:s|ll|d)$/", '$1', $text);
             $end = $at + strlen($piece);
             $tokens[] = new Token($text, $piece, $at, $end, substr($line, $last, $at - $last));
             $last = $end;

@@ -209,6 +209,13 @@ final readonly class PostalAddressReader implements Reader
 
                 continue;
             }
+            if ($current !== [] && ! $numbered && in_array($word, ['on', 'off'], true) && $this->hasStreet(array_slice($t, $i + 1, 4)) && ! $t[$i]->afterBreak()) {
+                // 'The Coach and Horses on Bridge Street'
+                $flush(false);
+                $i++;
+
+                continue;
+            }
             $number = $this->numberAt($t, $i);
             if ($number !== null) {
                 $current[] = $number[0];
