@@ -219,7 +219,7 @@ final readonly class Answered
                 }
             }
         }
-        if ($field->type === ValueType::PersonName && $field->namePart === null && (! $reading->found() || is_string($reading->value) && ! str_contains($reading->value, ' ') && preg_match('/[.?!]\s/', $rest->original) === 1)) {
+        if ($field->type === ValueType::PersonName && $field->namePart === null && (! $reading->found() || is_string($reading->value) && ! str_contains($reading->value, ' ') && preg_match('/[.?!,]\s/', $rest->original) === 1)) {
             $reading = $this->nameAmong($field, $rest, $hearing, $reading);
         }
         if ($reading->found() && $field->type === ValueType::Number && $this->countsAnother($field, $rest, $reading, $hearing)) {
@@ -343,6 +343,11 @@ final readonly class Answered
             }
         }
 
+        $short = $this->readings->clauses($rest, true);
+        if (! $firm && $field->type === ValueType::Number && count($short) > 1 && count($short[0]) <= 2 && in_array($short[1][0]->text, ['plus', 'and', 'not', 'with', 'though', 'if', 'but'], true)) {
+            // 'Two, plus a downstairs loo'
+            return $this->readings->read($field, $rest->only($short[0]), $hearing->now, $country, true);
+        }
         $clauses = $this->readings->clauses($rest);
         if (! $firm && count($clauses) > 1 && preg_match('/\b(?:or|maybe|perhaps|either)\b/i', $rest->cleaned()) !== 1) {
             // 'End of June, I think. Yes, the thirtieth': the sentence that says it best is the last.
@@ -417,6 +422,11 @@ final readonly class Answered
     private function choice(FieldProfile $field, Heard $rest, Hearing $hearing, string $sentence, ?bool $reaction): Reading
     {
         $reading = $this->readings->read($field, $rest, $hearing->now, $hearing->transcript->country, true);
+        $said = $reading->found() ? $this->options->said($field, $rest) : null;
+        if ($said !== null && str_word_count((string) $said->said) > max(1, str_word_count((string) $reading->said)) && $said->value !== $reading->value) {
+            // 'Every other week' is no week.
+            return $said;
+        }
         if ($reading->found()) {
             return $reading;
         }
@@ -441,7 +451,7 @@ final readonly class Answered
         if ($told !== null && ! $polar) {
             return $told;
         }
-        if (preg_match('/\b(?:have|has|did|had)\b/i', $sentence) === 1 && ($hit = $this->words->phrases('extraction', 'done_answers')->first($heard->tokens)) !== null && $hit[1] <= 3) {
+        if (preg_match('/\b(?:have|has|did|had)\b/i', $sentence) === 1 && ($hit = $this->words->phrases('extraction', 'done_answers')->first($heard->tokens)) !== null && $hit[1] <= 6) {
             $first = $heard->tokens[$hit[1]];
             $last = $heard->tokens[$hit[1] + $hit[2] - 1];
 
@@ -542,11 +552,25 @@ final readonly class Answered
         if (count($sides) !== 2) {
             return null;
         }
+        $you = preg_match('/^(?:\w+ ){0,3}(?:will|do|would|can|are) you\b.*\bor (?:shall|should|would|do|can) we\b/i', $sentence) === 1;
+        if ($you && preg_match("/\\b(?:my own|our own|i've got|i have|i'll|we'll|i will|we will|i do|we've got|myself|ourselves|bring my|bring our)\\b/i", $heard->cleaned(), $m) === 1) {
+            return Reading::of(true, 0.78, $heard->original, 0, strlen($heard->original));
+        }
+        if ($you && preg_match('/\b(?:you do|you can|if you|could you|can you|yours|you supply|you bring|you provide)\b/i', $heard->cleaned()) === 1) {
+            return Reading::of(false, 0.78, $heard->original, 0, strlen($heard->original));
+        }
         $stems = array_map(strval(...), array_keys($field->own === [] ? $field->names : $field->own));
         $words = array_map(fn (string $side): array => array_values(array_filter($this->readings->hear($side)->all, fn (Token $token): bool => strlen($token->text) > 3 && ! in_array($token->text, $this->words->section('routing', 'small'), true))), $sides);
         $own = array_map(fn (array $side): bool => array_filter($side, fn (Token $token): bool => $this->questions->kindred($token->text, $stems, true)) !== [], $words);
         if ($own[0] === $own[1]) {
             return null;
+        }
+        $line = trim($heard->cleaned());
+        foreach ([0, 1] as $i) {
+            // 'In one go' stands in the question as it is.
+            if (str_word_count($line) >= 2 && stripos($sides[$i], $line) !== false && stripos($sides[1 - $i], $line) === false) {
+                return Reading::of($i === 0 ? $own[0] : $own[1], 0.82, $heard->original, 0, strlen($heard->original));
+            }
         }
         foreach ($heard->tokens as $token) {
             $in = array_map(static fn (array $side): bool => array_filter($side, static fn (Token $one): bool => strlen($one->text) > 3 && rtrim(preg_replace("/'s$/", '', $one->text) ?? '', 's') === rtrim(preg_replace("/'s$/", '', $token->text) ?? '', 's')) !== [], $words);

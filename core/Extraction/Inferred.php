@@ -21,7 +21,7 @@ final readonly class Inferred
 
     private const LEAD = 0.2;
 
-    private const KINDS = '/\b(type|kind|reason|issue|matter|service|category|topic|problem|event|enquiry|inquiry|request|purpose|treatment|work|job|subject|department|complaint|fault|claim)\b/';
+    private const KINDS = '/\b(urgency|priority|type|kind|reason|issue|matter|service|category|topic|problem|event|enquiry|inquiry|request|purpose|treatment|work|job|subject|department|complaint|fault|claim)\b/';
 
     private Stemmer $stemmer;
 
@@ -40,6 +40,15 @@ final readonly class Inferred
             if ($field->type !== ValueType::Choice || $hearing->ledger->of($field->key()) !== null || in_array($field->key(), $hearing->ledger->declined(), true)
                 || preg_match(self::KINDS, strtolower($field->field->title.' '.str_replace('_', ' ', $field->key()).' '.$field->field->description)) !== 1) {
                 continue;
+            }
+            foreach (preg_match('/\b(?:urgen\w*|priorit\w*)\b/', strtolower($field->field->title.' '.str_replace('_', ' ', $field->key()))) === 1 ? $exchanges : [] as $exchange) {
+                // How much it presses is told in passing.
+                $said = preg_match('/\b(?:no (?:rush|hurry)|not urgent|urgent(?:ly)?|asap|as soon as|straight ?away|emergency|right away|whenever|can wait|can\'t wait)\b/i', $exchange->heard->cleaned()) === 1 ? $this->options->said($field, $exchange->heard) : null;
+                if ($said?->found() === true) {
+                    $hearing->take($field, $said, $exchange, Claim::VOLUNTEERED);
+
+                    continue 2;
+                }
             }
             foreach (array_slice($exchanges, 0, 3) as $exchange) {
                 $said = $this->options->said($field, $exchange->heard, true);
@@ -77,6 +86,9 @@ final readonly class Inferred
         $scores = [];
         foreach ($field->field->options as $option) {
             if (in_array($option['key'], ['other', 'none', 'unknown'], true)) {
+                continue;
+            }
+            if (preg_match("/\\b(?:not|no|isn't|never)\\b(?: \\w+){0,2} ".preg_quote(str_replace('_', ' ', strtolower($option['key'])), '/').'\b/i', $said) === 1) {
                 continue;
             }
             $text = implode(' ', [$option['label'], str_replace('_', ' ', $option['key']), ...$option['phrases']]);

@@ -122,22 +122,23 @@ final class Options
         $found = [];
         foreach ($this->known($field, $opening) as $key => $sayings) {
             $hit = $this->readings->phrases('option.'.$field->key().'.'.$key.($opening ? '!' : ''), $sayings)->first($heard->tokens);
-            if ($hit !== null) {
-                $found[$key] = $hit;
+            $reading = $hit === null ? null : $this->reading((string) $key, 0.76, $heard, $hit[1], $hit[1] + $hit[2] - 1);
+            if ($hit !== null && $reading?->found() === true) {
+                $found[$key] = [$hit[2], $reading];
             }
         }
-        if (count($found) !== 1) {
-            return null;
-        }
-        $key = (string) array_key_first($found);
+        // The longer saying tells more: 'not very' before 'very'.
+        uasort($found, static fn (array $a, array $b): int => $b[0] <=> $a[0]);
+        $lengths = array_column($found, 0);
 
-        return $this->reading($key, 0.76, $heard, $found[$key][1], $found[$key][1] + $found[$key][2] - 1);
+        return $found === [] || count($found) > 1 && $lengths[0] === $lengths[1] ? null : reset($found)[1];
     }
 
     private function reading(string $key, float $confidence, Heard $heard, int $from, int $to): Reading
     {
-        $before = array_map(static fn (Token $token): string => $token->text, array_slice($heard->tokens, max(0, $from - 3), min(3, $from)));
-        if (array_intersect($before, ['not', "don't", "isn't", 'never', 'without', 'no', "didn't", "wasn't", "aren't"]) !== []) {
+        $first = $heard->tokens[$from];
+        $before = array_map(static fn (Token $token): string => $token->text, array_slice($heard->tokens, max(0, $from - 5), min(5, $from)));
+        if (! in_array($first->text, ['no', 'not', "don't", "isn't", "can't"], true) && array_intersect($before, ['not', "don't", "isn't", 'never', 'without', 'no', "didn't", "wasn't", "aren't"]) !== []) {
             return Reading::none();
         }
         $start = $heard->tokens[$from]->start;
@@ -183,19 +184,22 @@ final class Options
             return $this->sayings[$place];
         }
         $known = [];
-        foreach ($field->field->options as $option) {
-            $names = array_map(static fn (string $one): string => ' '.trim((string) preg_replace('/[^a-z0-9]+/', ' ', strtolower($one))).' ', [$option['label'], $option['key'], ...$option['phrases']]);
-            foreach ($this->words->section('options', 'kinds') as $kind) {
+        foreach ($this->words->section('options', 'kinds') as $kind) {
+            // Of two options that are of a kind, such as low and normal, it is the one the kind names first.
+            $best = null;
+            foreach ($field->field->options as $option) {
+                $names = array_map(static fn (string $one): string => ' '.trim((string) preg_replace('/[^a-z0-9]+/', ' ', strtolower($one))).' ', [$option['label'], $option['key'], ...$option['phrases']]);
                 if ($opening && ! isset($kind['opens'])) {
                     continue;
                 }
-                foreach ($this->listed($kind['option']) as $mark) {
-                    if (array_filter($names, static fn (string $name): bool => str_contains($name, ' '.$mark.' ')) !== []) {
-                        $known[$option['key']] = [...($known[$option['key']] ?? []), ...$this->listed($kind['said'])];
-
-                        break;
+                foreach ($this->listed($kind['option']) as $rank => $mark) {
+                    if (($best === null || $rank < $best[1]) && array_filter($names, static fn (string $name): bool => str_contains($name, ' '.$mark.' ')) !== []) {
+                        $best = [$option['key'], $rank];
                     }
                 }
+            }
+            if ($best !== null) {
+                $known[$best[0]] = [...($known[$best[0]] ?? []), ...$this->listed($kind['said'])];
             }
         }
 

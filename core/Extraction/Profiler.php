@@ -164,6 +164,9 @@ final readonly class Profiler
      */
     private function tense(array $title, array $description): string
     {
+        if (preg_match('/\b(?:order(?:ed)?|purchase|bought|invoice|issue|sale) date\b|\bdate (?:ordered|purchased|bought|issued|of purchase|of order|of sale)\b/', implode(' ', $title)) === 1) {
+            return 'past';
+        }
         foreach ([$title, $description] as $words) {
             $past = count(array_intersect($words, $this->words->section('extraction', 'past')));
             $future = count(array_intersect($words, $this->words->section('extraction', 'future')));
@@ -197,10 +200,15 @@ final readonly class Profiler
         $facts = [];
         // One kind of fact is meant: the first that the title names, else the first the description tells of in so many words.
         foreach ([$head, $all] as $n => $line) {
-            foreach ($this->words->section('extraction', 'facts') as $fact) {
+            $most = 0;
+            foreach ($facts === [] ? $this->words->section('extraction', 'facts') : [] as $fact) {
+                // The fact with the longest term that stands there: 'access seat' before 'access'.
                 $terms = $this->listed($fact['terms']);
-                if ($facts === [] && $this->has($line, $n === 0 ? $terms : array_filter($terms, static fn (string $term): bool => str_contains($term, ' ')))) {
-                    $facts[] = ['true' => $this->listed($fact['true']), 'false' => $this->listed($fact['false']), 'terms' => $terms];
+                $hits = array_filter($n === 0 ? $terms : array_filter($terms, static fn (string $term): bool => str_contains($term, ' ')), fn (string $term): bool => $this->has($line, [$term]));
+                $long = $hits === [] ? 0 : max(array_map(strlen(...), $hits));
+                if ($long > $most) {
+                    $most = $long;
+                    $facts = [['true' => $this->listed($fact['true']), 'false' => $this->listed($fact['false']), 'terms' => $terms]];
                 }
             }
         }

@@ -88,12 +88,13 @@ final class Questions
         $questions = array_keys(array_filter($sentences, static fn (array $sentence): bool => $sentence['question']));
         $last = $questions === [] ? -1 : max($questions);
         foreach ($sentences as $n => $sentence) {
-            if (! $sentence['question']) {
+            if (! $sentence['question'] && ! ($n === count($sentences) - 1 && preg_match('/\bor\b/i', $sentence['text']) === 1)) {
                 continue;
             }
             $scores = [];
             foreach ($fields as $field) {
-                $scores[$field->key()] = $this->score($field, $sentence['tokens'], count($fields));
+                // 'I can refund you or send another' asks which, without a question mark.
+                $scores[$field->key()] = $sentence['question'] || $field->type === ValueType::Choice && $this->offers($field, $sentence['tokens']) ? $this->score($field, $sentence['tokens'], count($fields)) : 0.0;
                 // 'Would you like one?' asks for what the sentence before speaks of.
                 if ($field->type === ValueType::YesNo && $scores[$field->key()] < self::ASKED && $n === $last && preg_match('/\b(one|that|it|them|those|so)\s*\?/i', $sentence['text']) === 1) {
                     $earlier = array_merge($sentences[$n - 1]['tokens'] ?? [], $this->tokenizer->tokens($before));
@@ -484,6 +485,12 @@ final class Questions
         return $field->type === ValueType::Number && $cue < 0.3 && in_array($tokens[0]->text ?? '', ['any', 'is', 'are', 'do', 'does', 'did', 'have', 'has', 'will', 'would', 'anyone', 'anybody'], true);
     }
 
+    /** @param list<Token> $tokens whether a sentence names one of a field's options at least, among others */
+    private function offers(FieldProfile $field, array $tokens): bool
+    {
+        return $this->options($field, $tokens) >= 0.25;
+    }
+
     private function weekdays(FieldProfile $field): bool
     {
         return count(array_filter($field->field->options, static fn (array $option): bool => preg_match('/^(?:mon|tues|wednes|thurs|fri|satur|sun)days?$/i', $option['key']) === 1)) >= 3;
@@ -569,6 +576,9 @@ final class Questions
         // 'How did you hear about us?' asks for how they found us, by whatever name.
         $text = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ';
         if (preg_match('/ (?:hear|heard|find|found|come across|came across|know|get to know|learn) (?:about |of |out about )?us /', $text) === 1 && preg_match('/\b(?:found us|find us|heard|hear about|source|referral|came across|how did|introduced|marketing)\b/', strtolower($field->field->title.' '.str_replace('_', ' ', $field->key()).' '.$field->field->description)) === 1) {
+            return 0.9;
+        }
+        if (preg_match('/ how (?:would|should|shall|can|do|will) .*(?:contact|contacted|reach|get in touch|get back|hear from|reply|let you know|confirm)/', $text) === 1 && preg_match('/\b(?:contact method|method of contact|preferred contact|contact preference|contact by|reply by|preferred method|how to (?:contact|reach|reply))\b/', strtolower($field->field->title.' '.str_replace('_', ' ', $field->key()).' '.$field->field->description)) === 1) {
             return 0.9;
         }
 

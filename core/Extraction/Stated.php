@@ -113,7 +113,12 @@ final readonly class Stated
         if (count($capitals) < 2 || ! is_string($stated->value)) {
             return null;
         }
-        $own = $this->readings->read($field, $exchange->heard, $hearing->now, $hearing->transcript->country, true);
+        foreach ([$exchange->heard->tokens, ...$this->readings->clauses($exchange->heard, true)] as $tokens) {
+            $own = $this->readings->read($field, $exchange->heard->only($tokens), $hearing->now, $hearing->transcript->country, true);
+            if ($own->found() && is_string($own->value) && str_contains($own->value, ' ')) {
+                break;
+            }
+        }
         if (! $own->found() || ! is_string($own->value) || ! str_contains($own->value, ' ')) {
             return null;
         }
@@ -150,10 +155,22 @@ final readonly class Stated
     public function grant(Hearing $hearing, Exchange $exchange): void
     {
         $wished = $hearing->lastSaid === '' ? null : $this->day($this->readings->wanted($this->readings->hear($hearing->lastSaid)), $hearing, false);
-        if ($wished === null || $exchange->asked === '' || $this->words->phrases('extraction', 'denials')->in($this->readings->hear($exchange->asked)->all)) {
+        if ($wished === null && $hearing->days === [] || $exchange->asked === '' || $this->words->phrases('extraction', 'denials')->in($this->readings->hear($exchange->asked)->all)) {
             return;
         }
-        foreach ($this->questions->sentences($exchange->asked) as $sentence) {
+        foreach ($hearing->days as $key => $day) {
+            // The other side names the hour of a day the caller has named: 'the matinee is at half past two'.
+            foreach ($hearing->unanswered($key) ? $this->questions->sentences($exchange->asked) : [] as $sentence) {
+                $hour = str_contains($sentence['text'], '?') || preg_match('/\b(?:open|close|shut)/i', $sentence['text']) === 1 || preg_match("/\\bat (?:about )?(?:\\d|half|quarter|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|noon)/i", $sentence['text']) !== 1 ? null : $this->hour($this->readings->hear($sentence['text']), $hearing, true);
+                $field = $hour === null ? null : $hearing->field($key);
+                if ($field !== null && ! $this->questionsDay($sentence['text'], $hearing, $day)) {
+                    $hearing->claim($field, $day.'T'.$hour, 0.76, $exchange, '', Claim::AGREED);
+
+                    return;
+                }
+            }
+        }
+        foreach ($wished === null ? [] : $this->questions->sentences($exchange->asked) as $sentence) {
             if (str_contains($sentence['text'], '?')) {
                 return;
             }
@@ -170,11 +187,19 @@ final readonly class Stated
         }
     }
 
+    /** Whether a sentence speaks of another day than the one that waits for its hour. */
+    private function questionsDay(string $sentence, Hearing $hearing, string $day): bool
+    {
+        $other = $this->day($this->readings->hear($sentence), $hearing, false);
+
+        return $other !== null && $other !== $day;
+    }
+
     /** Whether a sentence names a price that the field is about, its unit left out: 'it's sixty-five to the airport'. */
     private function priced(FieldProfile $field, string $sentence): bool
     {
         return preg_match('/\b(?:agree[sd]?|accept(?:s|ed)?|quoted|fare|fee)\b/i', $field->field->title.' '.str_replace('_', ' ', $field->key()).' '.$field->field->description) === 1
-            && preg_match("/\\b(?:it's|that's|it'll be|that'll be|they're|it is|that is|comes to|fare is|fee is|price is|charge is|cost is)\\s+(?:about |around |just |only |roughly )?(?:\\d|an? hundred|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)/i", $sentence) === 1
+            && preg_match("/\\b(?:it's|that's|it'll be|that'll be|they're|it is|that is|comes to|fare is|fee is|price is|charge is|cost is|offer|offer you|do it for|go to|make it|let you have it for)\\s+(?:about |around |just |only |roughly )?(?:\\d|an? hundred|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)/i", $sentence) === 1
             && preg_match("/o'?clock|minutes|hours|days|weeks|miles\\b/i", $sentence) !== 1;
     }
 
@@ -355,6 +380,12 @@ final readonly class Stated
      */
     private function counter(Hearing $hearing, Exchange $exchange): array
     {
+        foreach ($hearing->open as $key => $question) {
+            if ($question['last'] && ! in_array($hearing->field($key)?->type, [ValueType::DateTime, ValueType::Date, ValueType::Time], true)) {
+                // 'How many?' – 'five' is no hour.
+                return [];
+            }
+        }
         if (array_filter($hearing->fields, static fn (FieldProfile $field): bool => $field->type === ValueType::DateTime) === []) {
             return [];
         }
@@ -487,8 +518,18 @@ final readonly class Stated
     private function name(Hearing $hearing, FieldProfile $field, string $sentence, bool $asking): ?Reading
     {
         $tokens = $this->readings->hear($sentence)->tokens;
-        $hit = $this->words->phrases('extraction', 'name_stated')->first($tokens);
-        if ($hit === null || ! isset($tokens[$hit[1] + $hit[2]])) {
+        $hit = null;
+        foreach ($this->words->phrases('extraction', 'name_stated')->all($tokens) as $one) {
+            // 'A brass table lamp for Mrs Yates': the word that brings a name stands right before it.
+            $next = $tokens[$one[1] + $one[2]] ?? null;
+            $hit ??= $next !== null ? $one : null;
+            if ($next !== null && preg_match('/^\p{Lu}/u', $next->original) === 1) {
+                $hit = $one;
+
+                break;
+            }
+        }
+        if ($hit === null) {
             return null;
         }
         $after = [];

@@ -134,6 +134,9 @@ final readonly class TakenBack
         if ($alone->found() && $field->type === ValueType::Number && ! $named && preg_match('/\b(am|pm|o\'?clock|monday|tuesday|wednesday|thursday|friday|saturday|sunday|st|th|nd|rd)\b/i', $heard->original) === 1) {
             return null;
         }
+        if ($alone->found() && $field->type === ValueType::Number && ! $named && preg_match('/\b(?:unit|flat|number|suite|apartment|plot|house|room|road|street|lane|court|close|avenue)\b/i', $heard->original) === 1) {
+            return null;
+        }
         if ($field->type === ValueType::PostalAddress && preg_match('/\b(?:at|in) the (?:end|beginning|start|middle)\b/i', $heard->original) === 1) {
             return null;
         }

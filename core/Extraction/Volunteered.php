@@ -265,7 +265,7 @@ final class Volunteered
         if (! $reading->found() && $field->type === ValueType::DateTime && isset($hearing->days[$field->key()])) {
             // The day was settled before; this is its hour.
             $hour = $this->readings->plain(ValueType::Time, $sentence, $hearing->now, $country, false);
-            if (is_string($hour->value)) {
+            if (is_string($hour->value) && preg_match("/[ap]\\.?m\\b|\\d[:.]\\d\\d|o'?clock|half|quarter|noon|midday|first thing|past|sharp|\\bat \\w+/i", $sentence->cleaned()) === 1) {
                 return [Reading::of($hearing->days[$field->key()].'T'.$hearing->hour($hour->value, (string) $hour->said), 0.78, $hour->said, $hour->start, $hour->end), 2];
             }
         }

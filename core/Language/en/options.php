@@ -34,6 +34,10 @@ return [
         ['option' => 'direct debit, standing order, monthly payments', 'said' => 'direct debit, standing order, monthly, by the month, comes out of the bank, out of my account every month, spread it'],
         ['option' => 'invoice, on account, account, bill', 'said' => 'invoice, send me a bill, send us a bill, send the bill, bill me, bill us, bill the company, on account, on our account, put it on the account, on the account, charge it to the account, thirty days, purchase order'],
         ['option' => 'finance, instalments, payment plan', 'said' => 'finance, instalments, in instalments, payment plan, spread the cost, pay it off, so much a month'],
+        // What is to be done about it.
+        ['option' => 'refund, money back', 'said' => "money back, my money, refund, refunded, refund me, reimburse, reimbursed, pay me back, back on my card, put it back on my card"],
+        ['option' => 'replacement, replace, exchange, resend', 'said' => "replace, replaced, replacement, send another, another one, a new one, new ones, send it again, resend, swap it, swap them, exchange, different one, right one, right size"],
+        ['option' => 'credit, voucher, store credit, credit note', 'said' => "credit note, store credit, a credit, credit to my account, voucher, off my next"],
         // Ways to reach somebody.
         ['option' => 'phone, telephone, call, by phone', 'said' => 'ring me, call me, phone me, give me a ring, give me a call, by phone, on the phone, phone, telephone, a call, a ring, call is best, ring my mobile, bell me'],
         ['option' => 'text, sms, text message', 'said' => 'text, text me, a text, by text, message me, drop me a text, ping me a text, sms, send me a message'],
@@ -41,8 +45,8 @@ return [
         ['option' => 'post, mail, letter, by post', 'said' => 'post, by post, in the post, a letter, write to me, through the post, in the mail, by mail'],
         // How much it presses.
         ['option' => 'emergency, critical, immediate, very urgent', 'said' => "emergency, right now, straight away, straightaway, immediately, this minute, this instant, can't wait, cannot wait, right away, asap, as soon as possible, pouring, flooding, dangerous, somebody could get hurt, someone could get hurt"],
-        ['option' => 'urgent, high, today, soon', 'said' => "urgent, pretty urgent, quite urgent, today, tonight, as soon as, asap, sooner rather than later, the sooner the better, can't really wait, quickly, quite pressing, in a hurry"],
-        ['option' => 'routine, low, normal, not urgent, non urgent, standard, no rush, whenever, flexible', 'said' => "no rush, no hurry, not urgent, isn't urgent, whenever, when you can, can wait, in your own time, no great rush, not in a hurry, any time, anytime, not desperate, nothing urgent, when you're next, when somebody is free"],
+        ['option' => 'urgent, high, today, soon', 'said' => "very, extremely, really urgent, super urgent, pretty, urgent, pretty urgent, quite urgent, today, tonight, as soon as, asap, soon, fairly soon, quite soon, wants doing soon, needs doing soon, sooner rather than later, the sooner the better, can't really wait, quickly, quite pressing, in a hurry"],
+        ['option' => 'routine, low, normal, not urgent, non urgent, standard, no rush, whenever, flexible', 'said' => "no rush, not very, not that urgent, not particularly, not especially, not at all, not really, no hurry, not urgent, isn't urgent, whenever, when you can, can wait, in your own time, no great rush, not in a hurry, any time, anytime, not desperate, nothing urgent, when you're next, when somebody is free"],
         // When.
         ['option' => 'morning, am, mornings', 'said' => "morning, mornings, am, before lunch, before noon, before midday, first thing, early, nine, ten, eleven, start of the day, once i've dropped the kids, after the school run"],
         ['option' => 'afternoon, pm, afternoons', 'said' => 'afternoon, afternoons, pm, after lunch, after midday, after dinner, two, three, two ish, three ish, before the school run'],
