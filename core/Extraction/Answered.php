@@ -487,6 +487,9 @@ final readonly class Answered
             return Reading::of(! $flipped, 0.78, $heard->original, 0, strlen($heard->original));
         }
 
+        if (! $echoed->found() && preg_match("/^(?:oh |well |no |sorry ){0,2}(?:i|we) (?:haven't got|don't have|don't use|don't do|never use|don't own|haven't any|don't possess)\\b/i", $heard->cleaned()) === 1) {
+            return Reading::of($flipped, 0.72, $heard->original, 0, strlen($heard->original));
+        }
         if (! $echoed->found() && preg_match('/\b(?:have|has|got|is there|are there|own)\b/i', $sentence) === 1 && preg_match('/^(?:no )?(?:just|only) (?:a|an|the|my|our|one|some) (?!few|couple|minute|second|moment|sec)/i', $heard->cleaned()) === 1 && ! $flipped) {
             return Reading::of(false, 0.66, $heard->original, 0, strlen($heard->original));
         }
@@ -616,7 +619,7 @@ final readonly class Answered
             return $reading;
         }
         $yes = $this->understanding->read(ValueType::YesNo, $heard, new \Ringo\Understanding\Context($hearing->now));
-        if ($yes->found() && count($heard->tokens) <= 4 && strlen((string) $yes->said) > strlen($reading->value) * 0.5) {
+        if (($polar || $this->questions->opening($this->readings->hear($sentence)->all) === null) && $yes->found() && count($heard->tokens) <= 4 && strlen((string) $yes->said) > strlen($reading->value) * 0.5) {
             return Reading::none();
         }
 

@@ -65,6 +65,12 @@ final readonly class Profiler
                 $names[$this->stemmer->stem($word)] = in_array($word, self::GENERIC, true) ? 0.25 : 1.0;
             }
         }
+        if ($names === []) {
+            // A title of small words, such as “Show”, has nothing else to be known by.
+            foreach ($title as $word) {
+                $names[$this->stemmer->stem($word)] = in_array($word, self::GENERIC, true) ? 0.25 : 1.0;
+            }
+        }
         foreach ($field->cues as $cue) {
             foreach ($this->tokenizer->words($cue) as $word) {
                 if (strlen($word) > 2 && ! isset($small[$word])) {
@@ -135,6 +141,9 @@ final readonly class Profiler
     {
         $caller = array_fill_keys($this->words->section('extraction', 'caller_roles'), true);
         $other = array_fill_keys($this->words->section('extraction', 'other_roles'), true);
+        if (array_intersect($title, ['second', 'joint', 'additional', 'co']) !== [] && array_intersect($title, ['name', 'phone', 'number', 'email', 'applicant', 'driver', 'person', 'guest', 'owner', 'parent', 'holder', 'buyer', 'contact']) !== []) {
+            return 'other';
+        }
         foreach ([$title, $description] as $words) {
             foreach ($words as $i => $word) {
                 $word = rtrim((string) preg_replace("/'s$/", '', $word), "'");

@@ -214,7 +214,7 @@ final class Questions
             ValueType::Number, ValueType::Money, ValueType::Reference => ($names < 0.7 && $this->polar($field, $tokens, $cue) ? 0.5 : 1.0) * (($field->type === ValueType::Number && $cue >= 0.9 ? 0.5 : 0.45) * $cue + 0.7 * $names + 0.5 * $words + $this->measure($field, $tokens) + ($field->people && $this->people($tokens) ? 0.4 : 0.0) + ($field->age && $this->line($tokens, ' old ') ? 0.6 : 0.0) + $only),
             ValueType::YesNo => $this->yesNo($field, $tokens, $names, $words),
             ValueType::Choice => 0.25 * $cue + 0.75 * $names + 0.4 * $words + $this->options($field, $tokens),
-            ValueType::Text => ($names >= 0.3 || $words >= 0.3 ? 0.9 * $names + 0.5 * $words : 0.0) + $this->called($field, $tokens) + $this->place($field, $tokens) + ($field->narrative && ! $field->extra() && $this->words->phrases('extraction', 'open_questions')->in($tokens) ? 0.6 : 0.0) + ($field->extra() && preg_match('/ (?:anything (?:else|more)|should know|need to know|any other|anything special|special requests?) /', ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ') === 1 ? 0.6 : 0.0),
+            ValueType::Text => ($names >= 0.3 || $words >= 0.3 ? 0.9 * $names + 0.5 * $words : 0.0) + $this->called($field, $tokens) + $this->place($field, $tokens) + ($field->narrative && ! $field->extra() && ! in_array($opening, ['person', 'place', 'time', 'count', 'length', 'measure'], true) && $this->words->phrases('extraction', 'open_questions')->in($tokens) ? 0.6 : 0.0) + ($field->extra() && preg_match('/ (?:anything (?:else|more)|should know|need to know|any other|anything special|special requests?) /', ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ') === 1 ? 0.6 : 0.0),
         };
     }
 
@@ -590,6 +590,8 @@ final class Questions
     {
         $line = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ';
         $theirs = preg_match('/ (?:his|her|their|mum\'?s|mother\'?s|mom\'?s|dad\'?s|father\'?s|wife\'?s|husband\'?s|partner\'?s|brother\'?s|sister\'?s|friend\'?s|gran\'?s|nan\'?s|grandma\'?s|grandad\'?s|grandson\'?s|granddaughter\'?s|boy\'?s|girl\'?s|baby\'?s|neighbour\'?s|colleague\'?s|boss\'?s|manager\'?s|customer\'s|client\'s|patient\'?s?|child\'?s?|son\'?s|daughter\'?s|pupil\'?s?|guest\'?s?|recipient\'?s?|tenant\'?s?|driver\'?s?|deceased|policyholder\'?s?|employee\'?s?|resident\'?s?|student\'?s?|witness(?:\'s)?|owner\'?s?|emergency contact|next of kin|other (?:driver|person|party)(?:\'s)?|somebody else|someone else|business|company|firm) /', $line) === 1;
+        // 'Your child's name' is the child's.
+        $line = $theirs ? (string) preg_replace("/ your (?=\\w+'s )/", ' the ', $line) : $line;
         $theirs = $theirs || preg_match("/ who(?:'s| is| would| are) (?:it|this|that|the \\w+|they|you \\w+) (?:for|about) /", $line) === 1;
         $yours = preg_match('/ (?:your|yours|you|yourself|calling|speaking|ringing) /', $line) === 1;
 

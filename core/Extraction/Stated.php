@@ -45,6 +45,10 @@ final readonly class Stated
         if ($exchange->asked === '' || $exchange->goesOn) {
             return [];
         }
+        $town = $this->town($hearing, $exchange, $reaction);
+        if ($town !== null) {
+            return [$town];
+        }
         $chosen = $this->chosen($hearing, $exchange);
         if ($chosen !== []) {
             return $chosen;
@@ -155,6 +159,9 @@ final readonly class Stated
     public function grant(Hearing $hearing, Exchange $exchange): void
     {
         $wished = $hearing->lastSaid === '' ? null : $this->day($this->readings->wanted($this->readings->hear($hearing->lastSaid)), $hearing, false);
+        if ($hearing->lastSaid !== '' && $exchange->asked !== '' && ! $this->words->phrases('extraction', 'denials')->in($this->readings->hear($exchange->asked)->all)) {
+            $this->granted($hearing, $exchange);
+        }
         if ($wished === null && $hearing->days === [] || $exchange->asked === '' || $this->words->phrases('extraction', 'denials')->in($this->readings->hear($exchange->asked)->all)) {
             return;
         }
@@ -185,6 +192,55 @@ final readonly class Stated
                 return;
             }
         }
+    }
+
+    /** What the caller asked for and the other side says back with a yes of its own: a sum, a day, an hour. */
+    private function granted(Hearing $hearing, Exchange $exchange): void
+    {
+        $last = $this->readings->hear($hearing->lastSaid);
+        foreach ($this->questions->sentences($exchange->asked) as $sentence) {
+            if (str_contains($sentence['text'], '?') || ! $this->words->phrases('extraction', 'grants')->in($sentence['tokens'])) {
+                continue;
+            }
+            foreach ($hearing->fields as $field) {
+                $known = $hearing->ledger->of($field->key());
+                $kin = array_filter($hearing->fields, static fn (FieldProfile $one): bool => $one->type === $field->type && $one->tense !== 'past');
+                if (! in_array($field->type, [ValueType::Money, ValueType::Date, ValueType::Time], true) || $field->tense === 'past' || count($kin) !== 1 || $known !== null && ! in_array($known->origin, [Claim::WANTED, Claim::VOLUNTEERED], true)) {
+                    continue;
+                }
+                if ($field->type === ValueType::Date && $this->several($hearing, $exchange, $field, $sentence['text'])) {
+                    continue;
+                }
+                $granted = $this->stated($hearing, $field, $sentence['text'], true);
+                $own = Reading::none();
+                // What was said last counts: 'ten's a bit much; could I do five?'
+                foreach ([$last->tokens, ...array_reverse($this->readings->clauses($last, true))] as $tokens) {
+                    $part = $last->only($tokens);
+                    $own = $own->found() ? $own : $hearing->dated($field, $this->readings->read($field, $field->type === ValueType::Money ? $part : $this->readings->wanted($part), $hearing->now, $hearing->transcript->country, true));
+                }
+                // A day that was offered before counts once the hour has been agreed on.
+                if ($granted?->found() === true && ($own->value === $granted->value || $field->type === ValueType::Date && ! $own->found() && $known === null) && $granted->value !== $known?->value && preg_match('/\b(?:open|close|shut)/i', $sentence['text']) !== 1) {
+                    $hearing->claim($field, $granted->value, 0.82, $exchange, '', Claim::AGREED);
+                }
+            }
+        }
+    }
+
+    /** 'Denver?' – 'Denver, yeah': a town that completes the address just given. */
+    private function town(Hearing $hearing, Exchange $exchange, ?bool $reaction): ?string
+    {
+        if ($reaction !== true || preg_match('/^(?:(?:is )?(?:that(?:\'s)? )?in |and that\'s |so )?(\p{Lu}\p{L}+(?: \p{Lu}\p{L}+)?)\?$/u', trim($exchange->asked), $m) !== 1) {
+            return null;
+        }
+        $key = end($hearing->filled);
+        $field = $key === false ? null : $hearing->field($key);
+        $claim = $key === false ? null : $hearing->ledger->of($key);
+        if ($field === null || $field->type !== ValueType::PostalAddress || ! is_string($claim?->value) || str_contains($claim->value, $m[1])) {
+            return null;
+        }
+        $hearing->claim($field, $claim->value.', '.$m[1], 0.86, $exchange, '', Claim::AGREED);
+
+        return $field->key();
     }
 
     /** Whether a sentence speaks of another day than the one that waits for its hour. */

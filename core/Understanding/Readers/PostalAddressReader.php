@@ -157,6 +157,9 @@ final readonly class PostalAddressReader implements Reader
             if ($i > 2 && $token->afterBreak() && in_array($t[$i + 1]->text ?? '', ["o'clock", 'oclock', 'am', 'pm', 'sharp'], true) || $i > 2 && $token->afterBreak() && in_array($token->text, ['half', 'quarter', 'around', 'about', 'any', 'anytime', 'after', 'before', 'at'], true) && preg_match('/^(?:\d|past|to|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|time|half|quarter)/', $t[$i + 1]->text ?? '') === 1) {
                 return array_slice($t, 0, $i);
             }
+            if ($i > 2 && $token->afterBreak() && in_array($token->text, ['i', "i'm", "i've", 'we', "we're", "we've", "i'd", 'you', 'he', 'she', 'they'], true) && $this->hasStreet(array_slice($t, 0, $i))) {
+                return array_slice($t, 0, $i);
+            }
             if ($i > 2 && preg_match('/[.!;]/', $token->gap) === 1 && in_array($token->text, ["it's", 'its', "there's", "that's", 'i', "i'm", "i've", 'we', "we're", "we've", 'you', "you'll", 'he', 'she', 'they', 'ring', 'just', 'my', 'our'], true) && ! $this->hasStreet(array_slice($t, $i)) && $this->hasStreet(array_slice($t, 0, $i))) {
                 return array_slice($t, 0, $i);
             }
