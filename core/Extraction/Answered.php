@@ -483,7 +483,7 @@ final readonly class Answered
 
         $echoed = $polar ? $this->echoed($field, $heard, $sentence, $flipped) : Reading::none();
 
-        if (! $echoed->found() && preg_match('/\b(?:have|has|had|got)\b/i', $sentence) === 1 && preg_match("/\\b(?:i|we|he|she|they)(?:'ve|'s| have| has|'d)?(?: already| just| only)* (?:bought|got|brought|sent|emailed|paid|booked|ordered|signed|filled|posted|done|had|made|arranged|asked|told)\\b/i", $heard->cleaned(), $m) === 1 && preg_match("/n't|\\bnot\\b|\\bnever\\b/i", $heard->cleaned()) !== 1) {
+        if (! $echoed->found() && preg_match('/\b(?:have|has|had|got)\b/i', $sentence) === 1 && preg_match("/\\b(?:i|we|he|she|they)(?:'ve|'s| have| has|'d)?(?: already| just| only)* (?:bought|got|brought|sent|emailed|texted|messaged|rung|rang|called|phoned|spoken|spoke|let|mentioned|paid|booked|ordered|signed|filled|posted|done|had|made|arranged|asked|told)\\b/i", $heard->cleaned(), $m) === 1 && preg_match("/n't|\\bnot\\b|\\bnever\\b/i", $heard->cleaned()) !== 1) {
             return Reading::of(! $flipped, 0.78, $heard->original, 0, strlen($heard->original));
         }
 

@@ -153,6 +153,9 @@ final class Extractor
                 $hearing->lastDay = $day;
             }
         }
+        if (preg_match('/\b(?:as early as|first thing|early as possible|earliest|bright and early|early in the (?:day|morning))\b/i', $exchange->heard->original) === 1) {
+            $hearing->lastTime = '08:00';
+        }
         foreach ([$exchange->asked, $exchange->heard->original] as $text) {
             $time = $this->readings->plain(ValueType::Time, $this->readings->hear($text), $hearing->now, $hearing->transcript->country, true);
             if (is_string($time->value) && ($hearing->lastTime === null || preg_match('/\b[ap]\.?\s?m\b|\d\s?[ap]m\b|morning|afternoon|evening|night/i', $text) === 1) && preg_match('/\b(open|close|shut|closes|opens)\b/i', $text) !== 1

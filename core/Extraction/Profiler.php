@@ -40,9 +40,10 @@ final readonly class Profiler
         $names = array_filter($profiles, static fn (FieldProfile $one): bool => $one->type === ValueType::PersonName && $one->namePart === null);
         $returns = array_filter($profiles, static fn (FieldProfile $one): bool => isset($one->names['return']));
         $own = array_filter($names, static fn (FieldProfile $one): bool => $one->role !== 'other');
+        $first = $own === [] ? array_key_first($names) : null;
         foreach ($profiles as $i => $one) {
             // Where no field is for the caller's own name, whoever the sheet names may be the one who rings.
-            if ($one->type === ValueType::PersonName && $one->role === 'other' && $own === [] && count($names) === 1 && preg_match('/\b(?:asked for|wanted|requested|engineer|staff|technician|stylist|therapist|doctor|dentist|recipient|addressee|referr)/i', $one->field->title.' '.$one->field->description) !== 1) {
+            if ($one->type === ValueType::PersonName && $one->role === 'other' && $own === [] && $i === $first && preg_match('/\b(?:asked for|wanted|requested|engineer|staff|technician|stylist|therapist|doctor|dentist|recipient|addressee|referr)/i', $one->field->title.' '.$one->field->description) !== 1) {
                 $profiles[$i] = $one->with('any', $one->span);
             }
             // A departure with a way back is where a journey starts; without, where a stay ends.

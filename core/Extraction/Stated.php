@@ -199,7 +199,8 @@ final readonly class Stated
     {
         $last = $this->readings->hear($hearing->lastSaid);
         foreach ($this->questions->sentences($exchange->asked) as $sentence) {
-            if (str_contains($sentence['text'], '?') || ! $this->words->phrases('extraction', 'grants')->in($sentence['tokens'])) {
+            // Who was asked for a day and says that day again grants it, whatever the words.
+            if (str_contains($sentence['text'], '?') || ! str_contains($hearing->lastSaid, '?') && ! $this->words->phrases('extraction', 'grants')->in($sentence['tokens'])) {
                 continue;
             }
             foreach ($hearing->fields as $field) {

@@ -821,7 +821,7 @@ final class Volunteered
         $t = $sentence->tokens;
         // 'Hi Mo, Jess Alder from Northgate'
         for ($i = 0; $i < min(5, count($t) - 2); $i++) {
-            if (($i === 0 || $t[$i]->afterBreak() || in_array($t[$i - 1]->text, ['hi', 'hello', 'hey', 'morning', 'afternoon', 'yes', 'yeah', 'evening'], true)) && preg_match('/^\p{Lu}\p{Ll}/u', $t[$i]->original) === 1 && isset($given[$t[$i]->text]) && preg_match('/^\p{Lu}\p{Ll}/u', $t[$i + 1]->original) === 1 && ! $t[$i + 1]->afterBreak() && in_array($t[$i + 2]->text, ['from', 'here', 'at', 'calling', 'speaking', 'ringing', 'again', 'of'], true) && ! $t[$i + 2]->afterBreak()) {
+            if (($i === 0 || $t[$i]->afterBreak() || in_array($t[$i - 1]->text, ['hi', 'hello', 'hey', 'morning', 'afternoon', 'yes', 'yeah', 'evening'], true)) && preg_match('/^\p{Lu}\p{Ll}/u', $t[$i]->original) === 1 && (isset($given[$t[$i]->text]) || $i > 0 && $t[$i]->afterBreak() && in_array($t[$i + 2]->text, ['from', 'here', 'calling', 'ringing'], true) && preg_match('/day$/', $t[$i]->text) !== 1) && preg_match('/^\p{Lu}\p{Ll}/u', $t[$i + 1]->original) === 1 && ! $t[$i + 1]->afterBreak() && in_array($t[$i + 2]->text, ['from', 'here', 'at', 'calling', 'speaking', 'ringing', 'again', 'of'], true) && ! $t[$i + 2]->afterBreak()) {
                 $reading = $this->readings->read($field, $sentence->only(array_slice($t, $i, 2)), $hearing->now, $hearing->transcript->country, true);
                 if ($reading->found()) {
                     return Reading::of($reading->value, 0.86, $reading->said, $reading->start, $reading->end);

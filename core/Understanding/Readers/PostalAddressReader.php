@@ -102,6 +102,10 @@ final readonly class PostalAddressReader implements Reader
         if ($parts === [] && $code === '') {
             return null;
         }
+        if (count($parts) > 1 && preg_match('/^(?:our|my|her|his|their) /i', $parts[0]['text']) === 1 && array_filter(array_slice($parts, 1), static fn (array $part): bool => $part['numbered']) !== []) {
+            // 'Our offices, 3 Assembly Square'
+            array_shift($parts);
+        }
         $street = [];
         $town = [];
         $seen = false;
