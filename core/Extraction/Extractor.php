@@ -35,6 +35,8 @@ final class Extractor
 
     private readonly Volunteered $volunteered;
 
+    private readonly KeyedChoice $keyed;
+
     private readonly TakenBack $takenBack;
 
     private readonly FreeText $freeText;
@@ -65,6 +67,7 @@ final class Extractor
         $this->takenBack = new TakenBack($this->readings, $this->questions, $words);
         $this->display = new Display($words, $plan);
         $this->story = new Story($sheet, $words);
+        $this->keyed = new KeyedChoice($this->readings, $options);
         $this->inferred = new Inferred($words, $lexicon, $options);
         $this->freeText = new FreeText($this->readings, $this->questions, $words);
     }
@@ -114,6 +117,11 @@ final class Extractor
         $hearing->consumed = [];
         $this->setting($hearing, $exchange);
         $reaction = $this->readings->reaction($exchange->heard, $hearing->now);
+        if ($this->keyed->read($hearing, $exchange, $reaction) !== []) {
+            $hearing->lastSaid = $exchange->heard->original;
+
+            return;
+        }
         $settled = $this->stated->settle($hearing, $exchange, $reaction);
         $settled = [...$settled, ...$this->takenBack->mend($hearing, $exchange, $reaction, $settled)];
         $settled = [...$settled, ...$this->answered->read($hearing, $exchange, $reaction, $settled)];

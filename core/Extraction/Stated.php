@@ -244,6 +244,18 @@ final readonly class Stated
         return $field->key();
     }
 
+    /** Whether anybody has spoken of changing something so far. */
+    private function changes(Hearing $hearing, Exchange $exchange): bool
+    {
+        foreach ($hearing->transcript->turns as $i => $turn) {
+            if ($i <= $exchange->turn && $turn->by === 'caller' && preg_match("/\\b(?:mov(?:e|ing)|chang(?:e|ing)|reschedul\\w*|rearrang\\w*|instead|different|another (?:day|date|time)|put (?:it|that) back|postpone|bring (?:it|that) forward|can't make|cannot make|can't do|won't be|later|earlier|swap)\\b/i", $turn->text) === 1) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** Whether a sentence speaks of another day than the one that waits for its hour. */
     private function questionsDay(string $sentence, Hearing $hearing, string $day): bool
     {
@@ -296,6 +308,11 @@ final readonly class Stated
             if ($held === null) {
                 continue;
             }
+            if (is_string($held->value) && strlen($held->value) > 4 && str_contains($this->bare($asked), $this->bare($held->value))) {
+                $fields[] = $field->key();
+
+                continue;
+            }
             foreach ($this->questions->sentences($asked) as $sentence) {
                 $reading = $this->stated($hearing, $field, $sentence['text'], true);
                 if ($reading !== null && $reading->found() && ($field->tense !== 'past' || $reading->value === $held->value || $this->questions->overlap($field, $sentence['tokens'])[0] >= 0.5)) {
@@ -307,6 +324,11 @@ final readonly class Stated
         }
 
         return $fields;
+    }
+
+    private function bare(string $text): string
+    {
+        return trim((string) preg_replace('/[^\p{L}\p{N}]+/u', ' ', mb_strtolower($text)));
     }
 
     /** Whether the words ask for a yes to what they say. */
@@ -380,6 +402,10 @@ final readonly class Stated
 
             return true;
         }
+        if ($when && preg_match('/\b(?:new|changed|moved|rescheduled|alternative|rearranged)\b/i', $field->field->title.' '.str_replace('_', ' ', $key)) === 1 && ! $this->changes($hearing, $exchange)) {
+            // 'We come on Wednesday, is that still fine?' – 'yes': nothing is new.
+            return false;
+        }
         foreach ($hearing->fields as $other) {
             // The same day is not taken for a second field as well.
             if ($when && $other->key() !== $key && $other->kin() === $field->kin() && $hearing->ledger->of($other->key())?->value === $reading->value) {
@@ -390,7 +416,7 @@ final readonly class Stated
         [$names, $more] = $this->questions->overlap($field, $tokens);
         $may = match ($field->type) {
             ValueType::Date, ValueType::DateTime, ValueType::Time => $field->tense !== 'past' && ($sentence['check'] || $sentence['offer']) && ! $this->several($hearing, $exchange, $field, $sentence['text']) || $names >= 0.6 && $sentence['check'],
-            ValueType::Phone => ($sentence['check'] || $sentence['sure']) && preg_match('/\b(?:your (?:number|mobile|phone|cell|contact)|you on|reach you|call you|ring you|contact you|number (?:is|as|ending)|number for you|good number|best number|right number|number still)\b/i', $sentence['text']) === 1 && preg_match('/\b(our|my|call us|ring us)\b/i', $sentence['text']) !== 1,
+            ValueType::Phone => ($sentence['check'] || $sentence['sure']) && preg_match('/\b(?:your (?:number|mobile|phone|telephone|cell|contact|landline|daytime)|as your (?:tele)?phone|you on|reach you|call you|ring you|contact you|number (?:is|as|ending)|number for you|good number|best number|right number|number still)\b/i', $sentence['text']) === 1 && preg_match('/\b(our|my|call us|ring us)\b/i', $sentence['text']) !== 1,
             ValueType::Email => preg_match('/\b(our|my|email us)\b/i', $sentence['text']) !== 1 && ($sentence['check'] || $sentence['sure']),
             ValueType::PersonName => $sentence['sure'] && $field->role !== 'other' || $names >= 0.7 && $sentence['check'],
             ValueType::PostalAddress => preg_match("/\b(our|we're at|we are at|find us)\b/i", $sentence['text']) !== 1 && ($sentence['check'] || $sentence['sure']),

@@ -723,6 +723,10 @@ final class Volunteered
         if (array_intersect($before, ['not', "don't", "isn't", "wasn't", 'never', 'without', 'no', "didn't"]) !== []) {
             return null;
         }
+        if (preg_match('/(?:speak|talk|through|spoke|somebody|someone|anybody|anyone) (?:to|with|in|from)(?: the)?$/', implode(' ', $before)) === 1 && preg_match('/\b(?:team|department|for|to|with|who|contact)\b/i', $field->field->title.' '.$field->field->description) !== 1) {
+            // 'I need to talk to accounts' names a department, no way to pay.
+            return null;
+        }
 
         return Reading::of($reading->value, min(0.86, $reading->confidence), $reading->said, $reading->start, $reading->end);
     }
