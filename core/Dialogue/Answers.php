@@ -798,7 +798,9 @@ final readonly class Answers
         $clause = $this->replies->clause($heard);
         $answer = $clause === null ? ($state->lastReply !== null && $top < 0.5 ? $this->replies->answer($turn, $heard) : null) : $this->replies->answer($turn, $clause[0]);
         $known = $answer['known'] ?? null;
-        if ($answer !== null && ($known === null ? $top < 1.3 : $top < 0.5 || $known->informs && $known->confidence >= 0.75 && $top < 1.0)) {
+        // 'What happens if I bring it back late?' wants to know, whatever words of a topic stand in it.
+        $wonders = preg_match('/^(?:(?:so|and|but|um|er|well|ok|okay|hi|hello)\W+)*(?:what happens|what would happen|what if|is there (?:a|an|any)|are there any|do i have to|do we have to|do you charge|how does it work|what is your|what\'s your|what are your)\b/i', $heard->original) === 1;
+        if ($answer !== null && ($known === null ? $top < 1.3 : $top < 0.5 || $known->confidence >= ($wonders ? 0.65 : 0.75) && ($known->informs && $top < 1.0 || $wonders))) {
             $this->volunteer($turn, $heard, $step->key(), true);
             $this->answered($turn, $answer);
 
@@ -851,12 +853,27 @@ final readonly class Answers
         foreach ($step->topics as $topic) {
             $first = $turn->script->steps[$topic['next']] ?? null;
             $field = $first instanceof AskStep ? $turn->script->sheet->field($first->field) : null;
-            if ($field !== null && $field->type === ValueType::Choice && $this->understanding->read(ValueType::Choice, $heard, $this->collector->context($turn, $field, false))->found()) {
-                $found[] = $topic['key'];
+            if ($field === null || $field->type !== ValueType::Choice) {
+                continue;
+            }
+            $named = $this->understanding->read(ValueType::Choice, $heard, $this->collector->context($turn, $field, false));
+            if (! $named->found() && count($heard->tokens) <= 9) {
+                // 'Digger. Mini one. Monday.': few words name it as an answer would; 'the second one' names nothing yet.
+                $short = $this->understanding->read(ValueType::Choice, $heard, $this->collector->context($turn, $field, true));
+                $named = preg_match('/^(?:the )?(?:first|second|third|fourth|fifth|last|one|two|three|four|five|six|seven|eight|nine|\d+)(?: one)?$/i', trim((string) $short->said)) === 1 ? $named : $short;
+            }
+            if ($named->found()) {
+                $found[] = [$topic['key'], $field, $named];
             }
         }
+        if (count($found) !== 1) {
+            return null;
+        }
+        [$key, $field, $named] = $found[0];
+        $turn->considered($field, $named, true, 'named where a topic was asked for');
+        $this->take($turn, $field, $named, Origin::Volunteered, $named->confidence < 0.75);
 
-        return count($found) === 1 ? $found[0] : null;
+        return $key;
     }
 
     /**

@@ -168,7 +168,7 @@ final readonly class Stated
         foreach ($hearing->days as $key => $day) {
             // The other side names the hour of a day the caller has named: 'the matinee is at half past two'.
             foreach ($hearing->unanswered($key) ? $this->questions->sentences($exchange->asked) : [] as $sentence) {
-                $hour = str_contains($sentence['text'], '?') || preg_match('/\b(?:open|close|shut)/i', $sentence['text']) === 1 || preg_match("/\\bat (?:about )?(?:\\d|half|quarter|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|noon)/i", $sentence['text']) !== 1 ? null : $this->hour($this->readings->hear($sentence['text']), $hearing, true);
+                $hour = str_contains($sentence['text'], '?') || preg_match('/\b(?:open|close|shut)/i', $sentence['text']) === 1 || preg_match('/\\bat (?:about )?(?:\\d|half|quarter|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|noon)/i', $sentence['text']) !== 1 ? null : $this->hour($this->readings->hear($sentence['text']), $hearing, true);
                 $field = $hour === null ? null : $hearing->field($key);
                 if ($field !== null && ! $this->questionsDay($sentence['text'], $hearing, $day)) {
                     $hearing->claim($field, $day.'T'.$hour, 0.76, $exchange, '', Claim::AGREED);

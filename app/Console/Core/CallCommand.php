@@ -12,6 +12,7 @@ use Ringo\Dialogue\Outcome;
 use Ringo\Dialogue\Trace;
 use Ringo\Document\InvalidDocument;
 use Ringo\Extraction\OwnCall;
+use Ringo\Knowledge\CallKnowledge;
 use Ringo\Language\Vocabulary;
 use Ringo\Numbering\NumberingPlan;
 use Ringo\Recognition\CallerFacts;
@@ -28,7 +29,7 @@ use Ringo\Transfer\Switchboard;
 /** `./ringo call SCRIPT --say="…" --key=1 --silence …`: runs a whole call and prints what it left. */
 final class CallCommand
 {
-    public const USAGE = './ringo call SCRIPT [--say="words"] [--key=1] [--silence[=6]] [--interrupt=2] [--hang-up] [--lines=FILE] [--from=NUMBER] [--to=NUMBER] [--contacts=CSV] [--teams=FILE] [--answered[=person]] [--busy] [--no-answer] [--declined[=why]] [--staff="words"] [--now=…] [--tz=…] [--country=…] [--seed=…] [--trace] [--save=FILE] [--resume=FILE], or ./ringo call [SCRIPT] --batch=FILE';
+    public const USAGE = './ringo call SCRIPT [--say="words"] [--key=1] [--silence[=6]] [--interrupt=2] [--hang-up] [--lines=FILE] [--from=NUMBER] [--to=NUMBER] [--contacts=CSV] [--teams=FILE] [--knowledge=FOLDER] [--answered[=person]] [--busy] [--no-answer] [--declined[=why]] [--staff="words"] [--now=…] [--tz=…] [--country=…] [--seed=…] [--trace] [--save=FILE] [--resume=FILE], or ./ringo call [SCRIPT] --batch=FILE';
 
     /** @var array<string, Engine> */
     private array $engines = [];
@@ -41,8 +42,8 @@ final class CallCommand
 
     public function run(Arguments $arguments): int
     {
-        $arguments->allow(['say', 'key', 'silence', 'interrupt', 'hang-up', 'lines', 'from', 'to', 'contacts', 'teams', 'answered', 'busy', 'no-answer', 'declined', 'staff', 'now', 'tz', 'country', 'seed', 'trace', 'batch', 'id', 'save', 'resume']);
-        $defaults = ['script' => $arguments->positional[0] ?? null, 'from' => $arguments->get('from'), 'to' => $arguments->get('to'), 'contacts' => $arguments->get('contacts'), 'teams' => $arguments->get('teams'), 'now' => $arguments->get('now'), 'tz' => $arguments->get('tz'), 'country' => $arguments->get('country'), 'seed' => $arguments->get('seed') ?? '1', 'trace' => $arguments->has('trace'), 'save' => $arguments->get('save'), 'resume' => $arguments->get('resume')];
+        $arguments->allow(['say', 'key', 'silence', 'interrupt', 'hang-up', 'lines', 'from', 'to', 'contacts', 'teams', 'knowledge', 'answered', 'busy', 'no-answer', 'declined', 'staff', 'now', 'tz', 'country', 'seed', 'trace', 'batch', 'id', 'save', 'resume']);
+        $defaults = ['script' => $arguments->positional[0] ?? null, 'from' => $arguments->get('from'), 'to' => $arguments->get('to'), 'contacts' => $arguments->get('contacts'), 'teams' => $arguments->get('teams'), 'knowledge' => $arguments->get('knowledge'), 'now' => $arguments->get('now'), 'tz' => $arguments->get('tz'), 'country' => $arguments->get('country'), 'seed' => $arguments->get('seed') ?? '1', 'trace' => $arguments->has('trace'), 'save' => $arguments->get('save'), 'resume' => $arguments->get('resume')];
         if ($arguments->has('batch')) {
             return (new Batch($arguments->get('batch') ?? '-'))->each(fn (array $request): array => $this->call([...$defaults, ...$request], $this->requested($request)));
         }
@@ -116,7 +117,7 @@ final class CallCommand
         if (! is_string($request['script'] ?? null)) {
             throw new BadInput('“script” is missing: name the file of the script');
         }
-        $engine = $this->engine($request['script'], is_string($request['teams'] ?? null) ? $request['teams'] : null);
+        $engine = $this->engine($request['script'], is_string($request['teams'] ?? null) ? $request['teams'] : null, is_string($request['knowledge'] ?? null) ? $request['knowledge'] : null);
         $script = $engine->script;
         $plan = new NumberingPlan;
         $country = is_string($request['country'] ?? null) ? $request['country'] : $script->agent->country;
@@ -207,12 +208,12 @@ final class CallCommand
         fwrite(STDERR, sprintf("%6.1f s  %s  (%d µs)\n%s\n", $event->at, $event->kind->value, intdiv($nanoseconds, 1000), implode("\n", $lines)));
     }
 
-    private function engine(string $path, ?string $teams): Engine
+    private function engine(string $path, ?string $teams, ?string $knowledge): Engine
     {
-        $key = $path.'|'.$teams;
+        $key = $path.'|'.$teams.'|'.$knowledge;
         if (! isset($this->engines[$key])) {
             $script = $this->script($path);
-            $this->engines[$key] = Engine::for($script, $teams === null ? null : $this->board($teams, $script->agent->country));
+            $this->engines[$key] = Engine::for($script, $teams === null ? null : $this->board($teams, $script->agent->country), $knowledge === null ? null : new CallKnowledge(AnswerCommand::answerer($knowledge), Vocabulary::of($script->agent->language), static fn (string $file): string => ''));
         }
 
         return $this->engines[$key];

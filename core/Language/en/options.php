@@ -36,9 +36,9 @@ return [
         ['option' => 'invoice, on account, account, bill', 'said' => 'invoice, send me a bill, send us a bill, send the bill, bill me, bill us, bill the company, on account, on our account, put it on the account, on the account, charge it to the account, thirty days, purchase order'],
         ['option' => 'finance, instalments, payment plan', 'said' => 'finance, instalments, in instalments, payment plan, spread the cost, pay it off, so much a month'],
         // What is to be done about it.
-        ['option' => 'refund, money back', 'said' => "money back, my money, refund, refunded, refund me, reimburse, reimbursed, pay me back, back on my card, put it back on my card"],
-        ['option' => 'replacement, replace, exchange, resend', 'said' => "replace, replaced, replacement, send another, another one, a new one, new ones, send it again, resend, swap it, swap them, exchange, different one, right one, right size"],
-        ['option' => 'credit, voucher, store credit, credit note', 'said' => "credit note, store credit, a credit, credit to my account, voucher, off my next"],
+        ['option' => 'refund, money back', 'said' => 'money back, my money, refund, refunded, refund me, reimburse, reimbursed, pay me back, back on my card, put it back on my card'],
+        ['option' => 'replacement, replace, exchange, resend', 'said' => 'replace, replaced, replacement, send another, another one, a new one, new ones, send it again, resend, swap it, swap them, exchange, different one, right one, right size'],
+        ['option' => 'credit, voucher, store credit, credit note', 'said' => 'credit note, store credit, a credit, credit to my account, voucher, off my next'],
         // Ways to reach somebody.
         ['option' => 'phone, telephone, call, by phone', 'said' => 'ring me, call me, phone me, give me a ring, give me a call, by phone, on the phone, phone, telephone, a call, a ring, call is best, ring my mobile, bell me'],
         ['option' => 'text, sms, text message', 'said' => 'text, text me, a text, by text, message me, drop me a text, ping me a text, sms, send me a message'],

@@ -115,6 +115,16 @@ final class CommandsTest extends TestCase
         self::assertStringContainsString('people[0]: "rubbish" is no telephone number', $bad->getErrorOutput());
     }
 
+    public function testACallAnswersFromAFolderOfKnowledge(): void
+    {
+        $ask = fn (string ...$more): string => implode(' ', array_column(json_decode($this->ringo(['call', 'database/demo/pellbrook/maren.json', ...$more, '--say=what happens if I bring it back late', '--now=2026-03-10T09:14'])->getOutput(), true)['turns'] ?? [], 'text'));
+
+        self::assertStringContainsString('late', $ask('--knowledge=database/demo/pellbrook/knowledge'));
+        self::assertNotSame($ask(), $ask('--knowledge=database/demo/pellbrook/knowledge'));
+        $nowhere = $this->ringo(['call', 'database/demo/pellbrook/maren.json', '--knowledge=/nowhere', '--say=hello']);
+        self::assertSame([1, true], [$nowhere->getExitCode(), str_contains($nowhere->getErrorOutput(), '/nowhere: there is no such folder')]);
+    }
+
     public function testRouteAndCheckAnswerAsOthersCallThem(): void
     {
         $found = $this->ringo(['route', '--teams=database/demo/pellbrook/teams.json', '--batch=-'], '{"id":"a","turn":0,"text":"I have a query on my invoice"}'."\n".'{"id":"b","turn":0,"text":"somebody please"}'."\n");

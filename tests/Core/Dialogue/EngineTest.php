@@ -49,6 +49,16 @@ final class EngineTest extends TestCase
         self::assertSame('no parking was free when we came', Conversation::with($base)->says('yes', 'no parking was free when we came')->value('comment'));
     }
 
+    public function testAFewBareWordsNameTheTopicByWhatTheyName(): void
+    {
+        $call = Conversation::withMaren()->says('digger. mini one. Monday. a week.');
+        self::assertSame(['reserve', 'mini_digger', '2026-03-16', 'P1W'], [$call->state->topic, $call->value('equipment'), $call->value('start_date'), $call->value('hire_length')]);
+        self::assertSame('extend', Conversation::withMaren()->says('I want to keep it another week')->state->topic);
+        foreach (['the second one', 'next Tuesday', 'a week'] as $nothing) {
+            self::assertNull(Conversation::withMaren()->says($nothing)->state->topic, $nothing);
+        }
+    }
+
     public function testGreetsAKnownCallerByNameAndAStrangerWithout(): void
     {
         self::assertStringContainsString('morning Dara', Conversation::withMaren(caller: ['known' => true, 'first_name' => 'Dara', 'name' => 'Dara Whitcombe'])->heard());
