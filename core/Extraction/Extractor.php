@@ -52,7 +52,7 @@ final class Extractor
 
     private readonly Profiler $profiler;
 
-    public function __construct(private readonly RecordSheet $sheet, Understanding $understanding, Lexicon $lexicon, NumberingPlan $plan = new NumberingPlan)
+    public function __construct(private readonly RecordSheet $sheet, private readonly Understanding $understanding, private readonly Lexicon $lexicon, private readonly NumberingPlan $plan = new NumberingPlan)
     {
         $words = $understanding->words;
         $this->words = $words;
@@ -77,6 +77,12 @@ final class Extractor
         $words = Vocabulary::of();
 
         return new self($sheet, Understanding::in(), new Lexicon($words));
+    }
+
+    /** For another sheet, over the same word tables: they are large, and loaded once. */
+    public function with(RecordSheet $sheet): self
+    {
+        return new self($sheet, $this->understanding, $this->lexicon, $this->plan);
     }
 
     public function extract(Transcript $transcript, ?string $outcome = null): Record

@@ -32,7 +32,7 @@ final class ScoreCommand
         $calls = 0;
         foreach ($files as $file) {
             $sheet = ExtractCommand::sheet(dirname($file).'/sheet.json');
-            $extractor = Extractor::for($sheet);
+            $extractor = isset($extractor) ? $extractor->with($sheet) : Extractor::for($sheet);
             $score = new Score;
             try {
                 $labelled = (new LabelledCalls)->read((string) file_get_contents($file));

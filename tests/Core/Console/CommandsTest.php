@@ -117,7 +117,7 @@ final class CommandsTest extends TestCase
 
     public function testACallAnswersFromAFolderOfKnowledge(): void
     {
-        $ask = fn (string ...$more): string => implode(' ', array_column(json_decode($this->ringo(['call', 'database/demo/pellbrook/maren.json', ...$more, '--say=what happens if I bring it back late', '--now=2026-03-10T09:14'])->getOutput(), true)['turns'] ?? [], 'text'));
+        $ask = fn (string ...$more): string => implode(' ', array_column(json_decode($this->ringo(['call', 'database/demo/pellbrook/maren.json', ...array_values($more), '--say=what happens if I bring it back late', '--now=2026-03-10T09:14'])->getOutput(), true)['turns'] ?? [], 'text'));
 
         self::assertStringContainsString('late', $ask('--knowledge=database/demo/pellbrook/knowledge'));
         self::assertNotSame($ask(), $ask('--knowledge=database/demo/pellbrook/knowledge'));
