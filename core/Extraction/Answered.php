@@ -343,6 +343,15 @@ final readonly class Answered
             }
         }
 
+        if (! $firm && $field->type === ValueType::Number && preg_match('/\b(?:floor|level|storey|story)\b/i', $sentence.' '.$field->field->title) === 1) {
+            // 'Which floor?' – 'the fourth'
+            foreach ($t as $token) {
+                $floor = ['ground' => 0, 'first' => 1, 'second' => 2, 'third' => 3, 'fourth' => 4, 'fifth' => 5, 'sixth' => 6, 'seventh' => 7, 'eighth' => 8, 'ninth' => 9, 'tenth' => 10][$token->text] ?? (preg_match('/^(\d{1,2})(?:st|nd|rd|th)$/', $token->text, $m) === 1 ? (int) $m[1] : null);
+                if ($floor !== null) {
+                    return Reading::of($floor, 0.85, $token->original, $token->start, $token->end);
+                }
+            }
+        }
         $short = $this->readings->clauses($rest, true);
         if (! $firm && $field->type === ValueType::Number && count($short) > 1 && count($short[0]) <= 2 && in_array($short[1][0]->text, ['plus', 'and', 'not', 'with', 'though', 'if', 'but'], true)) {
             // 'Two, plus a downstairs loo'
@@ -564,7 +573,7 @@ final readonly class Answered
         }
         $stems = array_map(strval(...), array_keys($field->own === [] ? $field->names : $field->own));
         $words = array_map(fn (string $side): array => array_values(array_filter($this->readings->hear($side)->all, fn (Token $token): bool => strlen($token->text) > 3 && ! in_array($token->text, $this->words->section('routing', 'small'), true))), $sides);
-        $own = array_map(fn (array $side): bool => array_filter($side, fn (Token $token): bool => $this->questions->kindred($token->text, $stems, true)) !== [], $words);
+        $own = array_map(fn (array $side): bool => array_filter($side, fn (Token $token): bool => $this->questions->kindred($token->text, $stems, true) || $this->questions->counts($field, $token->text)) !== [], $words);
         if ($own[0] === $own[1]) {
             return null;
         }
@@ -575,10 +584,13 @@ final readonly class Answered
                 return Reading::of($i === 0 ? $own[0] : $own[1], 0.82, $heard->original, 0, strlen($heard->original));
             }
         }
-        foreach ($heard->tokens as $token) {
+        foreach ($heard->tokens as $i => $token) {
             $in = array_map(static fn (array $side): bool => array_filter($side, static fn (Token $one): bool => strlen($one->text) > 3 && rtrim(preg_replace("/'s$/", '', $one->text) ?? '', 's') === rtrim(preg_replace("/'s$/", '', $token->text) ?? '', 's')) !== [], $words);
             if ($in[0] !== $in[1]) {
-                return Reading::of($in[0] === $own[0], 0.8, $token->original, $token->start, $token->end);
+                $before = array_map(static fn (Token $one): string => $one->text, array_slice($heard->tokens, max(0, $i - 2), min(2, $i)));
+                $denied = array_intersect($before, ['no', 'not', 'without', "isn't", "haven't", "don't", 'never']) !== [];
+
+                return Reading::of(($in[0] === $own[0]) !== $denied, 0.8, $token->original, $token->start, $token->end);
             }
         }
 

@@ -21,7 +21,7 @@ final readonly class Inferred
 
     private const LEAD = 0.2;
 
-    private const KINDS = '/\b(urgency|priority|type|kind|reason|issue|matter|service|category|topic|problem|event|enquiry|inquiry|request|purpose|treatment|work|job|subject|department|complaint|fault|claim)\b/';
+    private const KINDS = '/\b(severity|urgency|priority|type|kind|reason|issue|matter|service|category|topic|problem|event|enquiry|inquiry|request|purpose|treatment|work|job|subject|department|complaint|fault|claim)\b/';
 
     private Stemmer $stemmer;
 
@@ -41,7 +41,7 @@ final readonly class Inferred
                 || preg_match(self::KINDS, strtolower($field->field->title.' '.str_replace('_', ' ', $field->key()).' '.$field->field->description)) !== 1) {
                 continue;
             }
-            foreach (preg_match('/\b(?:urgen\w*|priorit\w*)\b/', strtolower($field->field->title.' '.str_replace('_', ' ', $field->key()))) === 1 ? $exchanges : [] as $exchange) {
+            foreach (preg_match('/\b(?:urgen\w*|priorit\w*|severity)\b/', strtolower($field->field->title.' '.str_replace('_', ' ', $field->key()))) === 1 ? $exchanges : [] as $exchange) {
                 // How much it presses is told in passing.
                 $said = preg_match('/\b(?:no (?:rush|hurry)|not urgent|urgent(?:ly)?|asap|as soon as|straight ?away|emergency|right away|whenever|can wait|can\'t wait)\b/i', $exchange->heard->cleaned()) === 1 ? $this->options->said($field, $exchange->heard) : null;
                 if ($said?->found() === true) {

@@ -99,7 +99,7 @@ final readonly class Profiler
         if ($type === ValueType::Text && $pattern !== null) {
             $type = ValueType::Reference;
         }
-        if ($type === ValueType::Text && preg_match('/\b(full name|(?:caller|customer|client|contact|patient|guest|your) name)\b/', $head) === 1) {
+        if ($type === ValueType::Text && preg_match('/\b(full name|(?:caller|customer|client|contact|patient|guest|your) name|(?:first|last|middle|given|family|second) name|surname|forename)\b/', $head) === 1) {
             $type = ValueType::PersonName;
         }
         $all = $head.implode(' ', $description).' ';

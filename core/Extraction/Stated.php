@@ -470,7 +470,7 @@ final readonly class Stated
             }
         }
         if (array_filter($hearing->fields, static fn (FieldProfile $field): bool => $field->type === ValueType::DateTime) === []) {
-            return [];
+            return $this->counterApart($hearing, $exchange);
         }
         $said = $this->readings->wanted($exchange->heard);
         $hour = $this->hour($said, $hearing, true);
@@ -484,6 +484,33 @@ final readonly class Stated
                 $hearing->claim($field, substr($stated->value, 0, 11).$hour, 0.8, $exchange, '', Claim::WANTED);
 
                 return [$field->key()];
+            }
+        }
+
+        return [];
+    }
+
+    /**
+     * The same where day and hour are fields of their own: 'Monday at eight?' – 'bit early; half nine?' keeps the Monday.
+     *
+     * @return list<string> fields filled
+     */
+    private function counterApart(Hearing $hearing, Exchange $exchange): array
+    {
+        $hour = $this->hour($exchange->heard, $hearing, true);
+        if ($hour === null || $this->day($exchange->heard, $hearing, true) !== null) {
+            return [];
+        }
+        foreach ($this->targets($exchange->asked) as $sentence) {
+            $offered = $this->hour($this->readings->hear($sentence['text']), $hearing, true);
+            $day = ($sentence['offer'] || $sentence['check']) && $offered !== null && $offered !== $hour ? $this->day($this->readings->hear($sentence['text']), $hearing, true) : null;
+            $date = $day === null ? null : $this->kind($hearing, ValueType::Date);
+            $time = $day === null ? null : $this->kind($hearing, ValueType::Time);
+            if ($date !== null && $time !== null && $hearing->unanswered($date->key())) {
+                $hearing->claim($date, $day, 0.8, $exchange, '', Claim::AGREED);
+                $hearing->claim($time, $hour, 0.8, $exchange, '', Claim::WANTED);
+
+                return [$date->key(), $time->key()];
             }
         }
 
