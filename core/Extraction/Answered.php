@@ -103,7 +103,8 @@ final readonly class Answered
             return null;
         }
         $asked = $this->words->phrases('extraction', 'own_number_ask')->in($this->readings->hear($exchange->asked)->all)
-            && $this->questions->cue(ValueType::Phone, $this->readings->hear($exchange->asked)->all) > 0.2;
+            && $this->questions->cue(ValueType::Phone, $this->readings->hear($exchange->asked)->all) > 0.2
+            || preg_match('/\b(?:is|and) this (?:is )?(?:still )?(?:the |your |a )?(?:best |right |good |correct |main )?(?:contact )?(?:mobile|number|phone|cell|line)\b/i', $exchange->asked) === 1;
         $said = $this->readings->named('own_number', $exchange->heard) || preg_match("/\\b(?:one|number|phone|mobile|line|cell|this|same)\\b[^.?!]*\\b(?:i'?m|i am|i'?ve|we'?re) (?:just )?(?:calling|ringing|phoning|speaking|talking|using|called|rung|rang|phoned)\\b|\\bsame (?:number|one) (?:as|i)\\b/i", str_replace('’', "'", $exchange->heard->original)) === 1;
         $phones = array_values(array_filter($hearing->fields, static fn (FieldProfile $field): bool => $field->type === ValueType::Phone));
         if ($phones === [] || ! $asked && ! $said) {
@@ -447,6 +448,15 @@ final readonly class Answered
             return Reading::of($named->value, 0.85, $yes->said, $yes->start, $yes->end);
         }
 
+        // 'Weekdays; I've the grandchildren at weekends': what was said first answers, the rest explains.
+        $clauses = $this->readings->clauses($rest, true);
+        if (count($clauses) > 1 && count($clauses[0]) <= 3 && ! in_array($clauses[0][count($clauses[0]) - 1]->text, ['or', 'and'], true) && ! in_array($clauses[1][0]->text, ['or', 'and', 'no', 'actually', 'maybe', 'sorry'], true)) {
+            $first = $this->readings->read($field, $rest->only($clauses[0]), $hearing->now, $hearing->transcript->country, true);
+            if ($first->found()) {
+                return Reading::of($first->value, min(0.85, $first->confidence), $first->said, $first->start, $first->end);
+            }
+        }
+
         return $this->options->banded($field, $this->readings->plain(ValueType::Number, $rest, $hearing->now, $hearing->transcript->country, true)) ?? $this->options->loose($field, $rest) ?? $this->options->said($field, $rest) ?? $reading;
     }
 
@@ -591,6 +601,14 @@ final readonly class Answered
                 $denied = array_intersect($before, ['no', 'not', 'without', "isn't", "haven't", "don't", 'never']) !== [];
 
                 return Reading::of(($in[0] === $own[0]) !== $denied, 0.8, $token->original, $token->start, $token->end);
+            }
+        }
+
+        // 'A home or a business?' – 'it's my house': a word for one of them.
+        foreach ($heard->tokens as $token) {
+            $in = strlen($token->text) < 4 ? [false, false] : array_map(fn (array $side): bool => array_filter($side, fn (Token $one): bool => strlen($one->text) > 3 && $this->questions->kindred($one->text, [$token->text])) !== [], $words);
+            if ($in[0] !== $in[1] && count($heard->tokens) <= 6) {
+                return Reading::of($in[0] === $own[0], 0.7, $token->original, $token->start, $token->end);
             }
         }
 

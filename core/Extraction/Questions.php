@@ -41,6 +41,9 @@ final class Questions
     /** @var array<string, Phrases<string>> */
     private array $listed = [];
 
+    /** @var ?array<string, true> stems of words that tell nothing */
+    private ?array $small = null;
+
     /** @var array<string, array<string, true>> other words for a thing, by stem */
     private array $aliases = [];
 
@@ -108,6 +111,12 @@ final class Questions
                     foreach ($fields as $other) {
                         $scores[$other->key()] = in_array($other->type, [ValueType::Date, ValueType::DateTime], true) && $this->overlap($other, $sentence['tokens'])[0] < 0.5 ? 0.0 : $scores[$other->key()];
                     }
+                }
+            }
+            foreach ($fields as $field) {
+                // A hair's breadth between two of a kind that the question does not name is none: the first on the sheet comes first.
+                if (in_array($field->type, [ValueType::PostalAddress, ValueType::Phone], true) && $scores[$field->key()] >= self::ASKED && $this->overlap($field, $sentence['tokens'])[0] < 0.5) {
+                    $scores[$field->key()] = max(self::ASKED, round($scores[$field->key()], 1));
                 }
             }
             arsort($scores);
@@ -204,6 +213,8 @@ final class Questions
             $names = max($names, in_array($hit[0], self::LEADS_IN, true) ? 0.15 : 0.7);
         }
         $role = $this->role($field, $tokens);
+        // Who is named for what they are is meant, whoever else is spoken to.
+        $role = $names >= 0.7 && $field->role === 'other' ? max(0.0, $role) : $role;
         $only = $fields === 1 ? 0.3 : 0.0;
 
         return match ($field->type) {
@@ -294,9 +305,9 @@ final class Questions
      */
     private function allOf(array $stems, FieldProfile $field): bool
     {
-        $small = array_fill_keys($this->words->section('routing', 'small'), true);
+        $this->small ??= array_fill_keys(array_map($this->stemmer->stem(...), $this->words->section('routing', 'small')), true);
         foreach ($stems as $stem => $true) {
-            if (! isset($small[$stem]) && ! isset($field->names[$stem]) && strlen((string) $stem) > 2 && ! in_array($stem, ['do', 'be', 'have', 'at', 'all'], true)) {
+            if (! isset($this->small[$stem]) && ! isset($field->names[$stem]) && strlen((string) $stem) > 2 && ! in_array($stem, ['do', 'be', 'have', 'at', 'all'], true)) {
                 return false;
             }
         }
@@ -465,7 +476,7 @@ final class Questions
         if ($field->type === ValueType::Number && array_intersect_key($field->names, ['pric' => 1, 'cost' => 1, 'rat' => 1, 'charg' => 1, 'per' => 1]) !== [] && preg_match('/ how (?:much|many) (?:would|do|will|did) /', ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ') === 1) {
             return -0.4;
         }
-        if ($field->type === ValueType::Number && $field->unit !== null && $this->opening($tokens) === 'length') {
+        if ($field->type === ValueType::Number && $field->unit !== null && ($this->opening($tokens) === 'length' || $this->line($tokens, ' how much time '))) {
             return 0.45;
         }
         if ($field->type === ValueType::Number && preg_match('/ how many (\w+) /', ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ', $m) === 1 && in_array($this->stemmer->stem($m[1]), $this->stemmer->stems($field->field->title.' '.str_replace('_', ' ', $field->key())), true)) {

@@ -137,7 +137,7 @@ final readonly class Stated
      */
     private function picked(Hearing $hearing, Exchange $exchange, ?bool $reaction): array
     {
-        if ($reaction === false || preg_match('/\b(?:or)\b/i', $exchange->asked) !== 1 || str_contains($exchange->heard->original, '?') || $this->readings->turnedDown($exchange->heard) || $this->day($exchange->heard, $hearing, false) !== null) {
+        if (preg_match('/\b(?:or)\b/i', $exchange->asked) !== 1 || str_contains($exchange->heard->original, '?') || $this->readings->turnedDown($exchange->heard) || $this->day($exchange->heard, $hearing, false) !== null) {
             return [];
         }
         $days = [];
@@ -695,7 +695,9 @@ final readonly class Stated
         if (count($offers) < 2) {
             return [];
         }
+        // 'The Tuesday one' names no hour.
         $said = $this->readings->wanted($exchange->heard);
+        $said = $said->only(array_values(array_filter($said->tokens, static fn (Token $token, int $i): bool => ! ($token->text === 'one' && preg_match('/day$|^(?:first|second|third|last|later|latter|earlier|other|early|late)$/', $said->tokens[$i - 1]->text ?? '') === 1), ARRAY_FILTER_USE_BOTH)));
         $day = $this->day($said, $hearing, true);
         $hour = $this->hour($said, $hearing, true);
         $picked = array_values(array_filter($offers, static fn (array $offer): bool => ($day === null || $offer['date'] === $day) && ($hour === null || $offer['time'] === $hour)));

@@ -137,6 +137,10 @@ final readonly class TakenBack
         if ($alone->found() && $field->type === ValueType::Number && ! $named && preg_match('/\b(?:unit|flat|number|suite|apartment|plot|house|room|road|street|lane|court|close|avenue)\b/i', $heard->original) === 1) {
             return null;
         }
+        if ($alone->found() && $field->type === ValueType::Number && ! $readBack && preg_match('/^(?:the )?(?:one|first|second|third|last|next|\d+(?:st|nd|rd|th))$/i', trim((string) $alone->said)) === 1) {
+            // 'I haven't got one, it's my first order' counts nothing.
+            return null;
+        }
         if ($alone->found() && $field->type === ValueType::Number && ! $named && ! $readBack && is_numeric($claim->value) && is_numeric($alone->value) && $claim->value > 0 && $alone->value > 0 && max($claim->value / $alone->value, $alone->value / $claim->value) > 20) {
             // 'Make it eleven' mends no mileage.
             return null;

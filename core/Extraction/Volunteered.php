@@ -226,6 +226,13 @@ final class Volunteered
         if ($lead > 0.1) {
             return [$keys[0] === $field->key() ? $reading : null, 2];
         }
+        if (preg_match("/\\b(?:she's|he's|they're|her|his|their) (?:on|at|number|mobile|phone|cell|email|is)\\b/", $sentence->cleaned()) === 1) {
+            foreach ($kin as $other) {
+                if ($other->role === 'other' && $hearing->ledger->of($other->key()) === null) {
+                    return [$other->key() === $field->key() ? $reading : null, 2];
+                }
+            }
+        }
         foreach ($kin as $other) {
             if ($hearing->ledger->of($other->key()) === null && $other->role !== 'other') {
                 return [$other->key() === $field->key() ? $reading : null, 1];

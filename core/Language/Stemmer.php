@@ -15,7 +15,7 @@ final class Stemmer
     private const IRREGULAR = [
         'drove' => 'drive', 'driven' => 'drive', 'chose' => 'choose', 'chosen' => 'choose', 'froze' => 'freeze', 'frozen' => 'freeze', 'fell' => 'fall', 'fallen' => 'fall', 'felt' => 'feel', 'flew' => 'fly', 'flown' => 'fly', 'forgot' => 'forget', 'forgotten' => 'forget', 'grew' => 'grow', 'grown' => 'grow', 'held' => 'hold', 'heard' => 'hear', 'hidden' => 'hide', 'knew' => 'know', 'known' => 'know', 'laid' => 'lay', 'led' => 'lead', 'lent' => 'lend', 'meant' => 'mean', 'met' => 'meet', 'rode' => 'ride', 'ridden' => 'ride', 'rose' => 'rise', 'risen' => 'rise', 'said' => 'say', 'saw' => 'see', 'seen' => 'see', 'shook' => 'shake', 'shaken' => 'shake', 'shot' => 'shoot', 'slept' => 'sleep', 'spent' => 'spend', 'stood' => 'stand', 'swore' => 'swear', 'swept' => 'sweep', 'taught' => 'teach', 'thought' => 'think', 'thrown' => 'throw', 'threw' => 'throw', 'tore' => 'tear', 'torn' => 'tear', 'woke' => 'wake', 'woken' => 'wake', 'wore' => 'wear', 'worn' => 'wear', 'won' => 'win', 'mice' => 'mouse', 'wives' => 'wife', 'lives' => 'live', 'leaves' => 'leave', 'shelves' => 'shelf', 'ate' => 'eat', 'eaten' => 'eat', 'began' => 'begin', 'begun' => 'begin', 'bent' => 'bend', 'bitten' => 'bite', 'bled' => 'bleed', 'blew' => 'blow', 'blown' => 'blow', 'built' => 'build', 'burnt' => 'burn', 'caught' => 'catch', 'dug' => 'dig', 'dealt' => 'deal', 'drank' => 'drink', 'drunk' => 'drink', 'found' => 'find', 'fought' => 'fight', 'ran' => 'run', 'sang' => 'sing', 'sank' => 'sink', 'sunk' => 'sink', 'spilt' => 'spill', 'spoilt' => 'spoil', 'understood' => 'understand',
         'broke' => 'break', 'broken' => 'break', 'bought' => 'buy', 'brought' => 'bring', 'booking' => 'book', 'bookings' => 'book', 'delivery' => 'deliver', 'deliveries' => 'deliver', 'paid' => 'pay', 'payment' => 'pay', 'payments' => 'pay',
-        'sent' => 'send', 'went' => 'go', 'gone' => 'go', 'got' => 'get', 'left' => 'leave', 'lost' => 'lose', 'men' => 'man', 'women' => 'woman', 'children' => 'child', 'people' => 'person', 'feet' => 'foot', 'teeth' => 'tooth', 'kept' => 'keep', 'stuck' => 'stick', 'stole' => 'steal', 'stolen' => 'steal', 'sold' => 'sell', 'made' => 'make', 'spoke' => 'speak', 'spoken' => 'speak', 'told' => 'tell', 'wrote' => 'write', 'written' => 'write', 'took' => 'take', 'taken' => 'take', 'gave' => 'give', 'given' => 'give', 'came' => 'come', 'rang' => 'ring', 'rung' => 'ring', 'knives' => 'knife', 'does' => 'do', 'is' => 'be', 'are' => 'be', 'was' => 'be', 'were' => 'be', 'has' => 'have', 'had' => 'have', 'bills' => 'bill', 'news' => 'news', 'this' => 'this', 'gas' => 'gas', 'bus' => 'bus', 'yes' => 'yes',
+        'sent' => 'send', 'went' => 'go', 'gone' => 'go', 'got' => 'get', 'left' => 'leave', 'lost' => 'lose', 'men' => 'man', 'women' => 'woman', 'children' => 'child', 'people' => 'person', 'feet' => 'foot', 'teeth' => 'tooth', 'kept' => 'keep', 'stuck' => 'stick', 'stole' => 'steal', 'stolen' => 'steal', 'sold' => 'sell', 'made' => 'make', 'spoke' => 'speak', 'spoken' => 'speak', 'told' => 'tell', 'wrote' => 'write', 'written' => 'write', 'took' => 'take', 'taken' => 'take', 'gave' => 'give', 'given' => 'give', 'came' => 'come', 'rang' => 'ring', 'rung' => 'ring', 'does' => 'do', 'is' => 'be', 'are' => 'be', 'was' => 'be', 'were' => 'be', 'has' => 'have', 'had' => 'have', 'bills' => 'bill', 'news' => 'news', 'this' => 'this', 'gas' => 'gas', 'bus' => 'bus', 'yes' => 'yes',
     ];
 
     /** @var array<string, string> */
@@ -58,7 +58,10 @@ final class Stemmer
     {
         $word = str_replace(["'s", "'"], '', $word);
         if (isset(self::IRREGULAR[$word])) {
-            return self::IRREGULAR[$word];
+            $base = self::IRREGULAR[$word];
+
+            // The base form is cut like any other word: 'driven' meets 'drive'.
+            return isset(self::IRREGULAR[$base]) ? $base : $this->cut($base);
         }
         if (strlen($word) < 4 || ! ctype_alpha($word)) {
             return $word;

@@ -92,6 +92,14 @@ final readonly class PostalAddressReader implements Reader
         if ($t === []) {
             return null;
         }
+        for ($i = count($t) - 1; $i > 0; $i--) {
+            // 'She's always in. 11 Church View': the sentence that names a street, not the one before it.
+            if (preg_match('/[.?!]\s/', $t[$i]->gap) === 1 && $this->numberAt($t, $i) !== null && $this->hasStreet(array_slice($t, $i)) && ! $this->hasStreet(array_slice($t, 0, $i))) {
+                $t = array_slice($t, $i);
+
+                break;
+            }
+        }
         [$code, $codeFrom, $codeTo] = $this->postcode($t, $context);
         $before = $codeFrom === null ? $t : array_slice($t, 0, $codeFrom);
         while ($before !== [] && in_array(end($before)->text, ['postcode', 'code', 'post', 'is', 'the', 'zip', "that's", 'and', 'its', "it's"], true)) {

@@ -20,7 +20,7 @@ final class ExtractorTest extends TestCase
     /** Labels that are known not to be met: inferences a person makes and the readers do not, and prices spread over several turns. */
     private const KNOWN = [
         'aud-1' => ['tinnitus'], 'den-1' => ['nervous'], 'den-2' => ['slot'], 'est-1' => ['max_price'], 'food-1' => ['adults'], 'oil-1' => ['price_per_litre'], 'hot-2' => ['breakfast', 'rate_per_night'], 'kennel-1' => ['phone'], 'leg-1' => ['deadline'],
-        'lock-2' => ['vulnerable_person'], 'park-2' => ['address'], 'rec-1' => ['salary_expected'], 'store-1' => ['insurance_needed'], 'tx-2' => ['return_journey'], 'tree-1' => ['work_wanted', 'urgent'], 'gar-2' => ['has_access'], 'bar-2' => ['service'], 'lib-1' => ['request'], 'pay-2' => ['line_manager'], 'cha-1' => ['address', 'anonymous'], 'sco-1' => ['call_type'], 'evt-1' => ['concessions'], 'ren-1' => ['current_premium'], 'ord-2' => ['resolution', 'refund_amount'], 'tut-1' => ['lessons_per_week'], 'wed-1' => ['guests_evening'],
+        'lock-2' => ['vulnerable_person'], 'park-2' => ['address'], 'rec-1' => ['salary_expected'], 'store-1' => ['insurance_needed'], 'tx-2' => ['return_journey'], 'tree-1' => ['urgent'], 'emb-1' => ['visa_type'], 'pes-1' => ['business_premises'], 'pes-2' => ['business_premises', 'treated_before'], 'vol-1' => ['hours_per_week', 'role'], 'gar-2' => ['has_access'], 'bar-2' => ['service'], 'lib-1' => ['request'], 'pay-2' => ['line_manager'], 'cha-1' => ['address', 'anonymous'], 'sco-1' => ['call_type'], 'evt-1' => ['concessions'], 'ren-1' => ['current_premium'], 'ord-2' => ['resolution', 'refund_amount'], 'tut-1' => ['lessons_per_week'], 'wed-1' => ['guests_evening'],
     ];
 
     /** @var array<string, Extractor> */
