@@ -172,7 +172,17 @@ final class Readings
             return Reading::none();
         }
 
-        return $this->understanding->read($type, $heard, new Context($now, $country, [], $asked));
+        // Days and hours of the same words are asked for in many lights.
+        $said = '';
+        foreach ($heard->tokens as $token) {
+            $said .= $token->start.' ';
+        }
+        $key = '*'.$type->value.($asked ? '!' : '.').$country.$now->getTimestamp().'|'.$said.'|'.$heard->original.count($heard->all);
+        if (count($this->read) > 3000) {
+            $this->read = [];
+        }
+
+        return $this->read[$key] ??= $this->understanding->read($type, $heard, new Context($now, $country, [], $asked));
     }
 
     /**
