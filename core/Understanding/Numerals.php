@@ -10,6 +10,8 @@ use Ringo\Language\Vocabulary;
 /** Reads number words and digits at a place in a token list. */
 final readonly class Numerals
 {
+    private const MOST_CHUNKS = 24;
+
     /** @var array<string, int> */
     private array $zero;
 
@@ -161,7 +163,8 @@ final readonly class Numerals
         $start = $i;
         $chunks = [];
         $written = [];
-        while (isset($t[$i]) && ($chunks === [] || ! $t[$i]->afterBreak() && ! ($t[$i]->gap === '-' && $t[$i]->isDigits()))) {
+        // No number is said in more pieces; a longer run is no number, and looking on would cost its square.
+        while (isset($t[$i]) && count($chunks) < self::MOST_CHUNKS && ($chunks === [] || ! $t[$i]->afterBreak() && ! ($t[$i]->gap === '-' && $t[$i]->isDigits()))) {
             if (isset($this->zero[$t[$i]->text])) {
                 $chunks[] = 0;
                 $written[] = '0';

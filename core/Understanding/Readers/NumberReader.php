@@ -168,7 +168,7 @@ final readonly class NumberReader implements Reader
         $start = $i;
         $digits = '';
         $doubled = false;
-        while (isset($t[$i]) && ($part = $this->spelling->digits($t, $i, $digits !== '')) !== null) {
+        while (isset($t[$i]) && strlen($digits) <= 40 && ($part = $this->spelling->digits($t, $i, $digits !== '')) !== null) {
             $doubled = $doubled || in_array($t[$i]->text, ['double', 'triple', 'treble'], true);
             $digits .= $part[0];
             $i += $part[1];
