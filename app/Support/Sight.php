@@ -12,9 +12,10 @@ use App\Models\DeliveryRule;
 use App\Models\FileRow;
 use App\Models\RecordSheet as FurtherSheet;
 use App\Models\User;
+use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Support\Collection;
-use Ringo\Extraction\Redaction;
 use Ringo\Sheet\RecordSheet;
+use Ringo\Value\Redaction;
 
 /**
  * What of records somebody may see: staff do not see fields that a sheet keeps for owners and designers (`x-sees`).
@@ -36,9 +37,9 @@ final class Sight
     {
     }
 
-    public static function of(?User $user, Business $business): self
+    public static function of(?Authenticatable $user, Business $business): self
     {
-        return new self($user?->roleIn($business)?->designs() ?? false);
+        return new self($user instanceof User && ($user->roleIn($business)?->designs() ?? false));
     }
 
     /** @return array<string, string> titles of the fields kept back of an agent's records, by key */

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Ringo\Dialogue;
 
 use Ringo\Script\Steps\TransferStep;
+use Ringo\Sheet\RecordSheet;
 use Ringo\Speech\Prompt;
 use Ringo\Transfer\Switchboard;
 use Ringo\Understanding\Heard;
+use Ringo\Value\Redaction;
 use Ringo\Value\Typed;
 use Ringo\Value\ValueType;
 
@@ -349,18 +351,32 @@ final readonly class Transfers
     private function announcement(Turn $turn): array
     {
         $state = $turn->state;
+        $sheet = $turn->script->sheet;
         $record = [];
         foreach ($state->values as $key => $held) {
-            $field = $turn->script->sheet->field($key);
+            $field = $sheet->field($key);
             if ($field !== null && ! $field->ownersOnly) {
                 $record[$field->title] = $turn->shown($field, $held->value);
             }
         }
-        $name = $state->values['caller_name']->value ?? $state->caller['name'] ?? null;
+        $name = ($sheet->field('caller_name')->ownersOnly ?? false) ? null : $state->values['caller_name']->value ?? null;
+        $name ??= $state->caller['name'] ?? null;
 
         return [
             'caller' => is_string($name) ? $name : 'A caller', 'number' => $state->from, 'known' => (bool) ($state->caller['known'] ?? false), 'organisation' => $state->caller['organisation'] ?? '',
-            'why' => $state->transfer['why'] ?? '', 'said' => array_slice($state->said, -3), 'record' => $record, 'waited' => $state->transfer === null ? 0 : round($state->clock - $state->transfer['since'], 1), 'verified' => $state->verified, 'priority' => $state->priority,
+            'why' => $state->transfer['why'] ?? '', 'said' => self::lastLines($state, $sheet), 'record' => $record, 'waited' => $state->transfer === null ? 0 : round($state->clock - $state->transfer['since'], 1), 'verified' => $state->verified, 'priority' => $state->priority,
         ];
+    }
+
+    /** @return list<string> the last lines of the caller, without the words of fields that staff do not see */
+    public static function lastLines(CallState $state, RecordSheet $sheet): array
+    {
+        $cells = [];
+        foreach (array_intersect_key($state->values, array_flip($sheet->ownersOnly())) as $key => $held) {
+            $cells[$key] = ['display' => ''] + $held->toArray();
+        }
+        $redaction = new Redaction($cells, [], '[kept back]');
+
+        return array_map($redaction->text(...), array_slice($state->said, -3));
     }
 }

@@ -10,6 +10,8 @@ use App\Models\CallRecord;
 use App\Models\Delivery;
 use App\Models\DeliveryRule;
 use App\Models\FileRow;
+use App\Models\KnowledgeQuestion;
+use App\Models\Offer;
 use App\Models\RecordCheck;
 use App\Models\RecordSheet;
 use App\Models\Role;
@@ -17,6 +19,8 @@ use App\Models\ScriptText;
 use App\Models\User;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Ringo\Dialogue\CallState;
+use Ringo\Dialogue\Transfers;
 
 /** Fields that only owners and designers see, and fields that are kept for some days only. */
 final class FieldsKeptBackTest extends FeatureTestCase
@@ -100,6 +104,11 @@ final class FieldsKeptBackTest extends FeatureTestCase
 
         self::assertTrue($script->sheet->field('caller_name')?->ownersOnly);
         self::assertSame(['caller_name'], $script->sheet->ownersOnly());
+
+        $lines = Transfers::lastLines(CallState::fromArray($this->call->state), $script->sheet);
+        self::assertCount(1, $lines);
+        self::assertStringNotContainsString('Rosa', $lines[0]);
+        self::assertStringContainsString('my name is [kept back]', $lines[0]);
     }
 
     public function testValuesPastTheirDaysAreErasedWhereverTheyStand(): void
@@ -111,7 +120,11 @@ final class FieldsKeptBackTest extends FeatureTestCase
         $record = CallRecord::query()->firstOrFail();
         $this->postJson("/pellbrook/records/{$record->id}", ['field' => 'start_date', 'do' => 'accept'])->assertOk();
         $display = $record->cells['start_date']['display'];
+        $offer = Offer::query()->create(['call_id' => $this->call->id, 'business_id' => $this->business->id, 'target' => 'person:ann', 'who' => 'ann', 'status' => 'missed', 'announcement' => ['said' => ["a mixer for {$display}"], 'record' => [$record->fields()['start_date']->title => $display]], 'rung_at' => now(), 'ends_at' => now()]);
+        KnowledgeQuestion::query()->create(['business_id' => $this->business->id, 'call_id' => $this->call->id, 'question' => 'are you open tomorrow?', 'why' => 'nothing', 'state' => 'open']);
         self::assertSame(1, app(EraseOldValues::class)->everywhere());
+        self::assertSame(['said' => ['a mixer for '.EraseOldValues::SIGN], 'record' => []], $offer->refresh()->announcement);
+        self::assertSame('are you open '.EraseOldValues::SIGN.'?', KnowledgeQuestion::query()->where('call_id', $this->call->id)->value('question'));
         self::assertSame(0, app(EraseOldValues::class)->everywhere());
         $record->refresh();
 

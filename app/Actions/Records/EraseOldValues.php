@@ -12,12 +12,15 @@ use App\Models\CallTurn;
 use App\Models\Delivery;
 use App\Models\FileRow;
 use App\Models\GatewayReceipt;
+use App\Models\KnowledgeQuestion;
+use App\Models\Offer;
+use App\Models\ReadingAgainRow;
 use App\Models\RecordCheck;
 use App\Models\RecordSheet as FurtherSheet;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
-use Ringo\Extraction\Redaction;
 use Ringo\Sheet\RecordSheet;
+use Ringo\Value\Redaction;
 
 /**
  * Erases values that have been kept as long as their field is kept (`x-keep-days` of the released sheet, else of the draft), wherever
@@ -101,9 +104,28 @@ final readonly class EraseOldValues
         foreach (Delivery::query()->with('rule')->where('call_id', $call->id)->get() as $delivery) {
             $this->sent($delivery, $field, $redaction);
         }
+        $this->asides($call, $field, $title, $redaction);
         $words = DB::table('call_search')->where('call_id', $call->id)->value('words');
         if (is_string($words)) {
             DB::table('call_search')->where('call_id', $call->id)->update(['words' => implode("\n", [$call->caller_name, (string) $call->from, $record->summary, ...$call->turns->pluck('text')->all()])]);
+        }
+    }
+
+    /** What is kept beside the call: what those who were rung were told, what it asked of knowledge, what a later reading would change. */
+    private function asides(Call $call, string $field, string $title, Redaction $redaction): void
+    {
+        foreach (Offer::query()->where('call_id', $call->id)->get() as $offer) {
+            $told = $offer->announcement;
+            unset($told['record'][$title]);
+            $offer->update(['announcement' => $redaction->tree($told)]);
+        }
+        foreach (KnowledgeQuestion::query()->where('call_id', $call->id)->get() as $asked) {
+            $asked->update(['question' => $redaction->text($asked->question)]);
+        }
+        foreach (ReadingAgainRow::query()->where('call_id', $call->id)->get() as $row) {
+            $read = $row->record;
+            unset($read['cells'][$field], $read['doubts'][$field]);
+            $row->update(['changes' => array_diff_key($row->changes, [$field => true]), 'record' => $read]);
         }
     }
 

@@ -44,7 +44,7 @@ final class BoardController
         $toCheck = (clone $calls)->whereHas('record', static fn ($record) => $record->where('doubtful', true))->with('record', 'agent')->latest('started_at')->limit(6)->get();
         $recent = (clone $calls)->where('status', 'ended')->with('record', 'agent')->latest('started_at')->limit(8)->get();
         $user = $request->user();
-        $sight = Sight::of($user instanceof User ? $user : null, $business);
+        $sight = Sight::of($user, $business);
         foreach ([$toCheck, $recent] as $some) {
             /** @var Call $call */
             foreach ($some as $call) {

@@ -14,7 +14,6 @@ use App\Models\Business;
 use App\Models\Call;
 use App\Models\CallTurn;
 use App\Models\SavedFilter;
-use App\Models\User;
 use App\Support\CurrentAgent;
 use App\Support\Evidence;
 use App\Support\Playlist;
@@ -33,7 +32,7 @@ final class CallController
     {
         $settle->in($business);
         $filter = $request->validate(FindCalls::RULES);
-        $sight = $this->sight($request, $business);
+        $sight = Sight::of($request->user(), $business);
         $calls = $find->query($business, $filter, $sight)->with('record', 'agent', 'release')->paginate(25)->withQueryString();
         foreach ($calls->items() as $call) {
             $sight->over($call);
@@ -94,7 +93,7 @@ final class CallController
     public function show(Request $request, Business $business, Call $call, Evidence $evidence): View
     {
         $call->load('turns', 'steps', 'record', 'agent', 'release', 'contact', 'scriptText', 'deliveries');
-        $sight = $this->sight($request, $business);
+        $sight = Sight::of($request->user(), $business);
         $sight->over($call);
         $script = $call->scriptText->script();
 
@@ -113,7 +112,7 @@ final class CallController
     public function audio(Request $request, Business $business, Call $call, int $n, Voice $voice, Playlist $playlist): BinaryFileResponse
     {
         $turn = CallTurn::query()->where('call_id', $call->id)->where('n', $n)->where('by', 'agent')->firstOrFail();
-        $text = $this->sight($request, $business)->turn($call, $turn->n, $turn->text);
+        $text = Sight::of($request->user(), $business)->turn($call, $turn->n, $turn->text);
         $piece = $request->has('piece') ? ($playlist->pieces($call, $text)[(int) $request->query('piece')]['text'] ?? $text) : $text;
         $file = $voice->wav($piece, $call->scriptText->script()->agent->voice);
         if ($file === null) {
@@ -153,12 +152,5 @@ final class CallController
         $call->restore();
 
         return redirect()->route('call', [$business, $call])->with('notice', 'The call is back, with its transcript and record.');
-    }
-
-    private function sight(Request $request, Business $business): Sight
-    {
-        $user = $request->user();
-
-        return Sight::of($user instanceof User ? $user : null, $business);
     }
 }

@@ -7,7 +7,6 @@ namespace App\Http\Controllers;
 use App\Actions\Calls\FindCalls;
 use App\Models\Business;
 use App\Models\Call;
-use App\Models\User;
 use App\Support\Sight;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
@@ -23,27 +22,27 @@ final class CallExportController
 {
     public function csv(Request $request, Business $business, FindCalls $find): StreamedResponse
     {
-        return $this->asCsv($business, $this->shown($request, $business, $find), $business->key.'-records.csv', $this->sight($request, $business));
+        return $this->asCsv($business, $this->shown($request, $business, $find), $business->key.'-records.csv', Sight::of($request->user(), $business));
     }
 
     public function jsonLines(Request $request, Business $business, FindCalls $find): StreamedResponse
     {
-        return $this->asJsonLines($this->shown($request, $business, $find), $business->key.'-records.jsonl', $this->sight($request, $business));
+        return $this->asJsonLines($this->shown($request, $business, $find), $business->key.'-records.jsonl', Sight::of($request->user(), $business));
     }
 
     public function callCsv(Request $request, Business $business, Call $call): StreamedResponse
     {
-        return $this->asCsv($business, Call::query()->whereKey($call->id), 'call-'.$call->ref.'.csv', $this->sight($request, $business));
+        return $this->asCsv($business, Call::query()->whereKey($call->id), 'call-'.$call->ref.'.csv', Sight::of($request->user(), $business));
     }
 
     public function callJsonLines(Request $request, Business $business, Call $call): StreamedResponse
     {
-        return $this->asJsonLines(Call::query()->whereKey($call->id), 'call-'.$call->ref.'.jsonl', $this->sight($request, $business));
+        return $this->asJsonLines(Call::query()->whereKey($call->id), 'call-'.$call->ref.'.jsonl', Sight::of($request->user(), $business));
     }
 
     public function vcon(Request $request, Business $business, Call $call): JsonResponse
     {
-        $this->sight($request, $business)->over($call->load('turns', 'record', 'agent', 'business'));
+        Sight::of($request->user(), $business)->over($call->load('turns', 'record', 'agent', 'business'));
         $vcon = (new Vcon)->write($call->transcript(), $call->agent->name, $call->caller_name, $call->record->cells ?? [], $call->record?->summary);
 
         return response()->json($vcon, 200, ['Content-Type' => 'application/vcon+json', 'Content-Disposition' => 'attachment; filename="call-'.$call->ref.'.vcon.json"'], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
@@ -51,7 +50,7 @@ final class CallExportController
 
     public function webVtt(Request $request, Business $business, Call $call): Response
     {
-        $this->sight($request, $business)->over($call->load('turns', 'record', 'agent', 'business'));
+        Sight::of($request->user(), $business)->over($call->load('turns', 'record', 'agent', 'business'));
 
         return response((new WebVtt)->write($call->transcript(), ['agent' => $call->agent->name, 'caller' => $call->caller_name]), 200, ['Content-Type' => 'text/vtt; charset=utf-8', 'Content-Disposition' => 'attachment; filename="call-'.$call->ref.'.vtt"']);
     }
@@ -61,14 +60,7 @@ final class CallExportController
     {
         $filter = $request->validate(FindCalls::RULES);
 
-        return $find->query($business, $filter, $this->sight($request, $business));
-    }
-
-    private function sight(Request $request, Business $business): Sight
-    {
-        $user = $request->user();
-
-        return Sight::of($user instanceof User ? $user : null, $business);
+        return $find->query($business, $filter, Sight::of($request->user(), $business));
     }
 
     /** @param Builder<Call> $calls */

@@ -18,7 +18,6 @@ use App\Models\DeliveryRule;
 use App\Models\FileRow;
 use App\Models\Gateway;
 use App\Models\GatewayReceipt;
-use App\Models\User;
 use App\Support\Book\StepForm;
 use App\Support\CurrentAgent;
 use App\Support\Sight;
@@ -45,7 +44,7 @@ final class PostController
     public function index(Request $request, Business $business): View
     {
         $filter = $request->validate(['state' => ['nullable', 'in:waiting,sending,sent,failed,dead,cancelled'], 'kind' => ['nullable', 'in:text,email,web,row'], 'q' => ['nullable', 'string', 'max:100']]);
-        $sight = $this->sight($request, $business);
+        $sight = Sight::of($request->user(), $business);
         $query = $business->deliveries()->with('call.agent', 'call.record', 'rule')->latest('id');
         foreach (['state', 'kind'] as $name) {
             if (($filter[$name] ?? '') !== '' && $filter[$name] !== null) {
@@ -72,7 +71,7 @@ final class PostController
 
     public function show(Request $request, Business $business, Delivery $delivery): View
     {
-        $this->sight($request, $business)->overDelivery($delivery->load('call.agent', 'call.record', 'rule'));
+        Sight::of($request->user(), $business)->overDelivery($delivery->load('call.agent', 'call.record', 'rule'));
 
         return view('delivery', ['business' => $business, 'agent' => $this->current->in($business), 'delivery' => $delivery, 'enclosure' => $delivery->file === null ? null : $delivery->enclosed(), 'receipt' => GatewayReceipt::query()->where('key', $delivery->key)->first()]);
     }
@@ -202,7 +201,7 @@ final class PostController
 
     public function csv(Request $request, Business $business, DeliveryRule $rule): StreamedResponse
     {
-        $columns = $this->sight($request, $business)->columns($rule);
+        $columns = Sight::of($request->user(), $business)->columns($rule);
 
         return response()->streamDownload(function () use ($rule, $columns): void {
             foreach ($this->rows($rule, $columns) as $row) {
@@ -214,16 +213,9 @@ final class PostController
     public function xlsx(Request $request, Business $business, DeliveryRule $rule): BinaryFileResponse
     {
         $path = (string) tempnam(sys_get_temp_dir(), 'rows');
-        (new Xlsx)->write($path, $this->rows($rule, $this->sight($request, $business)->columns($rule)), $rule->name);
+        (new Xlsx)->write($path, $this->rows($rule, Sight::of($request->user(), $business)->columns($rule)), $rule->name);
 
         return response()->download($path, Str::slug($rule->name).'.xlsx', ['Content-Type' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'])->deleteFileAfterSend();
-    }
-
-    private function sight(Request $request, Business $business): Sight
-    {
-        $user = $request->user();
-
-        return Sight::of($user instanceof User ? $user : null, $business);
     }
 
     /**

@@ -40,7 +40,7 @@ final class RecordController
             return view('records', ['business' => $business, 'agent' => null, 'records' => null, 'keptBack' => [], 'fields' => [], 'filter' => $filter, 'figures' => null, 'turns' => [], 'outcomes' => [], 'agents' => collect(), 'toCheck' => 0]);
         }
         $sheet = $this->sheet($agent);
-        $sight = $this->sight($request, $business);
+        $sight = Sight::of($request->user(), $business);
         $hidden = $sight->keptBack($agent);
         $records = $this->shown($agent, $filter, $sight)->with('call.agent', 'checks')->paginate(20)->withQueryString();
         $turns = $this->evidence($records->items(), $sight);
@@ -62,7 +62,7 @@ final class RecordController
         /** @var User $user */
         $user = $request->user();
         $record->load('call.business', 'call.agent');
-        if (isset($this->sight($request, $business)->keptBack($record->call->agent)[$given['field']])) {
+        if (isset(Sight::of($request->user(), $business)->keptBack($record->call->agent)[$given['field']])) {
             abort(403, 'This field is for owners and designers.');
         }
         try {
@@ -86,7 +86,7 @@ final class RecordController
         $agent = $business->agents()->where('key', $given['agent'])->firstOrFail();
         /** @var User $user */
         $user = $request->user();
-        $sight = $this->sight($request, $business);
+        $sight = Sight::of($request->user(), $business);
         $n = $review->acceptOver($this->shown($agent, $given, $sight, false), (float) $given['over'], $user, array_keys($sight->keptBack($agent)));
 
         return redirect()->route('records', [$business, 'agent' => $agent->key, 'show' => $given['show'] ?? null])->with('notice', "{$n} values of confidence ".number_format((float) $given['over'], 2).' and more were accepted.');
@@ -97,7 +97,7 @@ final class RecordController
         $filter = $request->validate(['agent' => ['required', 'string', 'max:100'], 'show' => ['nullable', 'in:doubtful,all'], 'outcome' => ['nullable', 'string', 'max:100'], 'q' => ['nullable', 'string', 'max:100']]);
         /** @var Agent $agent */
         $agent = $business->agents()->where('key', $filter['agent'])->firstOrFail();
-        $sight = $this->sight($request, $business);
+        $sight = Sight::of($request->user(), $business);
         $csv = new RecordCsv($this->sheet($agent), array_keys($sight->keptBack($agent)));
         $path = (string) tempnam(sys_get_temp_dir(), 'records');
         $rows = function () use ($csv, $agent, $filter, $sight): \Generator {
@@ -181,12 +181,5 @@ final class RecordController
         }
 
         return $turns;
-    }
-
-    private function sight(Request $request, Business $business): Sight
-    {
-        $user = $request->user();
-
-        return Sight::of($user instanceof User ? $user : null, $business);
     }
 }

@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-namespace Ringo\Extraction;
+namespace Ringo\Value;
 
 /**
  * Takes some values of a call out of what was said and told of it: out of the turns they came from, out of every line that
  * repeats them, out of the summary.
  *
- * @phpstan-import-type Cell from Record
+ * @phpstan-type Known array{value: mixed, display: string, said: string, turn: ?int, ...}
  */
 final readonly class Redaction
 {
@@ -16,7 +16,7 @@ final readonly class Redaction
     private array $writings;
 
     /**
-     * @param array<string, Cell> $cells the values to take out
+     * @param array<string, Known> $cells the values to take out
      * @param array<string, string> $titles of their fields
      * @param string $sign what stands in their place
      */

@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Tests\Core\Extraction;
+namespace Tests\Core\Value;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Ringo\Extraction\Redaction;
+use Ringo\Value\Redaction;
 
 final class RedactionTest extends TestCase
 {
