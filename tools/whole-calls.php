@@ -16,7 +16,7 @@ foreach (WholeCall::trades() as $trade) {
         continue;
     }
     foreach (WholeCall::of($trade) as $name => $call) {
-        if (isset($options['call']) && ! str_contains($name, $options['call'])) {
+        if (isset($options['call']) && ! str_contains($name, (string) $options['call'])) {
             continue;
         }
         $calls++;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Design;
 
 use Ringo\Script\Script;
+use Ringo\Script\Steps\WayRole;
 
 /**
  * The whole script at a glance: every step on a row by how far it lies from the beginning, with few crossings.
@@ -53,19 +54,19 @@ final readonly class CallMap
         $edges = [];
         foreach ($script->steps as $key => $step) {
             foreach ($step->exits() as $exit) {
-                $to = $exit['to'];
-                if ($to === 'return' || ! isset($script->steps[$to])) {
+                $to = $exit->to;
+                if (! isset($script->steps[$to])) {
                     continue;
                 }
-                $aside = str_contains($exit['label'], ' times') || $exit['label'] === 'nobody to send to';
+                $aside = $exit->role === WayRole::Out;
                 $name = $key.'>'.$to;
                 if (isset($edges[$name])) {
-                    $edges[$name]['label'] .= ', '.$exit['label'];
+                    $edges[$name]['label'] .= ', '.$exit->label;
                     $edges[$name]['aside'] = $edges[$name]['aside'] && $aside;
 
                     continue;
                 }
-                $edges[$name] = ['from' => (string) $key, 'to' => $to, 'label' => $exit['label'], 'aside' => $aside];
+                $edges[$name] = ['from' => (string) $key, 'to' => $to, 'label' => $exit->label, 'aside' => $aside];
             }
         }
 

@@ -6,16 +6,11 @@ namespace Ringo\Design;
 
 use Ringo\Document\Node;
 use Ringo\Script\Condition;
+use Ringo\Script\Steps\StepKinds;
 
 /** Tells what changed between two versions of a script, step by step. */
 final readonly class Changes
 {
-    private const WHAT = [
-        'prompt' => 'says', 'again' => 'short form', 'reprompts' => 'reprompts', 'help' => 'help', 'why' => 'reason', 'field' => 'fills', 'confirm' => 'reading back', 'required' => 'required',
-        'known' => 'when known', 'tries' => 'tries', 'way_out' => 'way out', 'next' => 'leads to', 'otherwise' => 'otherwise', 'nothing' => 'nothing more', 'outcome' => 'outcome', 'tag' => 'tag',
-        'set' => 'sets', 'forget' => 'forgets', 'repeat_key' => 'key that repeats', 'scene' => 'scene', 'by' => 'sent by', 'to' => 'sent to', 'subject' => 'subject', 'words' => 'message', 'file' => 'file', 'kind' => 'kind', 'failed' => 'cannot be checked', 'locked' => 'tries used up',
-    ];
-
     private const LISTS = ['options' => 'option', 'topics' => 'topic'];
 
     private const PARTS = ['agent' => 'the agent', 'limits' => 'the limits of a call', 'facts' => 'facts', 'hours' => 'opening hours', 'standing' => 'standing rules', 'recognition' => 'how callers are recognised', 'transfers' => 'transfer rules', 'first' => 'where the script begins'];
@@ -169,7 +164,7 @@ final readonly class Changes
             } elseif ($key === 'ways') {
                 $details[] = ['what' => 'ways', 'from' => $this->ways($from ?? []), 'to' => $this->ways($to ?? [])];
             } else {
-                $details[] = ['what' => self::WHAT[$key] ?? (string) $key, 'from' => $this->plain($from), 'to' => $this->plain($to)];
+                $details[] = ['what' => $this->called($b['kind'] ?? $a['kind'] ?? null, (string) $key), 'from' => $this->plain($from), 'to' => $this->plain($to)];
             }
         }
 
@@ -221,6 +216,11 @@ final readonly class Changes
         return implode('; ', $parts);
     }
 
+    private function called(mixed $kind, string $key): string
+    {
+        return in_array($key, ['kind', 'scene'], true) ? $key : (new StepKinds)->keysOf($kind)->called($key);
+    }
+
     /** @param list<array<string, mixed>> $ways */
     private function ways(array $ways): string
     {
@@ -237,7 +237,7 @@ final readonly class Changes
         $details = [];
         foreach (['prompt', 'words'] as $key) {
             if (isset($step[$key])) {
-                $details[] = ['what' => self::WHAT[$key], 'from' => $added ? null : $this->plain($step[$key]), 'to' => $added ? $this->plain($step[$key]) : null];
+                $details[] = ['what' => $this->called($step['kind'] ?? null, $key), 'from' => $added ? null : $this->plain($step[$key]), 'to' => $added ? $this->plain($step[$key]) : null];
             }
         }
 

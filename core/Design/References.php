@@ -4,9 +4,24 @@ declare(strict_types=1);
 
 namespace Ringo\Design;
 
+use Ringo\Script\Steps\StepKinds;
+
 /** Every place of a script document that names a step or a field, so that names can change and all that refer to them follow. */
 final readonly class References
 {
+    /** Where a step's document names its way out. */
+    public const WAY_OUT = 'way_out.step';
+
+    private StepKinds $kinds;
+
+    private Places $places;
+
+    public function __construct()
+    {
+        $this->kinds = new StepKinds;
+        $this->places = new Places;
+    }
+
     /**
      * @param array<string, mixed> $data
      *
@@ -29,21 +44,11 @@ final readonly class References
      */
     public function redirected(array $data, string $old, string $new): array
     {
-        $to = static fn (mixed $target): mixed => $target === $old ? $new : $target;
-        $data['first'] = $to($data['first'] ?? null);
+        $to = static fn (string $target): string => $target === $old ? $new : $target;
+        $data['first'] = is_string($data['first'] ?? null) ? $to($data['first']) : null;
         foreach ($data['steps'] as $i => $step) {
-            foreach (['next', 'nothing', 'otherwise', 'failed', 'locked', 'promised'] as $way) {
-                if (isset($step[$way])) {
-                    $step[$way] = $to($step[$way]);
-                }
-            }
-            if (isset($step['way_out']['step'])) {
-                $step['way_out']['step'] = $to($step['way_out']['step']);
-            }
-            foreach (['options', 'topics', 'ways'] as $list) {
-                foreach ($step[$list] ?? [] as $n => $one) {
-                    $step[$list][$n]['next'] = $to($one['next'] ?? null);
-                }
+            foreach ($this->kinds->keysOf($step['kind'] ?? null)->steps as $place) {
+                $step = $this->places->mapped($step, $place, $to);
             }
             $data['steps'][$i] = $step;
         }
@@ -96,20 +101,10 @@ final readonly class References
                 $data['standing']['replies'][$n]['about'] = $new;
             }
         }
+        $to = static fn (string $path): string => (string) preg_replace('/^((?:declined\.)?)'.preg_quote($old, '/').'(?=\.|$)/', '${1}'.$new, $path);
         foreach ($data['steps'] as $i => $step) {
-            foreach (['field', 'to'] as $key) {
-                if (($step[$key] ?? null) === $old) {
-                    $step[$key] = $new;
-                }
-            }
-            if (isset($step['set'][$old])) {
-                $step['set'] = array_combine(array_map(static fn (int|string $key): string => $key === $old ? $new : (string) $key, array_keys($step['set'])), array_values($step['set']));
-            }
-            if (isset($step['forget'])) {
-                $step['forget'] = array_map(static fn (mixed $key): mixed => $key === $old ? $new : $key, $step['forget']);
-            }
-            foreach ($step['ways'] ?? [] as $n => $way) {
-                $step['ways'][$n]['when'] = $this->inCondition($way['when'], $old, $new);
+            foreach ($this->kinds->keysOf($step['kind'] ?? null)->fields as $place) {
+                $step = $this->places->mapped($step, $place, $to);
             }
             $data['steps'][$i] = $step;
         }
@@ -128,10 +123,7 @@ final readonly class References
     {
         $from = [];
         foreach ($data['steps'] as $step) {
-            $targets = [$step['next'] ?? null, $step['nothing'] ?? null, $step['otherwise'] ?? null, $step['failed'] ?? null, $step['locked'] ?? null, $step['way_out']['step'] ?? null];
-            foreach (['options', 'topics', 'ways'] as $list) {
-                array_push($targets, ...array_column($step[$list] ?? [], 'next'));
-            }
+            $targets = $this->targets($step);
             if (in_array($key, $targets, true)) {
                 $from[] = $step['key'];
             }
@@ -153,21 +145,32 @@ final readonly class References
     }
 
     /**
-     * @param array<string, mixed> $condition
+     * @param array<string, mixed> $step
      *
-     * @return array<string, mixed>
+     * @return list<string> the steps a step's document names
      */
-    private function inCondition(array $condition, string $old, string $new): array
+    public function targets(array $step): array
     {
-        foreach (['all', 'any'] as $join) {
-            if (isset($condition[$join])) {
-                $condition[$join] = array_map(fn (array $part): array => $this->inCondition($part, $old, $new), $condition[$join]);
-            }
-        }
-        if (($condition['value'] ?? null) === $old || ($condition['value'] ?? null) === 'declined.'.$old) {
-            $condition['value'] = str_replace($old, $new, $condition['value']);
+        $targets = [];
+        foreach ($this->kinds->keysOf($step['kind'] ?? null)->steps as $place) {
+            $targets = [...$targets, ...$this->places->at($step, $place)];
         }
 
-        return $condition;
+        return $targets;
+    }
+
+    /**
+     * @param array<string, mixed> $step
+     * @param callable(string): string $map
+     *
+     * @return array<string, mixed> the step with its ways on, the way out aside, leading elsewhere
+     */
+    public function led(array $step, callable $map): array
+    {
+        foreach ($this->kinds->keysOf($step['kind'] ?? null)->steps as $place) {
+            $step = $place === self::WAY_OUT ? $step : $this->places->mapped($step, $place, $map);
+        }
+
+        return $step;
     }
 }

@@ -7,6 +7,9 @@ namespace Ringo\Design;
 use Ringo\Document\InvalidDocument;
 use Ringo\Script\Script;
 use Ringo\Script\ScriptReader;
+use Ringo\Script\Steps\Blank;
+use Ringo\Script\Steps\StepKinds;
+use Ringo\Script\Steps\Way;
 
 /**
  * A script as the document it is written in, with the changes a specialist makes to it.
@@ -18,7 +21,8 @@ final readonly class ScriptDocument
 {
     private const ORDER = ['$schema', 'format', 'agent', 'limits', 'facts', 'hours', 'standing', 'recognition', 'transfers', 'sheet', 'first', 'steps'];
 
-    private const STEP_ORDER = ['key', 'kind', 'scene', 'field', 'by', 'to', 'subject', 'words', 'file', 'prompt', 'again', 'reprompts', 'help', 'why', 'confirm', 'required', 'known', 'options', 'topics', 'ways', 'set', 'forget', 'tag', 'outcome', 'repeat_key', 'nothing', 'otherwise', 'tries', 'way_out', 'failed', 'locked', 'next'];
+    /** What every step begins with, whatever its kind. */
+    private const STEP_HEAD = ['key', 'kind', 'scene'];
 
     /** @param array<string, mixed> $data */
     private function __construct(private array $data, public Script $script)
@@ -126,7 +130,8 @@ final readonly class ScriptDocument
         $only = $before === null ? null : $this->onlyWay($before);
         $next = $only ?? ($after === null ? (string) $this->data['first'] : $following);
         $data = $this->data;
-        [$step, $data] = (new NewStep)->of($kind, $key, $next, $data);
+        $blank = (new StepKinds)->kind($kind)?->blank($next, new Blank(['key' => $key, 'kind' => $kind], $data)) ?? throw new InvalidDocument([['path' => 'kind', 'message' => "there is no kind of step “{$kind}”"]]);
+        [$step, $data] = [$blank->step, $blank->document];
         if ($before !== null && $only !== null) {
             $steps[$place] = $this->led($before, $key);
         }
@@ -208,8 +213,8 @@ final readonly class ScriptDocument
     {
         $step = $this->script->step($key);
         foreach ($step->exits() as $exit) {
-            if ($exit['to'] !== $key && $exit['to'] !== 'return') {
-                return $exit['to'];
+            if ($exit->to !== $key && $exit->to !== Way::BACK) {
+                return $exit->to;
             }
         }
         $others = array_values(array_filter($this->script->steps, static fn ($one): bool => $one->key() !== $key));
@@ -276,7 +281,7 @@ final readonly class ScriptDocument
      */
     private function onlyWay(array $step): ?string
     {
-        $ways = array_values(array_unique(array_filter([$step['next'] ?? null, $step['otherwise'] ?? null, $step['failed'] ?? null, ...array_column($step['options'] ?? [], 'next'), ...array_column($step['topics'] ?? [], 'next'), ...array_column($step['ways'] ?? [], 'next')], is_string(...))));
+        $ways = array_values(array_unique((new References)->targets(array_diff_key($step, ['way_out' => 1, 'locked' => 1, 'promised' => 1, 'nothing' => 1]))));
 
         return count($ways) === 1 ? $ways[0] : (is_string($step['next'] ?? null) ? $step['next'] : null);
     }
@@ -293,16 +298,8 @@ final readonly class ScriptDocument
         if (isset($step['next'])) {
             return [...$step, 'next' => $to];
         }
-        if (isset($step['otherwise'])) {
-            $step['otherwise'] = $to;
-        }
-        foreach (['options', 'topics', 'ways'] as $list) {
-            foreach ($step[$list] ?? [] as $i => $one) {
-                $step[$list][$i]['next'] = $to;
-            }
-        }
 
-        return $step;
+        return (new References)->led($step, static fn (string $target): string => $to);
     }
 
     private function place(string $key): ?int
@@ -329,8 +326,9 @@ final readonly class ScriptDocument
     private static function ordered(array $data): array
     {
         $data = self::inOrder(['format' => Script::FORMAT] + $data, self::ORDER);
+        $kinds = new StepKinds;
         if (is_array($data['steps'] ?? null)) {
-            $data['steps'] = array_map(static fn (mixed $step): mixed => is_array($step) ? self::inOrder($step, self::STEP_ORDER) : $step, $data['steps']);
+            $data['steps'] = array_map(static fn (mixed $step): mixed => is_array($step) ? self::inOrder($step, [...self::STEP_HEAD, ...$kinds->keysOf($step['kind'] ?? null)->order()]) : $step, $data['steps']);
         }
 
         return $data;

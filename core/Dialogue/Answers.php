@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue;
 
-use Ringo\Script\Steps\AskStep;
-use Ringo\Script\Steps\ChooseStep;
-use Ringo\Script\Steps\ListenStep;
+use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Script\Steps\Choose\ChooseStep;
+use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Script\Steps\Step;
-use Ringo\Script\Steps\TransferStep;
-use Ringo\Script\Steps\VerifyStep;
+use Ringo\Script\Steps\Transfer\TransferStep;
+use Ringo\Script\Steps\Verify\VerifyStep;
 use Ringo\Sheet\Field;
 use Ringo\Speech\Prompt;
 use Ringo\Understanding\Context;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue;
 
-use Ringo\Script\Steps\TransferStep;
+use Ringo\Script\Steps\Transfer\TransferStep;
 use Ringo\Transfer\Switchboard;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;

@@ -6,7 +6,7 @@ namespace Ringo\Dialogue;
 
 use Ringo\Language\Vocabulary;
 use Ringo\Script\Script;
-use Ringo\Script\Steps\ListenStep;
+use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Transcript\Transcript;
 use Ringo\Understanding\Heard;
 

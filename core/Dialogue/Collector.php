@@ -6,9 +6,9 @@ namespace Ringo\Dialogue;
 
 use Ringo\Language\Phrases;
 use Ringo\Language\Token;
-use Ringo\Script\Steps\AskStep;
-use Ringo\Script\Steps\ChooseStep;
-use Ringo\Script\Steps\ListenStep;
+use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Script\Steps\Choose\ChooseStep;
+use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
@@ -163,7 +163,7 @@ final class Collector
                 continue;
             }
             foreach ($step->exits() as $exit) {
-                $open[] = $exit['to'];
+                $open[] = $exit->to;
             }
         }
 

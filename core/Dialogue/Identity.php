@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue;
 
-use Ringo\Script\Steps\ListenStep;
-use Ringo\Script\Steps\VerifyStep;
+use Ringo\Script\Steps\Listen\ListenStep;
+use Ringo\Script\Steps\Verify\VerifyStep;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
 use Ringo\Understanding\Understanding;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue;
 
-use Ringo\Script\Steps\TransferStep;
+use Ringo\Script\Steps\Transfer\TransferStep;
 use Ringo\Sheet\RecordSheet;
 use Ringo\Speech\Prompt;
 use Ringo\Transfer\Switchboard;
@@ -338,7 +338,7 @@ final readonly class Transfers
         $topic = $turn->state->topic;
         $label = '';
         foreach ($turn->script->steps as $step) {
-            if ($step instanceof \Ringo\Script\Steps\ListenStep && $topic !== null && ($found = $step->topic($topic)) !== null) {
+            if ($step instanceof \Ringo\Script\Steps\Listen\ListenStep && $topic !== null && ($found = $step->topic($topic)) !== null) {
                 $label = $found['description'];
             }
         }

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue;
 
-use Ringo\Script\Steps\AskStep;
-use Ringo\Script\Steps\BranchStep;
-use Ringo\Script\Steps\ChooseStep;
-use Ringo\Script\Steps\FinishStep;
-use Ringo\Script\Steps\ListenStep;
-use Ringo\Script\Steps\NoteStep;
-use Ringo\Script\Steps\SayStep;
-use Ringo\Script\Steps\SendStep;
+use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Script\Steps\Branch\BranchStep;
+use Ringo\Script\Steps\Choose\ChooseStep;
+use Ringo\Script\Steps\Finish\FinishStep;
+use Ringo\Script\Steps\Listen\ListenStep;
+use Ringo\Script\Steps\Note\NoteStep;
+use Ringo\Script\Steps\Say\SayStep;
+use Ringo\Script\Steps\Send\SendStep;
 use Ringo\Script\Steps\Step;
-use Ringo\Script\Steps\TransferStep;
-use Ringo\Script\Steps\VerifyStep;
+use Ringo\Script\Steps\Transfer\TransferStep;
+use Ringo\Script\Steps\Verify\VerifyStep;
 use Ringo\Script\WayOut;
 use Ringo\Sheet\Field;
 use Ringo\Speech\Prompt;

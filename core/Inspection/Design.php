@@ -7,10 +7,6 @@ namespace Ringo\Inspection;
 use Ringo\Design\ScriptDocument;
 use Ringo\Language\Vocabulary;
 use Ringo\Script\Script;
-use Ringo\Script\Steps\AskStep;
-use Ringo\Script\Steps\ChooseStep;
-use Ringo\Script\Steps\ListenStep;
-use Ringo\Script\Steps\Step;
 use Ringo\Speech\Prompt;
 use Ringo\Speech\Timing;
 
@@ -26,12 +22,6 @@ final readonly class Design
     {
         $this->script = $document->script;
         $this->flow = new Flow($this->script);
-    }
-
-    /** Whether a step waits for the caller. */
-    public static function asks(Step $step): bool
-    {
-        return $step instanceof AskStep || $step instanceof ChooseStep || $step instanceof ListenStep;
     }
 
     /**
@@ -56,20 +46,8 @@ final readonly class Design
             $add(null, "greeting of a caller who is {$who}", $prompt);
         }
         foreach ($this->script->steps as $key => $step) {
-            $add($key, 'prompt', $step->prompt());
-            if ($step instanceof AskStep || $step instanceof ChooseStep || $step instanceof ListenStep) {
-                $add($key, 'short form', $step->again);
-            }
-            if ($step instanceof AskStep) {
-                $add($key, 'reprompt', $step->reprompts);
-                $add($key, 'help', $step->help);
-                $add($key, 'reason', $step->why);
-            }
-            if ($step instanceof ListenStep) {
-                $add($key, 'reprompt', $step->reprompts);
-            }
-            if ($step instanceof ChooseStep) {
-                $add($key, 'reprompt', [...$step->silence, ...$step->nonsense, ...$step->wrongKey]);
+            foreach ($step->lines() as $words) {
+                $add($key, $words->what, $words->texts);
             }
         }
         foreach ($this->script->standing->replies as $reply) {

@@ -5,13 +5,9 @@ declare(strict_types=1);
 namespace Ringo\Inspection;
 
 use Ringo\Script\Script;
-use Ringo\Script\Steps\AskStep;
-use Ringo\Script\Steps\BranchStep;
-use Ringo\Script\Steps\ChooseStep;
-use Ringo\Script\Steps\FinishStep;
-use Ringo\Script\Steps\ListenStep;
-use Ringo\Script\Steps\NoteStep;
+use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Script\Steps\Step;
+use Ringo\Script\Steps\Way;
 
 /**
  * What can be told of a script without running it: which steps can be reached, which can end, and which values are there at a step.
@@ -128,51 +124,13 @@ final class Flow
         return $always;
     }
 
-    /** @return list<string> fields that a step sets on its way on */
-    public static function collects(Step $step): array
-    {
-        return match (true) {
-            $step instanceof AskStep => [$step->field],
-            $step instanceof ChooseStep && $step->field !== null => [$step->field],
-            $step instanceof NoteStep => array_map(strval(...), array_keys($step->set)),
-            default => [],
-        };
-    }
-
     /** @return list<array{to: string, sets: list<string>, clears: list<string>}> */
     private function waysOf(Step $step): array
     {
         $ways = [];
-        /**
-         * @param list<string> $sets
-         * @param list<string> $clears
-         */
-        $add = function (?string $to, array $sets = [], array $clears = []) use (&$ways): void {
-            foreach ($to === null ? [] : $this->targets($to) as $target) {
-                $ways[] = ['to' => $target, 'sets' => array_values($sets), 'clears' => array_values($clears)];
-            }
-        };
-        if ($step instanceof AskStep) {
-            // Only a required answer without the way out 'leave it empty' is there for certain.
-            $add($step->next, $step->required && $step->wayOut->then !== 'leave' ? [$step->field] : []);
-            $add($step->wayOut->step);
-        } elseif ($step instanceof ChooseStep) {
-            foreach ($step->options as $option) {
-                $add($option['next'], $step->field === null ? [] : [$step->field]);
-            }
-            $add($step->wayOut->step);
-        } elseif ($step instanceof BranchStep) {
-            $denied = [];
-            foreach ($step->ways as $way) {
-                $add($way['next'], [...$way['when']->ensures(), ...$denied]);
-                $denied = [...$denied, ...$way['when']->ensuredWithout()];
-            }
-            $add($step->otherwise, $denied);
-        } elseif ($step instanceof NoteStep) {
-            $add($step->next, array_map(strval(...), array_keys($step->set)), $step->forget);
-        } else {
-            foreach ($step->exits() as $exit) {
-                $add($exit['to']);
+        foreach ($step->exits() as $exit) {
+            foreach ($this->targets($exit->to) as $target) {
+                $ways[] = ['to' => $target, 'sets' => $exit->sets, 'clears' => $exit->clears];
             }
         }
 
@@ -182,7 +140,7 @@ final class Flow
     /** @return list<string> where `return` may lead: back to the open question the call stands at */
     private function targets(string $to): array
     {
-        if ($to !== 'return') {
+        if ($to !== Way::BACK) {
             return [$to];
         }
         foreach ($this->script->steps as $key => $step) {
@@ -236,9 +194,7 @@ final class Flow
     private function endings(): void
     {
         foreach ($this->script->steps as $key => $step) {
-            $finishes = $step instanceof FinishStep
-                || ($step instanceof AskStep || $step instanceof ChooseStep || $step instanceof ListenStep) && $step->wayOut->then === 'finish';
-            if ($finishes) {
+            if ($step->ends()) {
                 $this->ends[$key] = true;
             }
         }
@@ -276,7 +232,7 @@ final class Flow
         // A detour begins wherever the call stands: all that any question collects may be there.
         foreach (array_keys($this->detours) as $target) {
             foreach ($this->script->steps as $step) {
-                foreach (self::collects($step) as $field) {
+                foreach ($step->sets() as $field) {
                     $this->possible[$target][$field] = true;
                 }
             }
@@ -290,7 +246,7 @@ final class Flow
             foreach ($this->ways[$key] as $way) {
                 $to = $way['to'];
                 $certain = array_diff_key($this->certain[$key] + array_fill_keys($way['sets'], true), array_fill_keys($way['clears'], true));
-                $possible = array_diff_key($this->possible[$key] + array_fill_keys([...$way['sets'], ...self::collects($step)], true), array_fill_keys($way['clears'], true));
+                $possible = array_diff_key($this->possible[$key] + array_fill_keys([...$way['sets'], ...$step->sets()], true), array_fill_keys($way['clears'], true));
                 $meet = isset($this->certain[$to]) ? array_intersect_key($this->certain[$to], $certain) : $certain;
                 $join = ($this->possible[$to] ?? []) + $possible;
                 if (! isset($this->certain[$to]) || count($meet) < count($this->certain[$to]) || count($join) > count($this->possible[$to] ?? [])) {

@@ -4,19 +4,12 @@ declare(strict_types=1);
 
 namespace Ringo\Inspection;
 
+use Ringo\Script\Paths;
 use Ringo\Speech\Prompt;
 
 /** Which values prompts may name, and which of them may be empty at a step. */
 final readonly class Placeholders
 {
-    /** Values of the agent and the moment, which are always there. */
-    public const ALWAYS = ['business', 'business.name', 'agent', 'agent.name', 'today', 'now', 'time_of_day'];
-
-    /** Facts a caller may have; the business's own come on top. */
-    public const CALLER = ['caller.first_name', 'caller.name', 'caller.organisation', 'caller.number', 'caller.email'];
-
-    private const DECIDABLE = ['caller.known', 'caller.number', 'call.open', 'call.hour', 'call.weekday', 'call.date', 'call.time', 'call.direction', 'call.line', 'call.minutes', 'call.turns', 'outcome', 'topic', 'frustration', 'priority', 'tries'];
-
     public function __construct(private Design $design)
     {
     }
@@ -27,12 +20,6 @@ final readonly class Placeholders
         return Prompt::of($text)->placeholders();
     }
 
-    /** Whether a condition can decide by it, fields aside. */
-    public static function decidable(string $path): bool
-    {
-        return in_array($path, self::DECIDABLE, true) || preg_match('/^(?:tag|declined|caller|fact|call)\.[a-z0-9_]+$/', $path) === 1;
-    }
-
     public function exists(string $path): bool
     {
         $parts = explode('.', $path, 2);
@@ -41,7 +28,7 @@ final readonly class Placeholders
             return ! isset($parts[1]) || $parts[1] === 'label' || array_filter($field->facts, static fn (array $facts): bool => isset($facts[$parts[1]])) !== [];
         }
 
-        return in_array($path, self::ALWAYS, true)
+        return isset(Paths::ALWAYS[$path])
             || $parts[0] === 'caller' && isset($parts[1])
             || $parts[0] === 'fact' && isset($this->design->script->facts[$parts[1] ?? '']);
     }
@@ -49,7 +36,7 @@ final readonly class Placeholders
     /** Whether a value may be empty when a call speaks at the step. */
     public function mayBeEmpty(string $step, string $path): bool
     {
-        if (in_array($path, self::ALWAYS, true) || str_starts_with($path, 'fact.')) {
+        if (isset(Paths::ALWAYS[$path]) || str_starts_with($path, 'fact.')) {
             return false;
         }
         $parts = explode('.', $path, 2);
@@ -105,13 +92,13 @@ final readonly class Placeholders
                 $offered[] = ['path' => "{$field->key}.{$fact}", 'label' => $field->title.': '.str_replace('_', ' ', (string) $fact), 'empty' => $this->mayBeEmpty($step, "{$field->key}.{$fact}")];
             }
         }
-        foreach (self::CALLER as $path) {
-            $offered[] = ['path' => $path, 'label' => 'the caller’s '.str_replace('_', ' ', substr($path, 7)), 'empty' => $this->mayBeEmpty($step, $path)];
+        foreach (Paths::CALLER as $path => $label) {
+            $offered[] = ['path' => $path, 'label' => $label, 'empty' => $this->mayBeEmpty($step, $path)];
         }
         foreach (array_keys($this->design->script->facts) as $fact) {
             $offered[] = ['path' => 'fact.'.$fact, 'label' => 'fact: '.str_replace('_', ' ', (string) $fact), 'empty' => false];
         }
-        foreach (['business' => 'the business’s name', 'agent' => 'the agent’s name', 'today' => 'today’s date', 'now' => 'the time now', 'time_of_day' => 'morning, afternoon or evening'] as $path => $label) {
+        foreach (array_filter(Paths::ALWAYS, static fn (string $path): bool => ! str_contains($path, '.'), ARRAY_FILTER_USE_KEY) as $path => $label) {
             $offered[] = ['path' => $path, 'label' => $label, 'empty' => false];
         }
 
@@ -120,7 +107,7 @@ final readonly class Placeholders
 
     public function nearest(string $path): ?string
     {
-        $known = [...array_keys($this->design->script->sheet->fields), ...self::ALWAYS, ...self::CALLER, ...array_map(static fn (string $fact): string => 'fact.'.$fact, array_map(strval(...), array_keys($this->design->script->facts)))];
+        $known = [...array_keys($this->design->script->sheet->fields), ...array_keys(Paths::ALWAYS), ...array_keys(Paths::CALLER), ...array_map(static fn (string $fact): string => 'fact.'.$fact, array_map(strval(...), array_keys($this->design->script->facts)))];
         $best = null;
         $least = 3;
         foreach ($known as $one) {

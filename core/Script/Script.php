@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Script;
 
-use Ringo\Script\Steps\AskStep;
+use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Script\Steps\Step;
 use Ringo\Sheet\RecordSheet;
 

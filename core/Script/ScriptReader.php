@@ -7,34 +7,32 @@ namespace Ringo\Script;
 use Ringo\Document\InvalidDocument;
 use Ringo\Document\JsonFault;
 use Ringo\Document\Node;
-use Ringo\Script\Steps\AskStep;
-use Ringo\Script\Steps\BranchStep;
-use Ringo\Script\Steps\ChooseStep;
-use Ringo\Script\Steps\FinishStep;
-use Ringo\Script\Steps\ListenStep;
-use Ringo\Script\Steps\NoteStep;
-use Ringo\Script\Steps\SayStep;
-use Ringo\Script\Steps\SendStep;
 use Ringo\Script\Steps\Step;
-use Ringo\Script\Steps\TransferStep;
-use Ringo\Script\Steps\VerifyStep;
+use Ringo\Script\Steps\StepKinds;
+use Ringo\Script\Steps\StepNode;
+use Ringo\Script\Steps\Way;
 use Ringo\Sheet\RecordSheet;
-use Ringo\Speech\Prompt;
-use Ringo\Value\ValueType;
 
 /**
  * Reads a script from its JSON document (schema: docs/formats/script.schema.json).
  *
  * Unknown keys, wrong types and steps that do not exist are all reported, each with its path.
  */
-final class ScriptReader
+final readonly class ScriptReader
 {
-    private const KINDS = ['say', 'ask', 'choose', 'listen', 'branch', 'note', 'send', 'verify', 'transfer', 'finish'];
+    private const MOST_BYTES = 5_000_000;
+
+    private StepKinds $kinds;
+
+    public function __construct()
+    {
+        $this->kinds = new StepKinds;
+    }
 
     /** @throws InvalidDocument */
     public function fromJson(string $json): Script
     {
-        if (strlen($json) > 5_000_000) {
+        if (strlen($json) > self::MOST_BYTES) {
             throw new InvalidDocument([['path' => '', 'message' => 'the document is larger than 5 MB']]);
         }
         $data = json_decode($json, true, 64);
@@ -118,19 +116,11 @@ final class ScriptReader
             if (isset($steps[$key])) {
                 $one->problem('key', "there is another step “{$key}”");
             }
-            $kind = $one->oneOf('kind', self::KINDS, 'say');
-            $steps[$key] = match ($kind) {
-                'ask' => $this->ask($key, $one, $sheet),
-                'choose' => $this->choose($key, $one, $sheet),
-                'listen' => $this->listen($key, $one),
-                'branch' => $this->branch($key, $one),
-                'note' => $this->note($key, $one, $sheet),
-                'send' => $this->send($key, $one),
-                'verify' => new VerifyStep($key, $this->prompt($one), $one->oneOf('by', VerifyStep::BY, 'postcode'), (int) $one->number('tries', 3, 1, 5), $one->string('next'), $one->string('failed'), $one->string('locked')),
-                'transfer' => new TransferStep($key, $one->has('prompt') ? Prompt::of($one->text('prompt')) : null, $one->optional('to'), $one->string('otherwise'), $one->optional('promised')),
-                'finish' => new FinishStep($key, Prompt::of($one->text('prompt')), $one->optional('outcome')),
-                default => new SayStep($key, $this->prompt($one), $one->string('next')),
-            };
+            $kind = $this->kinds->kind($one->oneOf('kind', $this->kinds->names(), Steps\Say\SayKind::NAME));
+            if ($kind === null) {
+                continue;
+            }
+            $steps[$key] = $kind->read($key, new StepNode($one), $sheet);
             $scene = trim($one->optional('scene') ?? '');
             if ($scene !== '') {
                 $scenes[$key] = $scene;
@@ -144,150 +134,6 @@ final class ScriptReader
         return [$steps, $scenes];
     }
 
-    private function ask(string $key, Node $node, RecordSheet $sheet): AskStep
-    {
-        $field = $node->string('field');
-        if ($sheet->field($field) === null) {
-            $node->problem('field', "the record sheet has no field “{$field}”".($sheet->fields === [] ? '' : '; it has '.implode(', ', array_keys($sheet->fields))));
-        }
-
-        return new AskStep(
-            key: $key,
-            field: $field,
-            prompt: $this->prompt($node),
-            again: $node->has('again') ? Prompt::of($node->text('again')) : null,
-            reprompts: $node->strings('reprompts'),
-            help: $node->optional('help'),
-            confirm: $node->oneOf('confirm', ['never', 'unsure', 'always', 'spelled', 'digits'], 'unsure'),
-            required: $node->flag('required', $sheet->field($field)->required ?? false),
-            known: $node->oneOf('known', ['skip', 'check', 'ask'], 'skip'),
-            tries: (int) $node->number('tries', 3, 1, 9),
-            why: $node->optional('why'),
-            wayOut: WayOut::read($node),
-            next: $node->string('next'),
-        );
-    }
-
-    private function choose(string $key, Node $node, RecordSheet $sheet): ChooseStep
-    {
-        $options = [];
-        foreach ($node->children('options') as $i => $one) {
-            $digit = $one->optional('digit') ?? (string) ($i + 1);
-            if (preg_match('/^[0-9*#]$/', $digit) !== 1) {
-                $one->problem('digit', "“{$digit}” is no key of a telephone");
-            }
-            $options[] = ['key' => $one->string('key'), 'label' => $one->string('label'), 'phrases' => $one->strings('phrases'), 'digit' => $digit, 'next' => $one->string('next')];
-            $one->noMore();
-        }
-        if (count($options) < 2 || count($options) > 9) {
-            $node->problem('options', 'a menu has 2 to 9 options, not '.count($options));
-        }
-        $field = $node->optional('field');
-        if ($field !== null && $sheet->field($field) === null) {
-            $node->problem('field', "the record sheet has no field “{$field}”");
-        } elseif ($field !== null && $sheet->field($field)?->type === ValueType::Choice) {
-            foreach ($options as $i => $option) {
-                if (! in_array($option['key'], array_column($sheet->field($field)->options, 'key'), true)) {
-                    $node->problem("options[{$i}].key", "the field “{$field}” has no value “{$option['key']}”");
-                }
-            }
-        }
-        $reprompts = $node->child('reprompts');
-        $repeat = $node->optional('repeat_key');
-        if ($repeat !== null && preg_match('/^[0-9*#]$/', $repeat) !== 1) {
-            $node->problem('repeat_key', "“{$repeat}” is no key of a telephone");
-        }
-        $step = new ChooseStep(
-            key: $key,
-            prompt: $this->prompt($node),
-            again: $node->has('again') ? Prompt::of($node->text('again')) : null,
-            options: $options,
-            field: $field,
-            repeatKey: $repeat,
-            silence: $reprompts->strings('silence'),
-            nonsense: $reprompts->strings('nonsense'),
-            wrongKey: $reprompts->strings('wrong_key'),
-            tries: (int) $node->number('tries', 3, 1, 9),
-            wayOut: WayOut::read($node),
-        );
-        $reprompts->noMore();
-
-        return $step;
-    }
-
-    private function listen(string $key, Node $node): ListenStep
-    {
-        $topics = [];
-        foreach ($node->children('topics') as $one) {
-            $urgent = $one->flag('urgent', false);
-            $topics[] = [
-                'key' => $one->string('key'), 'label' => $one->string('label'), 'description' => $one->string('description', ''),
-                'phrases' => $one->strings('phrases'), 'anywhere' => $one->flag('anywhere', false) || $urgent, 'urgent' => $urgent, 'next' => $one->string('next'),
-            ];
-            $one->noMore();
-        }
-
-        return new ListenStep(
-            key: $key,
-            prompt: $this->prompt($node),
-            again: $node->has('again') ? Prompt::of($node->text('again')) : null,
-            topics: $topics,
-            nothing: $node->optional('nothing'),
-            reprompts: $node->strings('reprompts'),
-            tries: (int) $node->number('tries', 3, 1, 9),
-            wayOut: WayOut::read($node),
-        );
-    }
-
-    private function branch(string $key, Node $node): BranchStep
-    {
-        $ways = [];
-        foreach ($node->children('ways') as $one) {
-            $ways[] = ['when' => Condition::read($one->child('when')), 'next' => $one->string('next')];
-            $one->noMore();
-        }
-
-        return new BranchStep($key, $ways, $node->string('otherwise'));
-    }
-
-    private function note(string $key, Node $node, RecordSheet $sheet): NoteStep
-    {
-        $set = [];
-        foreach ($node->child('set')->all() as $field => $value) {
-            if ($sheet->field((string) $field) === null) {
-                $node->problem("set.{$field}", "the record sheet has no field “{$field}”");
-            }
-            $set[(string) $field] = $value;
-        }
-
-        return new NoteStep($key, $set, $node->strings('forget'), $node->optional('tag'), $node->optional('outcome'), $node->string('next'));
-    }
-
-    private function send(string $key, Node $node): SendStep
-    {
-        $by = $node->oneOf('by', SendStep::BY, 'text');
-        $to = trim($node->string('to'));
-        if ($to === '') {
-            $node->problem('to', 'names nobody to send to; write a field, caller.number, caller.email or an address');
-        }
-        $words = Prompt::of($node->text('words'));
-        if ($words->isEmpty()) {
-            $node->problem('words', 'says nothing');
-        }
-
-        return new SendStep($key, $by, $to, $node->optional('subject'), $words, $node->optional('file'), $node->optional('otherwise'), $node->string('next'));
-    }
-
-    private function prompt(Node $node): Prompt
-    {
-        $prompt = Prompt::of($node->text('prompt'));
-        if ($prompt->isEmpty()) {
-            $node->problem('prompt', 'says nothing');
-        }
-
-        return $prompt;
-    }
-
     private function checkReferences(Node $node, Script $script): void
     {
         if (! isset($script->steps[$script->first])) {
@@ -296,8 +142,8 @@ final class ScriptReader
         $i = 0;
         foreach ($script->steps as $step) {
             foreach ($step->exits() as $exit) {
-                if ($exit['to'] !== 'return' && ! isset($script->steps[$exit['to']])) {
-                    $node->problem("steps[{$i}]", "step “{$step->key()}” leads to “{$exit['to']}” ({$exit['label']}), and there is no such step".$this->near($exit['to'], array_keys($script->steps)));
+                if ($exit->to !== Way::BACK && ! isset($script->steps[$exit->to])) {
+                    $node->problem("steps[{$i}]", "step “{$step->key()}” leads to “{$exit->to}” ({$exit->label}), and there is no such step".$this->near($exit->to, array_keys($script->steps)));
                 }
             }
             $i++;

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Ringo\Script;
 
+use Ringo\Script\Steps\Way;
+use Ringo\Script\Steps\WayRole;
+
 /**
  * The line of track down the margin of a prompt book: which lane each step sits on, where lanes fork, pass by and join.
  *
@@ -43,17 +46,17 @@ final readonly class Spine
             $below = false;
             $seen = [];
             foreach ($step->exits() as $exit) {
-                $to = $exit['to'];
+                $to = $exit->to;
                 if (isset($seen[$to])) {
                     continue;
                 }
                 $seen[$to] = true;
-                if ($to === 'return' || ($order[$to] ?? -1) <= $order[$key]) {
+                if ($to === Way::BACK || ($order[$to] ?? -1) <= $order[$key]) {
                     $back[] = $to;
 
                     continue;
                 }
-                $aside = str_starts_with($exit['label'], 'cannot say') || str_starts_with($exit['label'], 'nothing chosen') || str_starts_with($exit['label'], 'none of these');
+                $aside = $exit->role === WayRole::Out;
                 $held = array_search($to, $lanes, true);
                 // A way that ends here runs on in its own lane where that is nearer the margin, and meets the other at the step.
                 if ($held !== false && ($held < $lane || isset($lanes[$lane]) || $aside)) {

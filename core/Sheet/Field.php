@@ -17,6 +17,10 @@ final readonly class Field
      * @param array<string, array<string, scalar>> $facts of an option, for prompts: `[equipment.day_rate]`
      * @param ?string $fromCaller the caller's fact that fills the field before it is asked; `number` is the number calling
      * @param bool $ownersOnly staff of the business do not see it
+     * @param ?string $confirm how its value is read back where a question does not say it: never, unsure, always, spelled or digits
+     * @param ?Bounds $bounds what its value must keep to
+     * @param bool $takesRest a text that takes whatever else the caller told
+     * @param list<string> $items fields that each item of a list holds
      * @param ?int $keepDays how many days after the call its value is erased, 1 to 3650; null: with the call
      */
     public function __construct(
@@ -34,13 +38,17 @@ final readonly class Field
         public ?string $fromCaller = null,
         public bool $ownersOnly = false,
         public ?int $keepDays = null,
+        public ?string $confirm = null,
+        public ?Bounds $bounds = null,
+        public bool $takesRest = false,
+        public array $items = [],
     ) {
     }
 
     /** Whether it is read from words the same way as the other: who sees it and how long it is kept do not matter. */
     public function readsLike(self $other): bool
     {
-        $reading = static fn (self $field): array => array_diff_key(get_object_vars($field), ['ownersOnly' => true, 'keepDays' => true]);
+        $reading = static fn (self $field): array => array_diff_key(get_object_vars($field), ['ownersOnly' => true, 'keepDays' => true, 'confirm' => true, 'bounds' => true, 'takesRest' => true]);
 
         return $reading($this) == $reading($other);
     }

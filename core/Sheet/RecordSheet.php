@@ -13,10 +13,14 @@ use Ringo\Value\ValueType;
  *
  * `format` gives the type; `x-phrases` maps enum values (or true and false) to spoken synonyms, `x-labels` to the words they go by,
  * `x-facts` to facts of an option, `x-cues` lists words that announce a field, and `x-from-caller` names the caller's fact that fills it.
+ * `x-confirm` says how it is read back, `x-bounds` what it must keep to, `x-rest` that it takes whatever else was told.
  * `x-sees` is `owner` where staff do not see the field, `x-keep-days` says after how many days its value is erased.
  */
 final readonly class RecordSheet
 {
+    /** How a value may be read back (`x-confirm`). */
+    private const CONFIRM = ['never', 'unsure', 'always', 'spelled', 'digits'];
+
     private const FORMATS = [
         'email' => ValueType::Email, 'phone' => ValueType::Phone, 'date' => ValueType::Date, 'time' => ValueType::Time, 'date-time' => ValueType::DateTime,
         'person-name' => ValueType::PersonName, 'postal-address' => ValueType::PostalAddress, 'money' => ValueType::Money, 'duration' => ValueType::Duration, 'reference' => ValueType::Reference,
@@ -133,6 +137,9 @@ final readonly class RecordSheet
             fromCaller: is_string($data['x-from-caller'] ?? null) ? $data['x-from-caller'] : null,
             ownersOnly: ($data['x-sees'] ?? 'staff') === 'owner',
             keepDays: $days,
+            confirm: $node->has('x-confirm') ? $node->oneOf('x-confirm', self::CONFIRM, 'unsure') : null,
+            bounds: Bounds::read($node),
+            takesRest: ($data['x-rest'] ?? false) === true,
         );
     }
 

@@ -9,7 +9,7 @@
     <x-agent-head :business="$business" :agent="$agent" here="agent" title="Agent" sub="Who speaks, how it talks, and what holds on every step. Kept in the draft."/>
     @if ($errors->any())<ul class="problems" role="alert">@foreach ($errors->all() as $error)<li>{{ $error }}</li>@endforeach</ul>@endif
     @if ($findings !== [])<ul class="found-list card">@include('parts.book.findings-plain', ['findings' => $findings])</ul>@endif
-    <form method="post" action="{{ route('agent.update', [$business, $agent]) }}" class="agent-form" data-agent-form data-offered="{{ json_encode(array_map(fn ($p) => ['path' => $p, 'label' => $p, 'empty' => str_starts_with($p, 'caller.')], [...\Ringo\Inspection\Placeholders::ALWAYS, ...\Ringo\Inspection\Placeholders::CALLER, ...array_keys($script->sheet->fields)]), JSON_THROW_ON_ERROR) }}">@csrf @method('put')
+    <form method="post" action="{{ route('agent.update', [$business, $agent]) }}" class="agent-form" data-agent-form data-offered="{{ json_encode(array_map(fn ($p) => ['path' => $p, 'label' => $p, 'empty' => str_starts_with($p, 'caller.')], [...array_keys(\Ringo\Script\Paths::ALWAYS), ...array_keys(\Ringo\Script\Paths::CALLER), ...array_keys($script->sheet->fields)]), JSON_THROW_ON_ERROR) }}">@csrf @method('put')
         <input type="hidden" name="version" value="{{ $version }}">
         <section class="card" aria-labelledby="s-who"><h2 id="s-who">Who speaks</h2>
             <div class="inline-fields">

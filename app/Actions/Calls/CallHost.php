@@ -21,7 +21,7 @@ use Ringo\Dialogue\Event;
 use Ringo\Dialogue\EventKind;
 use Ringo\Dialogue\Outcome;
 use Ringo\Script\Steps\Step;
-use Ringo\Script\Steps\TransferStep;
+use Ringo\Script\Steps\Transfer\TransferStep;
 use Ringo\Speech\Timing;
 use Ringo\Transcript\Recorder;
 

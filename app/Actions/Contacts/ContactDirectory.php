@@ -48,7 +48,7 @@ final readonly class ContactDirectory implements Directory
     {
         $call->loadMissing('scriptText');
         foreach ($call->scriptText->script()->steps as $step) {
-            if ($step instanceof \Ringo\Script\Steps\ListenStep && ($found = $step->topic($topic)) !== null) {
+            if ($step instanceof \Ringo\Script\Steps\Listen\ListenStep && ($found = $step->topic($topic)) !== null) {
                 return $found['label'];
             }
         }

@@ -9,7 +9,7 @@ use Ringo\Dialogue\Scope;
 use Ringo\Language\Vocabulary;
 use Ringo\Numbering\NumberingPlan;
 use Ringo\Script\Script;
-use Ringo\Script\Steps\ListenStep;
+use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Speech\Display;
 use Ringo\Speech\Speakable;
 use Ringo\Transfer\Switchboard;

@@ -25,7 +25,7 @@ use Illuminate\Validation\ValidationException;
 use Ringo\Design\ScriptDocument;
 use Ringo\Document\InvalidDocument;
 use Ringo\Document\JsonPlaces;
-use Ringo\Format\VoiceXml;
+use Ringo\Format\VoiceXml\VoiceXml;
 use Ringo\Inspection\Inspector;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 

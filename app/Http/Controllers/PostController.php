@@ -18,7 +18,8 @@ use App\Models\DeliveryRule;
 use App\Models\FileRow;
 use App\Models\Gateway;
 use App\Models\GatewayReceipt;
-use App\Support\Book\StepForm;
+use App\Support\Book\ConditionForm;
+use App\Support\Book\Form;
 use App\Support\CurrentAgent;
 use App\Support\Sight;
 use Illuminate\Contracts\View\View;
@@ -125,7 +126,7 @@ final class PostController
         try {
             Timing::of($timing);
             $agent = $this->current->in($business);
-            $when = $agent === null ? null : (new StepForm($agent->draft->scriptText->document()))->condition($request->all());
+            $when = $agent === null ? null : (new ConditionForm($agent->draft->scriptText->script()))->condition(new Form($request->all()));
         } catch (\InvalidArgumentException $problem) {
             throw ValidationException::withMessages(['timing_kind' => ucfirst($problem->getMessage()).'.']);
         } catch (InvalidDocument $problem) {

@@ -10,7 +10,10 @@ use App\Models\Agent;
 use App\Models\Business;
 use App\Models\User;
 use App\Support\Book\BookView;
+use App\Support\Book\FieldForm;
+use App\Support\Book\Form;
 use App\Support\Book\StepForm;
+use App\Support\Book\StepForms;
 use App\Support\CurrentAgent;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
@@ -20,12 +23,11 @@ use Ringo\Design\Change;
 use Ringo\Design\ScriptDocument;
 use Ringo\Document\InvalidDocument;
 use Ringo\Inspection\Inspector;
+use Ringo\Script\Steps\Ask\AskKind;
 
 /** The prompt book: reading a draft and changing it in place. Every change answers with the pieces of page that are different now. */
 final class PromptBookController
 {
-    public const KINDS = ['say', 'ask', 'choose', 'listen', 'branch', 'note', 'send', 'verify', 'transfer', 'finish'];
-
     public function __construct(private readonly EditDraft $edit, private readonly BookView $view, private readonly CurrentAgent $current)
     {
     }
@@ -49,27 +51,23 @@ final class PromptBookController
 
     public function update(Request $request, Business $business, Agent $agent, string $step): JsonResponse
     {
-        $form = $request->all();
+        $form = new Form($request->all());
 
         return $this->answer($request, $agent, "changed {$step}", [$step], static function (ScriptDocument $document) use ($form, $step): ScriptDocument {
             $old = $document->step($step);
             if ($old === []) {
                 throw new InvalidDocument([['path' => '', 'message' => "the step “{$step}” has been taken out in the meantime"]]);
             }
-            $reader = new StepForm($document);
-            $field = $old['kind'] === 'ask' ? $reader->field($form) : null;
-            if ($field !== null) {
-                $document = self::withField($document, ...$field);
-                $reader = new StepForm($document);
-            }
+            $field = $old['kind'] === AskKind::NAME ? (new FieldForm($document))->property($form) : null;
+            $document = $field === null ? $document : self::withField($document, ...$field);
 
-            return $document->withStep($step, $reader->step((string) $old['kind'], $form, $old));
-        }, static fn (ScriptDocument $document): string => is_string($form['key'] ?? null) && $document->has(trim($form['key'])) ? trim($form['key']) : $step);
+            return $document->withStep($step, (new StepForm($document))->step((string) $old['kind'], $form, $old));
+        }, static fn (ScriptDocument $document): string => $document->has($form->trimmed('key')) ? $form->trimmed('key') : $step);
     }
 
     public function insert(Request $request, Business $business, Agent $agent): JsonResponse
     {
-        $given = $request->validate(['after' => ['nullable', 'string', 'max:60'], 'kind' => ['required', 'in:'.implode(',', self::KINDS)], 'name' => ['nullable', 'string', 'max:60']]);
+        $given = $request->validate(['after' => ['nullable', 'string', 'max:60'], 'kind' => ['required', 'in:'.implode(',', StepForms::kinds())], 'name' => ['nullable', 'string', 'max:60']]);
         $new = '';
 
         return $this->answer($request, $agent, "added a {$given['kind']} step", array_values(array_filter([$given['after'] ?? null])), static function (ScriptDocument $document) use ($given, &$new): ScriptDocument {

@@ -14,7 +14,8 @@ use App\Models\Person;
 use App\Models\Team;
 use App\Models\User;
 use App\Support\Book\FieldType;
-use App\Support\Book\StepForm;
+use App\Support\Book\ConditionForm;
+use App\Support\Book\Form;
 use App\Support\CurrentAgent;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -55,7 +56,7 @@ final class TransferController
         $user = $request->user();
         try {
             $edit->apply($agent, (int) $request->input('version'), 'changed the transfer rules', [], function (ScriptDocument $document) use ($form): ScriptDocument {
-                $reader = new StepForm($document);
+                $reader = new ConditionForm($document->script);
                 $rules = [];
                 foreach (is_array($form['rules'] ?? null) ? $form['rules'] : [] as $row) {
                     $to = trim((string) ($row['to'] ?? ''));
@@ -63,7 +64,7 @@ final class TransferController
                         continue;
                     }
                     $key = FieldType::key((string) ($row['key'] ?? '')) ?: 'rule_'.(count($rules) + 1);
-                    $when = $reader->condition($row);
+                    $when = $reader->condition(new Form($row));
                     $rules[] = ['key' => $key] + array_filter([
                         'when' => $when, 'words' => $this->words((string) ($row['words'] ?? '')), 'urgent' => (bool) ($row['urgent'] ?? false) ?: null,
                     ], static fn (mixed $value): bool => $value !== null && $value !== []) + ['to' => $to] + array_filter(['how' => ($row['how'] ?? 'announced') === 'straight' ? 'straight' : null, 'say' => trim((string) ($row['say'] ?? '')), 'otherwise' => $this->words((string) ($row['otherwise'] ?? ''))], static fn (mixed $value): bool => $value !== null && $value !== '' && $value !== []);

@@ -10,8 +10,8 @@ use Ringo\Inspection\Finding;
 use Ringo\Inspection\Fix;
 use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
-use Ringo\Script\Steps\AskStep;
-use Ringo\Script\Steps\NoteStep;
+use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Script\Steps\Note\NoteStep;
 
 /** Finds questions that are always passed by, because every way to them has asked the same already. */
 final readonly class AskedTwice implements Rule

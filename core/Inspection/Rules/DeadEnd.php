@@ -8,8 +8,8 @@ use Ringo\Inspection\Design;
 use Ringo\Inspection\Finding;
 use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
-use Ringo\Script\Steps\ChooseStep;
-use Ringo\Script\Steps\ListenStep;
+use Ringo\Script\Steps\Choose\ChooseStep;
+use Ringo\Script\Steps\Listen\ListenStep;
 
 /** Finds questions that nothing leads on from. */
 final readonly class DeadEnd implements Rule

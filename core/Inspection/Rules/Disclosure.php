@@ -43,10 +43,10 @@ final readonly class Disclosure implements Rule
             // Every variant must tell it: the one that tells least counts.
             $said .= ' '.($step->prompt()?->variants[0] ?? '');
             $ways = $design->script->steps[$key]->exits();
-            if (Design::asks($step) || count($ways) !== 1 || ! isset($design->script->steps[$ways[0]['to']])) {
+            if ($step->waits() || count($ways) !== 1 || ! isset($design->script->steps[$ways[0]->to])) {
                 break;
             }
-            $key = $ways[0]['to'];
+            $key = $ways[0]->to;
         }
         $greetings = array_filter($design->script->agent->greeting);
         if ($greetings === []) {

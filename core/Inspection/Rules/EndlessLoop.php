@@ -8,7 +8,7 @@ use Ringo\Inspection\Design;
 use Ringo\Inspection\Finding;
 use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
-use Ringo\Script\Steps\FinishStep;
+use Ringo\Script\Steps\Finish\FinishStep;
 
 /** Finds steps from which no way leads to an end of the call. */
 final readonly class EndlessLoop implements Rule

@@ -8,7 +8,7 @@ use Ringo\Inspection\Design;
 use Ringo\Inspection\Finding;
 use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
-use Ringo\Script\Steps\SendStep;
+use Ringo\Script\Steps\Send\SendStep;
 
 /** Finds e-mails that promise a file the business does not have, and files on what cannot carry one. */
 final readonly class FileNotThere implements Rule

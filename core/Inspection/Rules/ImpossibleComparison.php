@@ -8,7 +8,7 @@ use Ringo\Inspection\Design;
 use Ringo\Inspection\Finding;
 use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
-use Ringo\Script\Steps\BranchStep;
+use Ringo\Script\Steps\Branch\BranchStep;
 use Ringo\Value\ValueType;
 
 /** Finds conditions that compare a choice with an option it does not have. */

@@ -10,7 +10,7 @@ use Ringo\Inspection\Finding;
 use Ringo\Inspection\Fix;
 use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
-use Ringo\Script\Steps\ChooseStep;
+use Ringo\Script\Steps\Choose\ChooseStep;
 
 /** Finds telephone keys that stand for two things at once. */
 final readonly class KeyTwice implements Rule

@@ -8,7 +8,7 @@ use Ringo\Inspection\Design;
 use Ringo\Inspection\Finding;
 use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
-use Ringo\Script\Steps\SayStep;
+use Ringo\Script\Steps\Say\SayStep;
 
 /** Finds more talk than a caller bears before the first chance to answer: over about 12 seconds. */
 final readonly class LongPrompt implements Rule
@@ -18,7 +18,7 @@ final readonly class LongPrompt implements Rule
     public function find(Design $design): iterable
     {
         foreach ($design->script->steps as $key => $step) {
-            if (! Design::asks($step) && $step->kind() !== 'finish' || ! $design->flow->reached($key)) {
+            if (! $step->waits() && $step->kind() !== 'finish' || ! $design->flow->reached($key)) {
                 continue;
             }
             $own = $design->seconds($step->prompt());
@@ -45,7 +45,7 @@ final readonly class LongPrompt implements Rule
         $most = $key === $design->script->first ? max([0.0, ...array_map($design->seconds(...), array_values($design->script->agent->greeting))]) : 0.0;
         foreach ($design->flow->before($key) as $earlier) {
             $step = $design->script->step($earlier);
-            if (Design::asks($step)) {
+            if ($step->waits()) {
                 continue;
             }
             $most = max($most, $this->before($design, $earlier, $seen) + ($step instanceof SayStep ? $design->seconds($step->prompt()) : 0.0));

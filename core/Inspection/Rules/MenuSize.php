@@ -8,7 +8,7 @@ use Ringo\Inspection\Design;
 use Ringo\Inspection\Finding;
 use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
-use Ringo\Script\Steps\ChooseStep;
+use Ringo\Script\Steps\Choose\ChooseStep;
 
 /** Finds menus of more options than a listener keeps in mind. */
 final readonly class MenuSize implements Rule

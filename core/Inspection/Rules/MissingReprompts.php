@@ -8,7 +8,7 @@ use Ringo\Inspection\Design;
 use Ringo\Inspection\Finding;
 use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
-use Ringo\Script\Steps\AskStep;
+use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Value\ValueType;
 
 /** Finds questions that have nothing more helpful to say when the answer is not understood. */

@@ -10,7 +10,7 @@ use Ringo\Inspection\Finding;
 use Ringo\Inspection\Fix;
 use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
-use Ringo\Script\Steps\ChooseStep;
+use Ringo\Script\Steps\Choose\ChooseStep;
 
 /** Finds menus by key that cannot be heard again by key. */
 final readonly class NoRepeat implements Rule

@@ -11,7 +11,7 @@ use Ringo\Inspection\Fix;
 use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
 use Ringo\Language\Stemmer;
-use Ringo\Script\Steps\ChooseStep;
+use Ringo\Script\Steps\Choose\ChooseStep;
 
 /** Finds options of one menu that go by the same words. */
 final readonly class PhrasesOverlap implements Rule

@@ -9,7 +9,7 @@ use Ringo\Inspection\Finding;
 use Ringo\Inspection\Line;
 use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
-use Ringo\Script\Steps\SendStep;
+use Ringo\Script\Steps\Send\SendStep;
 
 /** Finds promises to send something that no step on the way sends, or sends by other means. */
 final readonly class Promise implements Rule

@@ -8,7 +8,7 @@ use Ringo\Inspection\Design;
 use Ringo\Inspection\Finding;
 use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
-use Ringo\Script\Steps\SendStep;
+use Ringo\Script\Steps\Send\SendStep;
 use Ringo\Value\ValueType;
 
 /** Finds messages to an address that may not be there, with no other way on. */

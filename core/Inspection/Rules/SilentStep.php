@@ -23,7 +23,7 @@ final readonly class SilentStep implements Rule
             }
             foreach ($prompt->variants as $variant) {
                 if ($placeholders->dropped($key, $variant) === 'all') {
-                    yield new Finding('silent_step', Design::asks($step) ? Severity::Error : Severity::Warning, $key, 'This can end in silence: every sentence of the prompt holds a value that may be empty. Give the value other words, as in [value|words], or add a sentence without one.');
+                    yield new Finding('silent_step', $step->waits() ? Severity::Error : Severity::Warning, $key, 'This can end in silence: every sentence of the prompt holds a value that may be empty. Give the value other words, as in [value|words], or add a sentence without one.');
 
                     break;
                 }

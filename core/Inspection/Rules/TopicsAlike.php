@@ -10,7 +10,7 @@ use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
 use Ringo\Language\Stemmer;
 use Ringo\Language\Tokenizer;
-use Ringo\Script\Steps\ListenStep;
+use Ringo\Script\Steps\Listen\ListenStep;
 
 /** Finds topics of one open question whose descriptions cannot be told apart. */
 final readonly class TopicsAlike implements Rule

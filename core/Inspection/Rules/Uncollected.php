@@ -18,7 +18,7 @@ final readonly class Uncollected implements Rule
         $set = [];
         foreach ($design->script->steps as $key => $step) {
             if ($design->flow->reached($key)) {
-                $set += array_fill_keys(Flow::collects($step), true);
+                $set += array_fill_keys($step->sets(), true);
             }
         }
         foreach ($design->script->sheet->fields as $field) {

@@ -7,10 +7,10 @@ namespace Ringo\Inspection\Rules;
 use Ringo\Inspection\Design;
 use Ringo\Inspection\Finding;
 use Ringo\Inspection\Flow;
-use Ringo\Inspection\Placeholders;
+use Ringo\Script\Paths;
 use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
-use Ringo\Script\Steps\BranchStep;
+use Ringo\Script\Steps\Branch\BranchStep;
 
 /** Finds values that are spoken or decided by before any way sets them. */
 final readonly class UsedBeforeSet implements Rule
@@ -20,7 +20,7 @@ final readonly class UsedBeforeSet implements Rule
         $fields = $design->script->sheet->fields;
         $set = [];
         foreach ($design->script->steps as $step) {
-            $set += array_fill_keys(Flow::collects($step), true);
+            $set += array_fill_keys($step->sets(), true);
         }
         foreach ($design->script->steps as $key => $step) {
             if (! $design->flow->reached($key)) {
@@ -40,7 +40,7 @@ final readonly class UsedBeforeSet implements Rule
                         if (isset($fields[$value]) && ! isset($set[$value]) && $fields[$value]->fromCaller === null && ! isset($told[$value])) {
                             $told[$value] = true;
                             yield new Finding('used_before_set', Severity::Error, $key, "This decides by {$value}, and no step asks for it or sets it.");
-                        } elseif (! isset($fields[$value]) && ! Placeholders::decidable($value) && ! isset($told[$value])) {
+                        } elseif (! isset($fields[$value]) && ! Paths::decidable($value) && ! isset($told[$value])) {
                             $told[$value] = true;
                             yield new Finding('unknown_value', Severity::Error, $key, "This decides by “{$value}”, and there is no such value.");
                         }

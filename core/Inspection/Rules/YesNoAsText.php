@@ -9,7 +9,7 @@ use Ringo\Inspection\Finding;
 use Ringo\Inspection\Line;
 use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
-use Ringo\Script\Steps\AskStep;
+use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Value\ValueType;
 
 /** Finds yes or no questions whose answer is kept as free text. */

@@ -13,7 +13,7 @@ use Ringo\Design\References;
 use Ringo\Design\ScriptDocument;
 use Ringo\Document\InvalidDocument;
 use Ringo\Document\JsonPlaces;
-use Ringo\Format\VoiceXml;
+use Ringo\Format\VoiceXml\VoiceXml;
 use Tests\Core\Dialogue\Conversation;
 
 final class ScriptDocumentTest extends TestCase

@@ -52,7 +52,7 @@ final class WholeCall
     {
         $rows = preg_split('/\R/', trim($block)) ?: [];
         $title = (string) array_shift($rows);
-        $lines = $values = [];
+        $lines = $values = $demands = [];
         $caller = ['known' => false];
         $outcome = null;
         $at = '2026-03-10T09:14';
@@ -61,15 +61,16 @@ final class WholeCall
             if (str_starts_with($row, 'caller ')) {
                 preg_match_all('/(\w+)=(?:"([^"]*)"|(\S+))/', $row, $m, PREG_SET_ORDER);
                 foreach ($m as $one) {
-                    $caller[$one[1]] = ['true' => true, 'false' => false][$one[3] ?? ''] ?? ($one[2] !== '' ? $one[2] : $one[3]);
+                    $given = ($one[2] ?? '') !== '' ? $one[2] : ($one[3] ?? '');
+                    $caller[$one[1]] = ['true' => true, 'false' => false][$given] ?? $given;
                 }
             } elseif (str_starts_with($row, 'at ')) {
                 $at = trim(substr($row, 3));
             } elseif ($mark === 'c' || $mark === 'k' || $mark === 's') {
                 $tie = preg_match('/^@(\w+) (.*)$/', $rest, $m) === 1 ? $m[1] : null;
-                $lines[] = ['kind' => ['c' => 'say', 'k' => 'key', 's' => 'silence'][$mark], 'text' => $tie === null ? $rest : $m[2], 'tie' => $tie, 'demands' => []];
+                $lines[] = ['kind' => ['c' => 'say', 'k' => 'key', 's' => 'silence'][$mark], 'text' => $tie === null ? $rest : ($m[2] ?? ''), 'tie' => $tie];
             } elseif (in_array($mark, ['a', 'n', 'v'], true) && $lines !== []) {
-                $lines[array_key_last($lines)]['demands'][] = [$mark, $rest];
+                $demands[array_key_last($lines)][] = [$mark, $rest];
             } elseif ($mark === '=') {
                 [$field, $value] = explode(' ', $rest, 2) + ['', ''];
                 $values[$field] = $value;
@@ -77,6 +78,8 @@ final class WholeCall
                 $outcome = $rest;
             }
         }
+
+        $lines = array_map(static fn (array $line, int $i): array => [...$line, 'demands' => $demands[$i] ?? []], $lines, array_keys($lines));
 
         return new self($title, $lines, $values, $outcome, $caller, $at);
     }

@@ -27,14 +27,16 @@
     </div>
 @endif
 <div class="inline-fields">
-    <label class="field-label"><span>read back</span><select name="confirm">@foreach (['unsure' => 'when unsure', 'never' => 'never', 'always' => 'always', 'spelled' => 'spelled', 'digits' => 'in groups of digits'] as $policy => $name)<option value="{{ $policy }}" @selected(($step['confirm'] ?? 'unsure') === $policy)>{{ $name }}</option>@endforeach</select></label>
+    <label class="field-label"><span>read back</span><select name="confirm">@foreach (['' => 'as the field says', 'unsure' => 'when unsure', 'never' => 'never', 'always' => 'always', 'spelled' => 'spelled', 'digits' => 'in groups of digits'] as $policy => $name)<option value="{{ $policy }}" @selected(($step['confirm'] ?? '') === $policy)>{{ $name }}</option>@endforeach</select></label>
     <label class="field-label"><span>when it is known already</span><select name="known">@foreach (['skip' => 'pass by', 'check' => 'ask “is it still …?”', 'ask' => 'ask again'] as $known => $name)<option value="{{ $known }}" @selected(($step['known'] ?? 'skip') === $known)>{{ $name }}</option>@endforeach</select></label>
     <label class="check"><input type="checkbox" name="required" value="1" @checked($required)> may not be declined</label>
     <x-book.to name="next" :value="$step['next'] ?? null" :script="$script" :self="$key" label="answered, goes to"/>
 </div>
 <details class="more" @if (($step['reprompts'] ?? []) !== [] || isset($step['again']) || isset($step['help']) || isset($step['why'])) open @endif>
     <summary>Reprompts, help and reason</summary>
-    <x-book.texts name="again" :texts="$texts('again')" label="Short form" add="a short form" :least="0" hint="asked after silence or a detour"/>
+    <x-book.texts name="again" :texts="$texts('again')" label="Short form" add="a short form" :least="0" hint="asked after silence"/>
+    <x-book.texts name="after_detour" :texts="$texts('after_detour')" label="After a detour" add="words after a detour" :least="0" hint="asked when a question of the caller's was answered"/>
+    <x-book.texts name="second_visit" :texts="$texts('second_visit')" label="Second time" add="words for the second time" :least="0" hint="asked when the call comes here again"/>
     <x-book.texts name="reprompts" :texts="$texts('reprompts')" label="Reprompts" add="a reprompt" :least="0" hint="in order, when not understood"/>
     <div class="pair-fields">
         <label class="field-label wide"><span>help <small>an example or explanation</small></span><textarea name="help" rows="1" data-grow data-slots>{{ $step['help'] ?? '' }}</textarea></label>
@@ -47,5 +49,14 @@
             <label class="field-label"><span>what it means</span><input name="sheet[description]" value="{{ $field->description }}"></label>
         </div>
     @endif
+</details>
+<details class="more" @if (array_intersect_key($step, ['if_any' => 1, 'if_unknown' => 1, 'if_refused' => 1]) !== []) open @endif>
+    <summary>Callers without an answer</summary>
+    @foreach (['any' => 'does not mind which', 'unknown' => 'does not know', 'refused' => 'would rather not say'] as $where => $name)
+        <fieldset class="inline-fields"><legend>{{ $name }}</legend>
+            <label class="field-label"><span>takes the value</span><input name="if_{{ $where }}[take]" value="{{ is_scalar($step['if_'.$where]['take'] ?? null) ? $step['if_'.$where]['take'] : '' }}" placeholder="left empty"></label>
+            <x-book.to :name="'if_'.$where.'[go]'" :value="$step['if_'.$where]['go'] ?? null" :script="$script" :self="$key" label="goes to" none="the next step"/>
+        </fieldset>
+    @endforeach
 </details>
 <x-book.way-out :step="$step" :script="$script" :self="$key" what="without an answer"/>

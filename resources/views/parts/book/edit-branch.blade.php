@@ -1,4 +1,4 @@
-@php /** @var \Ringo\Script\Steps\BranchStep $typed */ @endphp
+@php /** @var \Ringo\Script\Steps\Branch\BranchStep $typed */ @endphp
 <div class="texts" data-list data-least="0">
     <div class="label">Goes <small>the first way whose condition holds</small></div>
     <div data-items>

@@ -1,8 +1,14 @@
 <x-book.texts name="prompt" :texts="$texts('prompt')" label="Asks" add="another way to ask" hint="type [ to put in a value"/>
 <div class="inline-fields">
-    <label class="field-label"><span>checks by</span><select name="by">@foreach (['postcode' => 'the postcode on file', 'pin' => 'the PIN', 'birth_date' => 'the date of birth', 'code' => 'a code sent to the number on file'] as $by => $name)<option value="{{ $by }}" @selected(($step['by'] ?? '') === $by)>{{ $name }}</option>@endforeach</select></label>
+    <label class="field-label"><span>checks by</span><select name="by" data-shows="by">@foreach (\App\Support\Book\Steps\VerifyBook::BY as $by => $name)<option value="{{ $by }}" @selected(($step['by'] ?? '') === $by)>{{ $name }}</option>@endforeach</select></label>
     <label class="field-label narrow"><span>tries</span><input name="tries" type="number" min="1" max="5" value="{{ $step['tries'] ?? 3 }}"></label>
     <x-book.to name="next" :value="$step['next'] ?? null" :script="$script" :self="$key" label="checked, goes to"/>
     <x-book.to name="failed" :value="$step['failed'] ?? null" :script="$script" :self="$key" label="nothing on file, goes to"/>
     <x-book.to name="locked" :value="$step['locked'] ?? null" :script="$script" :self="$key" label="tries used up, goes to"/>
+</div>
+<div data-shown="by" data-when="any_two" @if (($step['by'] ?? '') !== 'any_two') hidden @endif>
+    <fieldset class="inline-fields"><legend>Any two of <small>each asked for in its turn; at least two</small></legend>
+        @foreach (\App\Support\Book\Steps\VerifyBook::FACTS as $fact => $name)<label class="check"><input type="checkbox" name="facts[]" value="{{ $fact }}" @checked(in_array($fact, $step['facts'] ?? [], true))> {{ $name }}</label>@endforeach
+    </fieldset>
+    <x-book.texts name="second" :texts="$texts('second')" label="Asks for the second" add="words for the second question" :least="0"/>
 </div>

@@ -1,6 +1,7 @@
 @php
-    /** @var array{step: \Ringo\Script\Steps\Step, texts: list<string>, answers: list<array<string, mixed>>, field: ?string, seconds: ?float, spine: array<string, mixed>, next: ?string, scene: ?string} $row */
+    /** @var array{step: \Ringo\Script\Steps\Step, texts: list<string>, answers: list<\App\Support\Book\Answer>, field: ?string, seconds: ?float, spine: array<string, mixed>, next: ?string, scene: ?string} $row */
     $step = $row['step'];
+    $silent ??= array_map(static fn (\Ringo\Script\Steps\StepKind $kind): string => $kind->silent(), (new \Ringo\Script\Steps\StepKinds)->all());
     $worst = $findings === [] ? null : $findings[0]->severity->value;
 @endphp
 <article class="row kind-{{ $step->kind() }}" id="step-{{ $step->key() }}" role="listitem" tabindex="-1" data-row data-step="{{ $step->key() }}" @if ($row['scene']) data-scene="{{ $row['scene'] }}" @endif aria-label="{{ $step->key() }}, {{ $step->kind() }}">
@@ -15,15 +16,15 @@
         @forelse ($row['texts'] as $text)
             <p>@if (! $loop->first)<span class="or">or</span> @endif @include('parts.prompt-text', ['text' => $text])</p>
         @empty
-            <p class="silent">{{ ['branch' => 'decides without a word', 'send' => 'sends without a word', 'transfer' => 'hands the call over', 'finish' => 'hangs up with the usual goodbye'][$step->kind()] ?? 'writes down without a word' }}</p>
+            <p class="silent">{{ $silent[$step->kind()] ?? '' }}</p>
         @endforelse
     </div>
     <ul class="answers">
         @foreach ($row['answers'] as $answer)
-            <li class="{{ $answer['kind'] }}">
-                @if ($answer['key'] !== null)<kbd>{{ $answer['key'] }}</kbd>@endif
-                <span class="words">{{ $answer['words'] }}@if (($answer['more'] ?? '') !== '')<br><span class="more">{{ $answer['more'] }}</span>@endif</span>
-                @if ($answer['to'] !== null)<a class="to {{ $answer['to'] === $row['next'] ? 'next' : '' }}" href="#step-{{ $answer['to'] }}"><span aria-hidden="true">{{ $answer['to'] === $row['next'] ? '↓' : '→' }}</span> {{ $answer['to'] }}</a>@endif
+            <li class="{{ $answer->kind }}">
+                @if ($answer->key !== null)<kbd>{{ $answer->key }}</kbd>@endif
+                <span class="words">{{ $answer->words }}@if ($answer->more !== '')<br><span class="more">{{ $answer->more }}</span>@endif</span>
+                @if ($answer->to !== null)<a class="to {{ $answer->to === $row['next'] ? 'next' : '' }}" href="#step-{{ $answer->to }}"><span aria-hidden="true">{{ $answer->to === $row['next'] ? '↓' : '→' }}</span> {{ $answer->to }}</a>@endif
             </li>
         @endforeach
     </ul>

@@ -8,6 +8,10 @@
         <option value="anywhere" @selected(($topic['anywhere'] ?? false) && ! ($topic['urgent'] ?? false))>from anywhere</option>
         <option value="urgent" @selected($topic['urgent'] ?? false)>urgent, from anywhere</option>
     </select>
+    <select name="topics[{{ $i }}][tone]" aria-label="how it is met">
+        <option value="">met by its words</option>
+        @foreach (['neutral' => 'met as it comes', 'sorry' => 'met with regret', 'glad' => 'met gladly'] as $tone => $name)<option value="{{ $tone }}" @selected(($topic['tone'] ?? '') === $tone)>{{ $name }}</option>@endforeach
+    </select>
     <x-book.to name="topics[{{ $i }}][next]" :value="$topic['next'] ?? null" :script="$script" :self="$key" label="leads to" :bare="true"/>
     <button type="button" class="bare" data-remove title="Take this topic out"><x-icon name="x"/><span class="sr">Take out</span></button>
 </div>

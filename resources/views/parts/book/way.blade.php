@@ -1,6 +1,6 @@
 @php
     /** @var ?\Ringo\Script\Condition $condition */
-    $deep = $condition !== null && ! \App\Support\Book\StepForm::simple($condition);
+    $deep = $condition !== null && ! \App\Support\Book\ConditionForm::simple($condition);
     $parts = $condition === null ? [['', 'is', '']] : $condition->comparisons();
     $shown = fn (mixed $than): string => is_array($than) ? implode(', ', array_map(strval(...), $than)) : ($than === true ? 'yes' : ($than === false ? 'no' : (string) $than));
 @endphp

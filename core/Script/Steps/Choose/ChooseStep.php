@@ -2,17 +2,20 @@
 
 declare(strict_types=1);
 
-namespace Ringo\Script\Steps;
+namespace Ringo\Script\Steps\Choose;
 
+use Ringo\Script\Steps\PlainStep;
+use Ringo\Script\Steps\Way;
+use Ringo\Script\Steps\Words;
 use Ringo\Script\WayOut;
 use Ringo\Speech\Prompt;
 
 /**
  * A menu, by voice or key.
  *
- * @phpstan-type Option array{key: string, label: string, phrases: list<string>, digit: ?string, next: string}
+ * @phpstan-type Option array{key: string, label: string, phrases: list<string>, digit: string, next: string}
  */
-final readonly class ChooseStep implements Step
+final readonly class ChooseStep extends PlainStep
 {
     /**
      * @param list<Option> $options
@@ -23,7 +26,7 @@ final readonly class ChooseStep implements Step
      * @param list<string> $wrongKey said after a key that is not on the menu
      */
     public function __construct(
-        private string $key,
+        string $key,
         public Prompt $prompt,
         public ?Prompt $again,
         public array $options,
@@ -35,16 +38,12 @@ final readonly class ChooseStep implements Step
         public int $tries,
         public WayOut $wayOut,
     ) {
-    }
-
-    public function key(): string
-    {
-        return $this->key;
+        parent::__construct($key);
     }
 
     public function kind(): string
     {
-        return 'choose';
+        return ChooseKind::NAME;
     }
 
     public function prompt(): Prompt
@@ -64,13 +63,30 @@ final readonly class ChooseStep implements Step
         return null;
     }
 
+    public function lines(): array
+    {
+        return [...Words::of(Words::PROMPT, $this->prompt), ...Words::of('short form', $this->again), ...Words::of('reprompt', [...$this->silence, ...$this->nonsense, ...$this->wrongKey])];
+    }
+
+    public function waits(): bool
+    {
+        return true;
+    }
+
+    public function asks(): array
+    {
+        return $this->field === null ? [] : [$this->field];
+    }
+
+    public function wayOut(): WayOut
+    {
+        return $this->wayOut;
+    }
+
     public function exits(): array
     {
-        $exits = array_map(static fn (array $option): array => ['to' => $option['next'], 'label' => $option['label']], $this->options);
-        if ($this->wayOut->step !== null) {
-            $exits[] = ['to' => $this->wayOut->step, 'label' => 'nothing chosen, '.$this->tries.' times'];
-        }
+        $sets = $this->asks();
 
-        return $exits;
+        return [...array_map(static fn (array $option): Way => Way::option($option['next'], $option['label'], $sets), $this->options), ...Way::ofWayOut($this->wayOut, "nothing chosen, {$this->tries} times")];
     }
 }

@@ -2,12 +2,14 @@
 
 declare(strict_types=1);
 
-namespace Ringo\Script\Steps;
+namespace Ringo\Script\Steps\Transfer;
 
+use Ringo\Script\Steps\PlainStep;
+use Ringo\Script\Steps\Way;
 use Ringo\Speech\Prompt;
 
 /** Hands the call to the transfer rules. */
-final readonly class TransferStep implements Step
+final readonly class TransferStep extends PlainStep
 {
     /**
      * @param ?Prompt $prompt said before anybody is rung
@@ -15,18 +17,14 @@ final readonly class TransferStep implements Step
      * @param string $otherwise the step where nobody could take the call
      * @param ?string $promised the step once a call-back is promised; null ends the call
      */
-    public function __construct(private string $key, public ?Prompt $prompt, public ?string $to, public string $otherwise, public ?string $promised = null)
+    public function __construct(string $key, public ?Prompt $prompt, public ?string $to, public string $otherwise, public ?string $promised = null)
     {
-    }
-
-    public function key(): string
-    {
-        return $this->key;
+        parent::__construct($key);
     }
 
     public function kind(): string
     {
-        return 'transfer';
+        return TransferKind::NAME;
     }
 
     public function prompt(): ?Prompt
@@ -36,6 +34,6 @@ final readonly class TransferStep implements Step
 
     public function exits(): array
     {
-        return [['to' => $this->otherwise, 'label' => 'nobody can take it'], ...($this->promised === null ? [] : [['to' => $this->promised, 'label' => 'a call-back is promised']])];
+        return [Way::out($this->otherwise, 'nobody can take it'), ...($this->promised === null ? [] : [Way::on($this->promised, 'a call-back is promised')])];
     }
 }

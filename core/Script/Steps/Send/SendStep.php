@@ -2,12 +2,14 @@
 
 declare(strict_types=1);
 
-namespace Ringo\Script\Steps;
+namespace Ringo\Script\Steps\Send;
 
+use Ringo\Script\Steps\PlainStep;
+use Ringo\Script\Steps\Way;
 use Ringo\Speech\Prompt;
 
 /** Queues a text, an e-mail or a web request from a template, and goes on; it says nothing by itself. */
-final readonly class SendStep implements Step
+final readonly class SendStep extends PlainStep
 {
     public const BY = ['text', 'email', 'web'];
 
@@ -20,7 +22,7 @@ final readonly class SendStep implements Step
      * @param ?string $otherwise where it leads when there is nobody to send to
      */
     public function __construct(
-        private string $key,
+        string $key,
         public string $by,
         public string $to,
         public ?string $subject,
@@ -29,30 +31,16 @@ final readonly class SendStep implements Step
         public ?string $otherwise,
         public string $next,
     ) {
-    }
-
-    public function key(): string
-    {
-        return $this->key;
+        parent::__construct($key);
     }
 
     public function kind(): string
     {
-        return 'send';
-    }
-
-    public function prompt(): ?Prompt
-    {
-        return null;
+        return SendKind::NAME;
     }
 
     public function exits(): array
     {
-        $exits = [['to' => $this->next, 'label' => 'sent']];
-        if ($this->otherwise !== null) {
-            $exits[] = ['to' => $this->otherwise, 'label' => 'nobody to send to'];
-        }
-
-        return $exits;
+        return [Way::on($this->next, 'sent'), ...($this->otherwise === null ? [] : [Way::out($this->otherwise, 'nobody to send to')])];
     }
 }

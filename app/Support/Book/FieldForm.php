@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support\Book;
+
+use Ringo\Design\ScriptDocument;
+use Ringo\Value\ValueType;
+
+/** The field of a question, as a property of the record sheet. */
+final readonly class FieldForm
+{
+    /** Parts of a property that the form of a step decides. */
+    private const WRITTEN = ['type', 'format', 'enum', 'x-labels', 'x-phrases', 'title', 'examples', 'pattern', 'description', 'x-cues'];
+
+    public function __construct(private ScriptDocument $document)
+    {
+    }
+
+    public static function key(Form $form): string
+    {
+        return $form->trimmed('field') === '+new' ? FieldType::key($form->text('new_field')) : $form->trimmed('field');
+    }
+
+    /** @return array{string, array<string, mixed>, bool}|null key, property, whether it is required; null where the form does not change it */
+    public function property(Form $form): ?array
+    {
+        $key = self::key($form);
+        if ($key === '' || ! $form->has('sheet')) {
+            return null;
+        }
+        $new = $form->trimmed('field') === '+new';
+        $sheet = $new ? new Form([]) : $form->part('sheet');
+        $old = $this->document->toArray()['sheet']['properties'][$key] ?? [];
+        // The rest of the form belongs to the field it was filled in for.
+        if ($sheet->text('of', $key) !== $key && $old !== [] || $new && $old !== []) {
+            return null;
+        }
+        $type = ValueType::tryFrom($sheet->text('type')) ?? ValueType::Text;
+        $title = $sheet->trimmed('title') ?: ($new ? ucfirst($form->trimmed('new_field')) : ucfirst(str_replace('_', ' ', $key)));
+        $property = FieldType::schema($type)
+            + Form::filled(['title' => $title, 'description' => $sheet->text('description')])
+            + array_diff_key($old, array_flip(self::WRITTEN))
+            + Form::filled(['examples' => $sheet->trimmed('example') !== '' ? [$sheet->trimmed('example')] : [], 'pattern' => $sheet->text('pattern'), 'x-cues' => $sheet->words('cues')]);
+        if ($type === ValueType::Choice) {
+            $property = array_diff_key($property, ['type' => 1]) + ['type' => 'string'] + $this->choices($sheet);
+            if ($property['enum'] === []) {
+                $property['enum'] = ['first'];
+                $property['x-labels'] = ['first' => '{first option}'];
+            }
+        } elseif (isset($old['x-phrases']) && $type === ValueType::YesNo) {
+            $property['x-phrases'] = $old['x-phrases'];
+        }
+
+        // In the order it was written in, so that two versions compare well.
+        $property = array_intersect_key(array_replace(array_intersect_key($old, $property), $property), $property);
+
+        return [$key, $property, $sheet->flag('required')];
+    }
+
+    /** @return array{enum: list<string>, x-labels: array<string, string>, x-phrases?: array<string, list<string>>} one option a line: `key = label, phrase`, the key left out where it is new */
+    private function choices(Form $sheet): array
+    {
+        $labels = [];
+        $phrases = [];
+        foreach (preg_split('/\R/', $sheet->text('options')) ?: [] as $line) {
+            $parts = explode('=', $line, 2);
+            $words = Form::split((string) array_pop($parts));
+            $label = (string) array_shift($words);
+            $key = FieldType::key($parts[0] ?? $label);
+            if ($key === '' || isset($labels[$key])) {
+                continue;
+            }
+            $labels[$key] = $label;
+            if ($words !== []) {
+                $phrases[$key] = $words;
+            }
+        }
+
+        return ['enum' => array_map(strval(...), array_keys($labels)), 'x-labels' => $labels] + ($phrases === [] ? [] : ['x-phrases' => $phrases]);
+    }
+}
