@@ -16,7 +16,7 @@ foreach (WholeCall::trades() as $trade) {
         continue;
     }
     foreach (WholeCall::of($trade) as $name => $call) {
-        if (isset($options['call']) && ! str_contains($name, (string) $options['call'])) {
+        if (isset($options['call']) && ! str_contains($name, is_string($options['call']) ? $options['call'] : '')) {
             continue;
         }
         $calls++;
@@ -33,7 +33,7 @@ foreach (WholeCall::trades() as $trade) {
         $repeated += $result['repeated'];
     }
 }
-printf("%d calls", $calls);
+printf('%d calls', $calls);
 foreach ($sums as $what => [$right, $of]) {
     printf(', %s right %d of %d (%.3f)', $what, $right, $of, $of === 0 ? 1 : $right / $of);
 }

@@ -14,8 +14,8 @@ final class CallState
     /** Step the caller is being asked at. */
     public ?string $step = null;
 
-    /** What the next words are taken as: answer, confirm, clarify, spell, identify, recent, which_team, call_back, ringing, connected. */
-    public string $mode = 'answer';
+    /** What the next words are taken as. */
+    public Mode $mode = Mode::Answer;
 
     /** Step to go on to after a confirmation. */
     public ?string $resume = null;
@@ -28,6 +28,30 @@ final class CallState
 
     /** @var list<string> fields the caller would not give */
     public array $declined = [];
+
+    /** @var array<string, string> the step at which each field was last asked for */
+    public array $askedAt = [];
+
+    /** @var array<string, string> what was heard of a value so far, where only part of it was given */
+    public array $parts = [];
+
+    /** @var array<string, Held> values held earlier in the call, for 'the same' */
+    public array $former = [];
+
+    /** @var list<string> topics that have been brought to an outcome */
+    public array $finished = [];
+
+    /** @var array<string, int> how often each question was put again */
+    public array $again = [];
+
+    /** How the caller's matter is met: neutral, sorry or glad. */
+    public string $tone = 'neutral';
+
+    /** Whether a person was offered to a caller whose patience had gone. */
+    public bool $personOffered = false;
+
+    /** @var list<string> words of the caller that no question and no rule has used, for a field that takes the rest */
+    public array $unused = [];
 
     /** @var list<string> topics between which the caller is asked */
     public array $candidates = [];
@@ -89,7 +113,7 @@ final class CallState
     /** @var list<string> what the caller said, last twelve turns; words that were checked are not among them */
     public array $said = [];
 
-    /** @var ?array{step: string, rule: string, why: string, how: string, targets: list<string>, target: string, groups: list<list<string>>, group: int, since: float, asked: int, silences: int, opening: bool, offered?: string} a transfer under way; offered: the time offered for a call-back */
+    /** @var ?array{step: string, rule: string, why: string, how: string, targets: list<string>, target: string, groups: list<list<string>>, group: int, since: float, asked: int, silences: int, opening: bool, told: bool, tried: list<string>, offered?: string} a transfer under way; offered: the time offered for a call-back */
     public ?array $transfer = null;
 
     /** @var ?array{person: string, name: string, after: float, target: string} who has taken the call */
@@ -100,6 +124,9 @@ final class CallState
 
     /** @var array<string, int> tries at each verify step */
     public array $verifying = [];
+
+    /** @var list<string> facts that were given rightly, where any two are asked for */
+    public array $proved = [];
 
     public bool $verified = false;
 
@@ -136,7 +163,10 @@ final class CallState
     public function toArray(): array
     {
         $data = get_object_vars($this);
-        $data['values'] = array_map(static fn (Held $held): array => $held->toArray(), $this->values);
+        foreach (['values', 'former'] as $held) {
+            $data[$held] = array_map(static fn (Held $one): array => $one->toArray(), $this->{$held});
+        }
+        $data['mode'] = $this->mode->value;
 
         return $data;
     }
@@ -150,7 +180,8 @@ final class CallState
                 continue;
             }
             $state->{$name} = match ($name) {
-                'values' => array_map(Held::fromArray(...), $value),
+                'values', 'former' => array_map(Held::fromArray(...), $value),
+                'mode' => Mode::from($value),
                 'clock', 'pace' => (float) $value,
                 default => $value,
             };

@@ -4,14 +4,25 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue;
 
+use Ringo\Dialogue\Actions\Action;
+use Ringo\Dialogue\Actions\Listen;
+use Ringo\Dialogue\Actions\Speak;
+use Ringo\Dialogue\Ports\Knowledge;
+use Ringo\Dialogue\Steps\Waiting;
+use Ringo\Dialogue\Walk\Move;
+use Ringo\Dialogue\Walk\MoveKind;
 use Ringo\Language\Vocabulary;
 use Ringo\Numbering\NumberingPlan;
 use Ringo\Script\Script;
+use Ringo\Script\Steps\Choose\ChooseStep;
+use Ringo\Script\Steps\Listen\ListenStep;
+use Ringo\Script\Steps\Verify\VerifyStep;
 use Ringo\Speech\Display;
 use Ringo\Speech\Speakable;
 use Ringo\Speech\Ssml;
 use Ringo\Speech\Timing;
 use Ringo\Transfer\Switchboard;
+use Ringo\Understanding\Heard;
 use Ringo\Understanding\Understanding;
 
 /**
@@ -21,17 +32,13 @@ use Ringo\Understanding\Understanding;
  */
 final readonly class Engine
 {
-    private Phrasebook $phrases;
+    /** Silences in a row, whatever the step, after which the call ends. */
+    private const QUIET = 5;
 
-    private Walker $walker;
+    /** Lines of the caller that are remembered. */
+    private const REMEMBERED = 12;
 
-    private Answers $answers;
-
-    private Transfers $transfers;
-
-    private Identity $identity;
-
-    private CallBacks $callBacks;
+    private Wiring $parts;
 
     public function __construct(
         public Script $script,
@@ -41,23 +48,7 @@ final readonly class Engine
         ?Switchboard $switchboard = null,
         ?Knowledge $knowledge = null,
     ) {
-        $this->phrases = new Phrasebook($understanding->words, $script->agent);
-        $collector = new Collector($understanding);
-        $this->walker = new Walker($understanding, $switchboard ?? Switchboard::none());
-        $this->callBacks = new CallBacks($understanding, $this->phrases, $switchboard ?? Switchboard::none(), $this->walker);
-        $this->transfers = new Transfers($switchboard ?? Switchboard::none(), $this->walker, $this->callBacks);
-        $this->identity = new Identity($understanding, $this->walker);
-        $this->answers = new Answers(
-            $understanding,
-            $this->phrases,
-            $collector,
-            new Corrections($understanding, $collector, $speakable),
-            new Topics($understanding->words),
-            new Replies($understanding, $this->phrases, $collector, $knowledge),
-            $this->walker,
-            $this->transfers,
-            $this->identity,
-        );
+        $this->parts = new Wiring($script, $understanding, $speakable, $switchboard ?? Switchboard::none(), $knowledge);
     }
 
     public static function for(Script $script, ?Switchboard $switchboard = null, ?Knowledge $knowledge = null): self
@@ -73,14 +64,23 @@ final readonly class Engine
         $state = CallState::fromArray($before->toArray());
         $trace = new Trace($event->kind->value);
         $trace->fromStep = $state->step;
-        $turn = new Turn($this->script, $state, $trace, $this->phrases, $this->speakable, $this->display, new Timing, new Ssml);
+        $turn = new Turn($this->script, $state, $trace, $this->parts->phrases, $this->speakable, $this->display, new Timing, new Ssml);
         if ($state->ended) {
             $trace->rule('the call is over');
 
             return new Outcome($state, [], $trace);
         }
         $state->clock = max($state->clock, $event->at);
-        match ($event->kind) {
+        $this->parts->walker->follow($turn, $this->happened($turn, $event));
+        $this->limit($turn);
+        $this->settle($turn);
+
+        return new Outcome($state, $turn->actions, $trace);
+    }
+
+    private function happened(Turn $turn, Event $event): Move
+    {
+        return match ($event->kind) {
             EventKind::Started => $this->begin($turn),
             EventKind::Said => $this->said($turn, $event->text),
             EventKind::Keys => $this->keys($turn, $event->text),
@@ -88,64 +88,124 @@ final readonly class Engine
             EventKind::Interrupted => $this->interrupted($turn, $event->seconds),
             EventKind::HungUp => $this->hungUp($turn),
             EventKind::StaffSaid => $this->staffSaid($turn, $event->text),
-            EventKind::Answered => $this->transfers->answered($turn, $event->text),
-            EventKind::Busy, EventKind::NoAnswer, EventKind::Declined => $this->transfers->failed($turn, str_replace(['transfer_', '_'], ['', ' '], $event->kind->value), $event->text),
+            EventKind::Answered => $this->parts->transfers->answered($turn, $event->text),
+            EventKind::Busy, EventKind::NoAnswer, EventKind::Declined => $this->parts->transfers->failed($turn, str_replace(['transfer_', '_'], ['', ' '], $event->kind->value), $event->text),
         };
-        $this->limit($turn);
-        $this->settle($turn);
-
-        return new Outcome($state, $turn->actions, $trace);
     }
 
-    private function begin(Turn $turn): void
+    private function begin(Turn $turn): Move
     {
         $turn->trace->rule('the call begins');
         if ($this->script->agent->speaksFirst) {
-            if ($this->identity->open($turn)) {
-                $this->walker->go($turn, $this->script->first);
-            }
-        } else {
-            $turn->trace->rule('the caller speaks first');
+            return $this->parts->identity->open($turn);
         }
+        $turn->trace->rule('the caller speaks first');
+
+        return Move::stay();
     }
 
-    private function staffSaid(Turn $turn, string $text): void
+    private function staffSaid(Turn $turn, string $text): Move
     {
         $turn->trace->heard = $text;
         $turn->trace->rule('a member of staff speaks');
         $turn->state->turns++;
+
+        return Move::stay();
     }
 
-    private function said(Turn $turn, string $text): void
+    private function said(Turn $turn, string $text): Move
     {
         $heard = $this->understanding->hear($text);
         if ($heard->all === []) {
-            $this->silence($turn);
-
-            return;
+            return $this->silence($turn);
         }
         $this->heardSomething($turn);
         $turn->trace->heard = $heard->original;
         $turn->trace->cleaned = $heard->cleaned();
-        if ($turn->state->mode === 'connected') {
-            $turn->trace->rule('the caller speaks with '.($turn->state->connected['name'] ?? 'a colleague'));
-
-            return;
+        // What is said to be checked is remembered nowhere.
+        if (! ($turn->step() instanceof VerifyStep && $turn->state->mode === Mode::Answer) && $turn->state->mode !== Mode::Connected) {
+            $turn->state->said = array_slice([...$turn->state->said, $heard->original], -self::REMEMBERED);
         }
-        $this->answers->answer($turn, $heard);
+        if ($turn->state->step === null && $turn->state->mode === Mode::Answer) {
+            return $this->spokeFirst($turn, $heard);
+        }
+        $move = $this->weigh($turn, $heard);
+
+        return $move->kind === MoveKind::First ? $this->spokeFirst($turn, $heard) : $move;
     }
 
-    private function keys(Turn $turn, string $digits): void
+    private function weigh(Turn $turn, Heard $heard): Move
+    {
+        $hearing = $this->parts->acts->in($heard);
+        $weighing = $this->parts->modes->now($turn)->weighing($turn);
+        $move = $this->parts->order($weighing)->weigh($turn, $hearing);
+        $turn->trace->acts = $turn->trace->masked ? [] : $hearing->rows();
+
+        return $move;
+    }
+
+    /** Words said before the greeting answer an open question that follows it. */
+    private function spokeFirst(Turn $turn, Heard $heard): Move
+    {
+        $turn->trace->rule('the caller spoke first');
+        $this->parts->walker->go($turn, $this->script->first);
+        if (! $turn->step() instanceof ListenStep) {
+            return Move::stay();
+        }
+        $greeting = $turn->actions;
+        $turn->actions = [];
+        $this->parts->walker->follow($turn, $this->weigh($turn, $heard));
+        $turn->actions = $turn->actions === [] ? $greeting : $turn->actions;
+
+        return Move::stay();
+    }
+
+    private function keys(Turn $turn, string $digits): Move
     {
         if ($digits === '') {
-            return;
+            return Move::stay();
         }
         $this->heardSomething($turn);
         $turn->trace->heard = $digits;
         $turn->trace->cleaned = $digits;
-        if ($turn->state->mode !== 'connected') {
-            $this->answers->keyed($turn, $digits);
+        $move = $this->parts->modes->now($turn)->keyed($turn, $digits);
+
+        return $move ?? $this->standingKey($turn, $digits) ?? $this->wrongKey($turn, $digits);
+    }
+
+    /** Keys that mean something everywhere: the star goes back, the script's own asks for a person. */
+    private function standingKey(Turn $turn, string $digits): ?Move
+    {
+        if ($digits === '*') {
+            return Move::back();
         }
+        $key = rtrim($digits, '#');
+        if ($key === '' || $key !== $this->script->standing->personKey) {
+            return null;
+        }
+        $turn->trace->rule("key {$key}: a person");
+
+        return (new Walk\PersonWanted)->move($turn);
+    }
+
+    private function wrongKey(Turn $turn, string $digits): Move
+    {
+        $state = $turn->state;
+        $step = $turn->step();
+        $turn->trace->rule("key {$digits} does nothing here");
+        $state->failures++;
+        if (! $step instanceof ChooseStep) {
+            $turn->standing('wrong_key');
+
+            return Move::again();
+        }
+        if ($state->failures >= $step->tries) {
+            return Move::out();
+        }
+        $own = $step->wrongKey === [] ? null : $step->wrongKey[($state->failures - 1) % count($step->wrongKey)];
+        $own !== null ? $turn->prompt(\Ringo\Speech\Prompt::of($own), $step->key().'.wrong') : $turn->standing('wrong_key');
+
+        return Move::help();
     }
 
     private function heardSomething(Turn $turn): void
@@ -159,54 +219,53 @@ final readonly class Engine
         $state->holding = false;
     }
 
-    private function silence(Turn $turn): void
+    private function silence(Turn $turn): Move
     {
         $state = $turn->state;
-        if ($state->mode === 'connected') {
-            return;
-        }
-        if ($state->mode === 'ringing') {
-            $this->transfers->waiting($turn, false);
-
-            return;
+        if (in_array($state->mode, [Mode::Connected, Mode::Ringing], true)) {
+            return $this->parts->modes->now($turn)->silent($turn);
         }
         if ($state->holding) {
             $state->holding = false;
             $turn->trace->rule('the caller asked for a moment: this silence does not count');
-            $this->walker->askAgain($turn);
 
-            return;
+            return Move::again();
         }
         $state->silences++;
         $state->quiet++;
-        if ($state->quiet >= 5) {
+        if ($state->quiet >= self::QUIET) {
             $turn->trace->rule('nothing heard five times running');
             $turn->standing('unheard_end');
             $turn->end($state->outcome ?? 'no reply');
 
-            return;
+            return Move::stay();
         }
-        $state->mode === 'call_back' ? $this->callBacks->silent($turn) : $this->walker->silent($turn);
+
+        return $this->parts->modes->now($turn)->silent($turn);
     }
 
-    private function interrupted(Turn $turn, float $seconds): void
+    private function interrupted(Turn $turn, float $seconds): Move
     {
         $part = (new Timing)->heardAfter($turn->state->lastSpoken, $seconds, $this->script->agent->voice['pace'] * $turn->state->pace);
         $turn->trace->rule('interrupted after '.number_format($seconds, 1).' s: '.($part === '' ? 'nothing' : '“'.$part.'”').' had been heard');
         $turn->state->lastHeard = $part;
+
+        return Move::stay();
     }
 
-    private function hungUp(Turn $turn): void
+    private function hungUp(Turn $turn): Move
     {
         $turn->trace->rule('the caller hung up');
         $turn->end($turn->state->outcome ?? 'caller hung up');
+
+        return Move::stay();
     }
 
     /** No path loops for ever: turns and minutes are limited, each with its own ending. */
     private function limit(Turn $turn): void
     {
         $state = $turn->state;
-        if ($state->ended || $state->mode === 'connected') {
+        if ($state->ended || $state->mode === Mode::Connected) {
             return;
         }
         $limits = $this->script->limits;
@@ -234,7 +293,8 @@ final readonly class Engine
             $state->lastSpoken = implode(' ', array_map(static fn (Speak $speak): string => $speak->text, $spoken));
         }
         if (! $state->ended) {
-            $turn->actions[] = $this->walker->listen($turn);
+            $waiting = $this->parts->modes->now($turn)->listens($turn);
+            $turn->actions[] = new Listen($waiting->for, $state->holding ? Waiting::HOLDING : $waiting->seconds, $waiting->keys.'*'.($this->script->standing->personKey ?? ''), $state->step);
         }
         $turn->trace->toStep = $state->step;
     }

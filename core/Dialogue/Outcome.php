@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue;
 
+use Ringo\Dialogue\Actions\Action;
+use Ringo\Dialogue\Actions\Speak;
+
 /** The result of one step of a call: the new state, what to do in order, and why. */
 final readonly class Outcome
 {

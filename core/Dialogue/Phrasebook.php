@@ -65,6 +65,12 @@ final readonly class Phrasebook
         return $this->words->phrases('talk', ...$sections);
     }
 
+    /** @return Phrases<mixed> a section of another table of sayings */
+    public function table(string $table, string $section): Phrases
+    {
+        return $this->words->phrases($table, $section);
+    }
+
     /** @param list<Token> $tokens how many words of substance there are */
     public function content(array $tokens): int
     {

@@ -120,6 +120,28 @@ final readonly class Scope
         };
     }
 
+    /** The number at a path, for what is worked out: a number, an amount of money, the days of a duration, a fact of an option. */
+    public function amount(string $path): ?float
+    {
+        $parts = explode('.', $path, 2);
+        $value = isset($parts[1]) && $this->script->sheet->field($parts[0]) !== null ? $this->factOf($parts[0], $parts[1]) : $this->value($path);
+        if (is_array($value)) {
+            $value = $value['amount'] ?? null;
+        }
+        if (is_string($value) && preg_match('/^P(?:(\d+)W)?(?:(\d+)D)?$/', $value, $m) === 1) {
+            return 7.0 * (int) ($m[1] ?? 0) + (int) ($m[2] ?? 0);
+        }
+
+        return is_numeric($value) ? (float) $value : null;
+    }
+
+    private function factOf(string $field, string $name): ?string
+    {
+        $option = $this->state->values[$field]->value ?? null;
+
+        return is_string($option) ? $this->fact($field, $option, $name) : null;
+    }
+
     /** A fact of an option: `[equipment.day_rate]`. */
     public function fact(string $field, string $option, string $name): ?string
     {

@@ -41,6 +41,9 @@ final class Trace
     /** @var array<string, float> how well each team fits, where that was asked */
     public array $fit = [];
 
+    /** @var list<array{act: string, words: string, confidence: float, done: bool}> all that was done with the words, and whether anything came of it */
+    public array $acts = [];
+
     public bool $masked = false;
 
     /** @var list<string> sources of what was answered from knowledge */
@@ -55,6 +58,7 @@ final class Trace
         $this->masked = true;
         $this->heard = $this->cleaned = '••••';
         $this->readings = [];
+        $this->acts = [];
     }
 
     public function rule(string $rule): void
@@ -71,7 +75,7 @@ final class Trace
     public function toArray(): array
     {
         return [
-            'event' => $this->event, 'heard' => $this->heard, 'cleaned' => $this->cleaned, 'readings' => $this->readings,
+            'event' => $this->event, 'heard' => $this->heard, 'cleaned' => $this->cleaned, 'acts' => $this->acts, 'readings' => $this->readings,
             'fit' => $this->fit, 'masked' => $this->masked, 'sources' => $this->sources, 'unanswered' => $this->unanswered,
             'rules' => $this->rules, 'changes' => $this->changes, 'from_step' => $this->fromStep, 'to_step' => $this->toStep, 'steps' => $this->steps,
         ];

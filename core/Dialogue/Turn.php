@@ -4,7 +4,13 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue;
 
+use Ringo\Dialogue\Actions\Action;
+use Ringo\Dialogue\Actions\End;
+use Ringo\Dialogue\Actions\Send;
+use Ringo\Dialogue\Actions\Speak;
 use Ringo\Script\Script;
+use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Script\Steps\Step;
 use Ringo\Sheet\Field;
 use Ringo\Speech\Display;
 use Ringo\Speech\Locale;
@@ -12,7 +18,9 @@ use Ringo\Speech\Prompt;
 use Ringo\Speech\Speakable;
 use Ringo\Speech\Ssml;
 use Ringo\Speech\Timing;
+use Ringo\Understanding\Context;
 use Ringo\Understanding\Reading;
+use Ringo\Value\Typed;
 
 /**
  * One step of a call while it is worked out: the state being changed, the actions so far and the trace.
@@ -21,8 +29,17 @@ use Ringo\Understanding\Reading;
  */
 final class Turn
 {
+    /** Standing phrases that are an apology: no turn holds two. */
+    private const APOLOGIES = ['apologise', 'not_told', 'sorry_to_hear', 'polite'];
+
     /** @var list<Action> */
     public array $actions = [];
+
+    /** Whether an apology was said in this turn; one is enough. */
+    private bool $apologised = false;
+
+    /** Whether the caller asked to hear the last words again. */
+    public bool $repeats = false;
 
     /** Transcript turn of the words being answered. */
     public ?int $callerTurn = null;
@@ -37,6 +54,42 @@ final class Turn
         private readonly Timing $timing,
         private readonly Ssml $ssml,
     ) {
+    }
+
+    /** The step the call stands at. */
+    public function step(): ?Step
+    {
+        return $this->state->step === null ? null : ($this->script->steps[$this->state->step] ?? null);
+    }
+
+    /** The step that asked for a field last, or the first that would. */
+    public function asking(string $field): ?AskStep
+    {
+        $step = $this->script->steps[$this->state->askedAt[$field] ?? ''] ?? null;
+
+        return $step instanceof AskStep ? $step : $this->script->asking($field);
+    }
+
+    /** What a reader must know where nothing in particular is asked. */
+    public function plain(): Context
+    {
+        return new Context($this->scope()->now, $this->script->agent->country);
+    }
+
+    /** Says the last words again, whole. */
+    public function repeat(): void
+    {
+        $lead = $this->phrase('repeat_lead');
+        $this->repeats = true;
+        $this->speak(trim($lead.' '.($this->state->lastSpoken !== '' ? $this->state->lastSpoken : $this->state->lastQuestion)), $this->state->step);
+    }
+
+    /** @param list<string> $items */
+    public function listed(array $items, string $or = 'or'): string
+    {
+        $last = array_pop($items);
+
+        return $items === [] ? (string) $last : implode(', ', $items).' '.$or.' '.$last;
     }
 
     public function scope(): Scope
@@ -74,6 +127,12 @@ final class Turn
     /** @param array<string, string> $with words for the phrase's own placeholders */
     public function standing(string $name, array $with = [], bool $question = false): void
     {
+        if (in_array($name, self::APOLOGIES, true)) {
+            if ($this->apologised) {
+                return;
+            }
+            $this->apologised = true;
+        }
         $this->speak($this->phrase($name, $with), $this->state->step, $question);
     }
 
@@ -112,7 +171,7 @@ final class Turn
         return $this->speakable->say($field->typed($value), $this->locale());
     }
 
-    public function sayTyped(\Ringo\Value\Typed $typed): string
+    public function sayTyped(Typed $typed): string
     {
         return $this->speakable->say($typed, $this->locale());
     }
@@ -138,6 +197,7 @@ final class Turn
         $before = $this->state->values[$field->key] ?? null;
         $this->state->values[$field->key] = $held;
         $this->state->declined = array_values(array_diff($this->state->declined, [$field->key]));
+        unset($this->state->parts[$field->key]);
         if ($before === null || $before->value !== $held->value || $before->confirmed !== $held->confirmed) {
             $this->trace->changes[] = ['field' => $field->key, 'from' => $before?->value, 'to' => $held->value, 'display' => $this->shown($field, $held->value), 'origin' => $held->origin->value];
         }
@@ -146,6 +206,10 @@ final class Turn
     public function forget(string $field): void
     {
         $before = $this->state->values[$field] ?? null;
+        if ($before !== null) {
+            $this->state->former[$field] = $before;
+        }
+        unset($this->state->parts[$field]);
         unset($this->state->values[$field]);
         if ($before !== null) {
             $this->trace->changes[] = ['field' => $field, 'from' => $before->value, 'to' => null, 'display' => '', 'origin' => 'forgotten'];

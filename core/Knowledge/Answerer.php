@@ -6,6 +6,7 @@ namespace Ringo\Knowledge;
 
 use Ringo\Language\Lexicon;
 use Ringo\Language\Vocabulary;
+use Ringo\Speech\Spoken;
 use Ringo\Understanding\Understanding;
 
 /**

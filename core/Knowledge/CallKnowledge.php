@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Ringo\Knowledge;
 
-use Ringo\Dialogue\Knowledge;
-use Ringo\Dialogue\Known;
+use Ringo\Dialogue\Ports\Knowledge;
+use Ringo\Dialogue\Ports\Known;
 use Ringo\Language\Vocabulary;
 
 /** Lets a call ask what a business has written. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Knowledge;
 
 use Ringo\Language\Vocabulary;
+use Ringo\Speech\Spoken;
 
 /** Looks for what is wrong with what a business has written, before a caller finds it. */
 final readonly class Care

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Knowledge;
 
 use Ringo\Language\Vocabulary;
+use Ringo\Speech\Spoken;
 
 /**
  * Looks things up in tables by row and column: what a thing costs for how long, what somebody with so many years is entitled to.

@@ -4,15 +4,14 @@ declare(strict_types=1);
 
 namespace Ringo\Rehearsal;
 
-use Ringo\Dialogue\Action;
+use Ringo\Dialogue\Actions\Action;
+use Ringo\Dialogue\Actions\Speak;
 use Ringo\Dialogue\CallState;
 use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Event;
 use Ringo\Dialogue\EventKind;
 use Ringo\Dialogue\Outcome;
-use Ringo\Dialogue\Speak;
 use Ringo\Speech\Timing;
-use Ringo\Transcript\Recorder;
 use Ringo\Transcript\Transcript;
 use Ringo\Transcript\Turn;
 

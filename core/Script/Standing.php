@@ -9,7 +9,7 @@ use Ringo\Document\Node;
 /**
  * What holds on every step: replies to side questions, words never said, and where a request for a person leads.
  *
- * @phpstan-type Reply array{key: string, when: list<string>, say: string|list<string>, about: ?string, otherwise: ?string, to: ?string}
+ * @phpstan-type Reply array{key: string, when: list<string>, means: ?string, say: string|list<string>, about: ?string, otherwise: ?string, to: ?string}
  */
 final readonly class Standing
 {
@@ -20,6 +20,7 @@ final readonly class Standing
      * @param list<string> $neverSay words that must not leave the agent's mouth
      * @param array<string, string> $words own words for built-in replies: who, machine, off_topic, no_answer, goodbye
      * @param list<string> $mustSay what the business requires the opening to tell: machine (that no person speaks), recording
+     * @param ?string $newSpeaker the field that takes the name of somebody else who comes to the telephone; null: the name is not asked
      * @param int $patience signs of frustration before the call goes to a person
      */
     public function __construct(
@@ -30,6 +31,7 @@ final readonly class Standing
         public array $words,
         public int $patience,
         public array $mustSay = [],
+        public ?string $newSpeaker = null,
     ) {
     }
 
@@ -40,6 +42,7 @@ final readonly class Standing
             $replies[] = [
                 'key' => $one->string('key'),
                 'when' => $one->strings('when'),
+                'means' => $one->optional('means'),
                 'say' => $one->text('say'),
                 'about' => $one->optional('about'),
                 'otherwise' => $one->optional('otherwise'),
@@ -65,6 +68,7 @@ final readonly class Standing
             words: $words,
             patience: (int) $node->number('patience', 3, 1, 20),
             mustSay: self::mustSayOf($node),
+            newSpeaker: $node->optional('new_speaker'),
         );
         $node->noMore();
 

@@ -20,7 +20,7 @@ use App\Models\User;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Ringo\Dialogue\CallState;
-use Ringo\Dialogue\Transfers;
+use Ringo\Dialogue\Transfers\Announcement;
 
 /** Fields that only owners and designers see, and fields that are kept for some days only. */
 final class FieldsKeptBackTest extends FeatureTestCase
@@ -105,7 +105,7 @@ final class FieldsKeptBackTest extends FeatureTestCase
         self::assertTrue($script->sheet->field('caller_name')?->ownersOnly);
         self::assertSame(['caller_name'], $script->sheet->ownersOnly());
 
-        $lines = Transfers::lastLines(CallState::fromArray($this->call->state), $script->sheet);
+        $lines = Announcement::lastLines(CallState::fromArray($this->call->state), $script->sheet);
         self::assertCount(1, $lines);
         self::assertStringNotContainsString('Rosa', $lines[0]);
         self::assertStringContainsString('my name is [kept back]', $lines[0]);
@@ -159,7 +159,7 @@ final class FieldsKeptBackTest extends FeatureTestCase
     {
         $this->get('/pellbrook/agents/maren/sheet?sheet=')->assertOk();
         $this->post('/pellbrook/agents/maren/sheets', ['name' => 'Hire'])->assertRedirect();
-        $topic = array_key_first(\Ringo\Dialogue\CallTopic::all($this->agent->refresh()->draft->scriptText->script()));
+        $topic = array_key_first(\Ringo\Extraction\CallTopic::all($this->agent->refresh()->draft->scriptText->script()));
         $this->get('/pellbrook/agents/maren/sheet?sheet=hire')->assertOk()->assertSee('name="topics[]" value="'.$topic.'"', false);
         $this->put('/pellbrook/agents/maren/sheet', ['sheet' => 'hire', 'ticks' => '1', 'topics' => [$topic], 'fields' => [['title' => 'Hired before', 'kind' => 'yes-no', 'description' => 'existing customer', 'sees' => 'owner']]])->assertRedirect();
         self::assertSame([[], [$topic]], [RecordSheet::query()->firstOrFail()->outcomes, RecordSheet::query()->firstOrFail()->topics]);

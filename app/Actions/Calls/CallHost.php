@@ -20,10 +20,10 @@ use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Event;
 use Ringo\Dialogue\EventKind;
 use Ringo\Dialogue\Outcome;
+use Ringo\Rehearsal\Recorder;
 use Ringo\Script\Steps\Step;
 use Ringo\Script\Steps\Transfer\TransferStep;
 use Ringo\Speech\Timing;
-use Ringo\Transcript\Recorder;
 
 /** Keeps a call between its steps: takes up the state, lets the engine work, and writes down turns, trace and record in one go. */
 final class CallHost

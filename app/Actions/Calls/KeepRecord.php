@@ -12,7 +12,7 @@ use App\Models\CallTurn;
 use App\Models\RecordSheet;
 use Illuminate\Support\Facades\DB;
 use Ringo\Dialogue\CallState;
-use Ringo\Dialogue\CallTopic;
+use Ringo\Extraction\CallTopic;
 use Ringo\Extraction\Mask;
 use Ringo\Extraction\OwnCall;
 use Ringo\Extraction\Record;

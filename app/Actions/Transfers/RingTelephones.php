@@ -9,11 +9,11 @@ use App\Models\Offer;
 use App\Models\Person;
 use App\Models\PromisedCallBack;
 use Illuminate\Support\Carbon;
-use Ringo\Dialogue\CallBack;
+use Ringo\Dialogue\Actions\CallBack;
+use Ringo\Dialogue\Actions\Ring;
 use Ringo\Dialogue\Event;
 use Ringo\Dialogue\EventKind;
 use Ringo\Dialogue\Outcome;
-use Ringo\Dialogue\Ring;
 
 /** Lets telephones ring for what the engine decided, stops them again, and keeps the marks that the call strip shows. */
 final readonly class RingTelephones

@@ -20,7 +20,8 @@ use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 use Ringo\Dialogue\CallState;
 use Ringo\Dialogue\Event;
-use Ringo\Dialogue\Transfers;
+use Ringo\Dialogue\Transfers\Announcement;
+use Ringo\Dialogue\Transfers\Transfers;
 
 /**
  * The desk of a member of staff: presence, calls that ring, and the call they took.
@@ -142,7 +143,7 @@ final class DeskController
         if (! $to instanceof Person || $to->presence !== 'available') {
             throw ValidationException::withMessages(['text' => $to instanceof Person ? "{$to->name} is not free just now." : 'Choose a colleague.']);
         }
-        Offer::query()->create(['call_id' => $call->id, 'business_id' => $business->id, 'person_id' => $to->id, 'target' => 'person:'.$to->key, 'who' => $to->key, 'status' => 'ringing', 'announcement' => ['caller' => $call->caller_name, 'number' => $call->from, 'why' => "handed on by {$from->name}", 'said' => Transfers::lastLines(CallState::fromArray($call->state), $call->scriptText->script()->sheet), 'record' => [], 'waited' => 0, 'how' => 'announced', 'note' => $call->staff_note], 'rung_at' => now(), 'ends_at' => now()->addSeconds(30)]);
+        Offer::query()->create(['call_id' => $call->id, 'business_id' => $business->id, 'person_id' => $to->id, 'target' => 'person:'.$to->key, 'who' => $to->key, 'status' => 'ringing', 'announcement' => ['caller' => $call->caller_name, 'number' => $call->from, 'why' => "handed on by {$from->name}", 'said' => Announcement::lastLines(CallState::fromArray($call->state), $call->scriptText->script()->sheet), 'record' => [], 'waited' => 0, 'how' => 'announced', 'note' => $call->staff_note], 'rung_at' => now(), 'ends_at' => now()->addSeconds(30)]);
         Offer::query()->where('call_id', $call->id)->where('status', 'ringing')->where('ends_at', '<', now())->update(['status' => 'missed']);
     }
 

@@ -25,8 +25,8 @@ use Ringo\Knowledge\Document;
 use Ringo\Knowledge\Groups;
 use Ringo\Knowledge\Passage;
 use Ringo\Knowledge\Reading\UnreadableSource;
-use Ringo\Knowledge\Spoken;
 use Ringo\Knowledge\Table;
+use Ringo\Speech\Spoken;
 
 /** What agents answer from: sources, the bench on which answers are tried, checks, and questions nothing answered. */
 final class KnowledgeController

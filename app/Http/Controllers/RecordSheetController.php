@@ -24,8 +24,8 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use Ringo\Design\ScriptDocument;
-use Ringo\Dialogue\CallTopic;
 use Ringo\Document\InvalidDocument;
+use Ringo\Extraction\CallTopic;
 use Ringo\Sheet\RecordSheet;
 
 /** The record sheets of an agent: the one its script fills, and further ones for calls of some outcomes; each is a JSON Schema. */

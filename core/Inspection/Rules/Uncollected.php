@@ -6,7 +6,6 @@ namespace Ringo\Inspection\Rules;
 
 use Ringo\Inspection\Design;
 use Ringo\Inspection\Finding;
-use Ringo\Inspection\Flow;
 use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
 

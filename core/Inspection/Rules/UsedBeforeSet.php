@@ -6,10 +6,9 @@ namespace Ringo\Inspection\Rules;
 
 use Ringo\Inspection\Design;
 use Ringo\Inspection\Finding;
-use Ringo\Inspection\Flow;
-use Ringo\Script\Paths;
 use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
+use Ringo\Script\Paths;
 use Ringo\Script\Steps\Branch\BranchStep;
 
 /** Finds values that are spoken or decided by before any way sets them. */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Core\Dialogue;
 
 use PHPUnit\Framework\TestCase;
+use Ringo\Dialogue\Actions\Listen;
 use Ringo\Dialogue\Event;
-use Ringo\Dialogue\Listen;
 use Ringo\Dialogue\Origin;
 
 /** The order of one caller turn, with its hard cases, on the demonstration's agent and on small scripts. */
@@ -323,7 +323,7 @@ final class EngineTest extends TestCase
     {
         $call = Conversation::with($this->small('email', ['why' => 'The receipt goes there.']))->says('what do you need that for?');
 
-        self::assertSame('The receipt goes there. What is it?', $call->heard());
+        self::assertSame('The receipt goes there. The thing, please.', $call->heard(), 'the question in other words: it was just said');
     }
 
     public function testPatienceEndsWithAPerson(): void

@@ -7,11 +7,11 @@ namespace Tests\Core\Dialogue;
 use Eris\Generators;
 use Eris\TestTrait;
 use PHPUnit\Framework\TestCase;
-use Ringo\Dialogue\Action;
+use Ringo\Dialogue\Actions\Action;
+use Ringo\Dialogue\Actions\End;
+use Ringo\Dialogue\Actions\Listen;
 use Ringo\Dialogue\CallState;
-use Ringo\Dialogue\End;
 use Ringo\Dialogue\Event;
-use Ringo\Dialogue\Listen;
 use Ringo\Rehearsal\Input;
 use Ringo\Rehearsal\Rehearsal;
 

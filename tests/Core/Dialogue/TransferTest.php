@@ -6,13 +6,14 @@ namespace Tests\Core\Dialogue;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Ringo\Dialogue\CallBack;
+use Ringo\Dialogue\Actions\CallBack;
+use Ringo\Dialogue\Actions\Connect;
+use Ringo\Dialogue\Actions\Ring;
 use Ringo\Dialogue\CallState;
-use Ringo\Dialogue\Connect;
 use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Event;
+use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Opening;
-use Ringo\Dialogue\Ring;
 use Ringo\Document\Node;
 use Ringo\Script\Hours;
 use Ringo\Script\ScriptReader;
@@ -79,12 +80,12 @@ final class TransferTest extends TestCase
     public function testTheTeamThatFitsIsFoundOrAskedFor(): void
     {
         $call = $this->call()->says('I want to speak to somebody', 'Dara Whitcombe', 'yes');
-        self::assertSame('which_team', $call->state->mode);
+        self::assertSame(Mode::WhichTeam, $call->state->mode);
         self::assertStringStartsWith('Is it about', $call->heard());
         $call->says('the machine I have will not start');
         self::assertSame('team:engineers', $this->ringOf($call)->target);
-        $none = $this->call()->says('I want to speak to somebody', 'Dara Whitcombe', 'yes', 'none of those', 'no, not that either');
-        self::assertSame('team:counter', $this->ringOf($none)->target, 'repeated doubt goes to the default');
+        $none = $this->call()->says('I want to speak to somebody', 'Dara Whitcombe', 'yes', 'none of those');
+        self::assertSame('team:counter', $this->ringOf($none)->target, 'none of those ends the asking: the default');
     }
 
     public function testWaitingIsTold(): void
@@ -93,7 +94,7 @@ final class TransferTest extends TestCase
         $first = $call->heard();
         self::assertNotSame('', $first);
         self::assertNotSame($first, $call->isSilent()->heard());
-        self::assertSame('ringing', $call->says('are you still there')->state->mode);
+        self::assertSame(Mode::Ringing, $call->says('are you still there')->state->mode);
         self::assertTrue($call->says('goodbye')->state->ended);
     }
 
@@ -124,9 +125,9 @@ final class TransferTest extends TestCase
                 continue;
             }
             // Either somebody has the call, or somebody is being rung, or the agent has it and has spoken.
-            self::assertSame($state->connected !== null, $state->mode === 'connected');
-            self::assertSame($state->transfer !== null, in_array($state->mode, ['ringing', 'which_team', 'call_back'], true), json_encode([$state->mode, $state->transfer]) ?: '');
-            if ($before !== 'connected' && ($before === 'ringing' && $outcome !== 'answered' || in_array($outcome, ['said', 'silence', 'keys'], true))) {
+            self::assertSame($state->connected !== null, $state->mode === Mode::Connected);
+            self::assertSame($state->transfer !== null, in_array($state->mode, [Mode::Ringing, Mode::WhichTeam, Mode::CallBack], true), json_encode([$state->mode->value, $state->transfer]) ?: '');
+            if ($before !== Mode::Connected && ($before === Mode::Ringing && $outcome !== 'answered' || in_array($outcome, ['said', 'silence', 'keys'], true))) {
                 self::assertNotSame('', $call->heard(), "nothing was said after {$outcome}");
             }
             // The state can be stored and taken up again at every turn.
@@ -237,10 +238,10 @@ final class TransferTest extends TestCase
     public function testACallBackIsPromisedForWhenSomebodyIsThere(string $at, array $says, ?string $due): void
     {
         $call = $this->call($at, change: self::RINGS_BACK)->says('my invoice please', 'Dara Whitcombe', 'yes');
-        if ($call->state->mode === 'ringing') {
+        if ($call->state->mode === Mode::Ringing) {
             $call->happens(Event::notAnswered('transfer_no_answer', '', 40));
         }
-        self::assertSame('call_back', $call->state->mode);
+        self::assertSame(Mode::CallBack, $call->state->mode);
         self::assertStringContainsString('Accounts', $call->heard());
         foreach ($says as $words) {
             $words === '' ? $call->isSilent() : $call->says($words);
@@ -265,10 +266,10 @@ final class TransferTest extends TestCase
         $call = $this->call(change: self::RINGS_BACK, from: null)->says('my invoice please', 'Dara Whitcombe', 'yes');
         $call->happens(Event::notAnswered('transfer_busy', '', 40));
         self::assertSame('call_back', $call->state->step);
-        self::assertSame('answer', $call->state->mode);
+        self::assertSame(Mode::Answer, $call->state->mode);
         $desk = $this->call()->says('my invoice please', 'Dara Whitcombe', 'yes');
-        $desk->happens(Event::notAnswered('transfer_declined', \Ringo\Dialogue\Transfers::RING_BACK, 40));
-        self::assertSame('call_back', $desk->state->mode);
+        $desk->happens(Event::notAnswered('transfer_declined', \Ringo\Dialogue\Transfers\Transfers::RING_BACK, 40));
+        self::assertSame(Mode::CallBack, $desk->state->mode);
         $desk->says('tomorrow at ten');
         self::assertSame('call-back promised', $desk->state->outcome);
     }

@@ -7,6 +7,7 @@ namespace Tests\Core\Dialogue;
 use Ringo\Dialogue\CallState;
 use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Event;
+use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Opening;
 use Ringo\Script\ScriptReader;
 
@@ -160,9 +161,8 @@ final class WholeCall
      */
     private function next(array &$queue, CallState $state): ?array
     {
-        $mode = is_string($state->mode) ? $state->mode : $state->mode->value;
         $head = $queue[0] ?? null;
-        if ($mode === 'confirm') {
+        if ($state->mode === Mode::Confirm) {
             $answers = $head !== null && ($head['tie'] === 'yes' || $head['tie'] === $state->step || $head['tie'] === null && preg_match(self::PLAIN_YES, $head['text']) === 1);
 
             return $answers ? array_shift($queue) : ['kind' => 'say', 'text' => 'yes', 'tie' => null, 'demands' => []];

@@ -10,7 +10,7 @@ use Ringo\Knowledge\Answer;
 use Ringo\Knowledge\Answerer;
 use Ringo\Knowledge\CheckList;
 use Ringo\Knowledge\Library;
-use Ringo\Knowledge\Spoken;
+use Ringo\Speech\Spoken;
 
 /** Questions of callers against what made-up businesses of many trades have written. */
 final class AnswererTest extends TestCase

@@ -14,8 +14,8 @@ use Ringo\Knowledge\Library;
 use Ringo\Knowledge\Passage;
 use Ringo\Knowledge\Reading\Sentences;
 use Ringo\Knowledge\Reading\UnreadableSource;
-use Ringo\Knowledge\Spoken;
 use Ringo\Language\Vocabulary;
+use Ringo\Speech\Spoken;
 
 /** Sources of every kind become passages and tables. */
 final class ReadingTest extends TestCase

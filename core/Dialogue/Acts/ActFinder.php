@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Acts;
+
+use Ringo\Dialogue\Phrasebook;
+use Ringo\Language\Token;
+use Ringo\Understanding\Heard;
+
+/** Finds what a caller does with words, from sayings that are acts of their own and the share of the words they take. */
+final readonly class ActFinder
+{
+    /** Kinds found by sayings of these tables and sections. */
+    private const SAYINGS = [
+        'stop calling' => [['talk', 'stop_calling']],
+        'leaving' => [['talk', 'goodbyes']],
+        'hold' => [['acts', 'kept_waiting'], ['talk', 'holding']],
+        'presence' => [['acts', 'presence']],
+        'repeat' => [['talk', 'repeat']],
+        'slower' => [['talk', 'slower']],
+        'start again' => [['talk', 'start_again']],
+        'back' => [['talk', 'go_back'], ['acts', 'go_back']],
+        'why' => [['talk', 'why']],
+        'meaning' => [['acts', 'meaning']],
+        'handover' => [['acts', 'handover']],
+        'already told' => [['talk', 'told_you']],
+        'does not know' => [['acts', 'dont_know'], ['talk', 'doubt']],
+        'does not mind' => [['acts', 'dont_mind']],
+        'refuses' => [['acts', 'refusals'], ['talk', 'refusals']],
+        'nothing more' => [['talk', 'nothing_more'], ['talk', 'nothing_to_add']],
+        'thanks' => [['acts', 'thanks']],
+        'complaint' => [['acts', 'complaint']],
+        'frustration' => [['talk', 'frustration']],
+        'strong words' => [['talk', 'profanity']],
+        'off topic' => [['talk', 'off_topic']],
+    ];
+
+    /** How sure an act is that is said alone, with little else, or beside more. */
+    private const ALONE = 0.95;
+
+    private const BESIDE = 0.6;
+
+    /** Words of substance that may stand beside an act that is still said alone. */
+    private const LITTLE = 1;
+
+    /** A moment asked for may say what for: 'just finding my glasses'. */
+    private const LITTLE_TO_HOLD = 5;
+
+    public function __construct(private Phrasebook $phrases, private Questions $questions, private PersonAsked $person)
+    {
+    }
+
+    public function in(Heard $heard): Hearing
+    {
+        $acts = [];
+        foreach (self::SAYINGS as $kind => $tables) {
+            $act = $this->saying(ActKind::from($kind), $tables, $heard);
+            if ($act !== null) {
+                $acts[] = $act;
+            }
+        }
+        $asked = $this->person->in($heard);
+        if ($asked !== null) {
+            $acts[] = $asked;
+        }
+        [$questions, $statement] = $this->questions->in($heard);
+        foreach ($questions as $question) {
+            $acts[] = new Act(ActKind::Question, $question, $statement, self::ALONE, $statement->isEmpty());
+        }
+
+        return new Hearing($heard, $acts, $questions, $statement);
+    }
+
+    /** @param list<array{string, string}> $tables */
+    private function saying(ActKind $kind, array $tables, Heard $heard): ?Act
+    {
+        $best = null;
+        foreach ([$heard->tokens, $heard->all] as $tokens) {
+            foreach ($tables as [$table, $section]) {
+                $phrases = $this->phrases->table($table, $section);
+                $hits = $phrases->all($tokens);
+                if ($hits === []) {
+                    continue;
+                }
+                $said = [];
+                foreach ($hits as [, $place, $length]) {
+                    array_push($said, ...array_slice($tokens, $place, $length));
+                }
+                $rest = $phrases->without($tokens);
+                $alone = $this->alone($kind, $rest, count($tokens));
+                if ($best === null || $alone && ! $best->alone || $alone === $best->alone && count($said) > count($best->words->tokens)) {
+                    $best = new Act($kind, $heard->only($said), $heard->only(array_values($rest)), $alone ? self::ALONE : self::BESIDE, $alone);
+                }
+            }
+        }
+
+        return $best;
+    }
+
+    /** @param list<Token> $rest */
+    private function alone(ActKind $kind, array $rest, int $of): bool
+    {
+        $content = $this->phrases->content($rest);
+
+        return match ($kind) {
+            ActKind::Repeat => $content === 0 && count($rest) <= 4,
+            ActKind::Hold => $content <= self::LITTLE_TO_HOLD && ! $this->tells($rest),
+            ActKind::Handover => $content <= self::LITTLE_TO_HOLD,
+            default => $content <= self::LITTLE && $content * 3 <= $of,
+        };
+    }
+
+    /** @param list<Token> $rest whether the words beside give something: figures are no reason to wait */
+    private function tells(array $rest): bool
+    {
+        return array_filter($rest, static fn (Token $token): bool => preg_match('/\d/', $token->text) === 1) !== [];
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Order;
+
+use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Mode;
+use Ringo\Dialogue\Origin;
+use Ringo\Dialogue\Steps\AskingRunner;
+use Ringo\Dialogue\Steps\Runners;
+use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Collector;
+use Ringo\Dialogue\Values\Corrections;
+use Ringo\Dialogue\Values\Keeper;
+use Ringo\Dialogue\Walk\Move;
+use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Understanding\Reading;
+use Ringo\Value\ValueType;
+
+/** A correction of something already collected, unless the same words answer what is asked. */
+final readonly class Correction implements Consideration
+{
+    /** A correction takes words that also answer where it is surer of them by so much. */
+    private const SURER = 0.1;
+
+    public function __construct(private Corrections $corrections, private Keeper $keeper, private Runners $runners)
+    {
+    }
+
+    public function weigh(Turn $turn, Hearing $hearing): ?Move
+    {
+        $step = $turn->step();
+        if ($turn->state->mode !== Mode::Answer || ! $step instanceof AskStep || ! $this->corrections->sounded($hearing->heard)) {
+            return null;
+        }
+        $known = array_values(array_filter(array_reverse(array_keys($turn->state->values)), static fn (string $key): bool => $key !== $step->field && $turn->state->values[$key]->origin !== Origin::Set));
+        $runner = $this->runners->asking($step);
+        if ($known === [] || ! $runner instanceof AskingRunner) {
+            return null;
+        }
+        $reading = $runner->reading($turn, $step, $hearing);
+        $taken = $reading->found() && $reading->confidence >= Collector::LEAST;
+        $corrected = ! $taken || $this->corrections->strong($hearing->heard) ? $this->corrections->find($turn, $hearing->statement->isEmpty() ? $hearing->heard : $hearing->statement, $known) : [];
+        $corrected = array_filter($corrected, static fn (Reading $one): bool => ! $taken || ! $one->overlaps($reading) || $one->confidence > $reading->confidence + self::SURER);
+        if ($corrected === []) {
+            return null;
+        }
+        $this->keeper->replace($turn, $corrected);
+        $this->keeper->tell($turn, $corrected);
+        $both = $taken && array_filter($corrected, static fn (Reading $one): bool => $one->overlaps($reading)) === [];
+        // The 'no' that opens a correction does not answer a yes or no question as well.
+        $denied = $turn->script->sheet->field($step->field)?->type === ValueType::YesNo && $reading->value === false;
+
+        return $both && ! $denied ? null : Move::again();
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Order;
+
+use Ringo\Dialogue\Acts\ActKind;
+use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Mode;
+use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Walk\Move;
+use Ringo\Script\Steps\Listen\ListenStep;
+use Ringo\Understanding\Understanding;
+use Ringo\Value\ValueType;
+
+/** Goodbye, hang-up words, 'stop calling me'. */
+final readonly class Leaving implements Consideration
+{
+    public function __construct(private Understanding $understanding)
+    {
+    }
+
+    public function weigh(Turn $turn, Hearing $hearing): ?Move
+    {
+        if ($hearing->act(ActKind::StopCalling) !== null) {
+            $hearing->dealtWith(ActKind::StopCalling);
+            $turn->trace->rule('the caller wants no more calls: do not call');
+            $turn->state->doNotCall = true;
+            $turn->standing('no_calls');
+            $turn->end('do not call');
+
+            return Move::stay();
+        }
+
+        return $hearing->alone(ActKind::Leaving) === null || $this->answers($turn, $hearing) ? null : $this->goodbye($turn, $hearing);
+    }
+
+    /** 'That's right, bye' answers a read-back first. */
+    private function answers(Turn $turn, Hearing $hearing): bool
+    {
+        return $turn->state->mode === Mode::Confirm && $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain())->found();
+    }
+
+    private function goodbye(Turn $turn, Hearing $hearing): Move
+    {
+        $hearing->dealtWith(ActKind::Leaving);
+        $turn->trace->rule('the caller says goodbye');
+        $step = $turn->step();
+        if ($step instanceof ListenStep && $step->nothing !== null) {
+            return Move::to($step->nothing);
+        }
+        $turn->standing('goodbye');
+        $turn->end($turn->state->outcome ?? 'caller left');
+
+        return Move::stay();
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Order\Requests;
+
+use Ringo\Dialogue\Acts\Act;
+use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Mode;
+use Ringo\Dialogue\Order\Request;
+use Ringo\Dialogue\Phrasebook;
+use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Settled;
+use Ringo\Dialogue\Walk\Move;
+use Ringo\Script\Steps\Ask\AskStep;
+
+/** 'I told you already': what is held is said back and believed; what is not is asked for once more. */
+final readonly class AlreadyTold implements Request
+{
+    public function __construct(private Settled $settled, private Phrasebook $phrases)
+    {
+    }
+
+    public function answer(Turn $turn, Act $act, Hearing $hearing): ?Move
+    {
+        $state = $turn->state;
+        $step = $turn->step();
+        $key = $state->mode === Mode::Confirm ? ($state->pending[0] ?? null) : ($step instanceof AskStep ? $step->field : null);
+        $field = $key === null ? null : $turn->script->sheet->field($key);
+        $held = $key === null ? null : ($state->values[$key] ?? null);
+        // What is said beside it may be the answer itself.
+        if ($held === null && $this->phrases->content($act->rest->tokens) > 0) {
+            return null;
+        }
+        $state->frustration++;
+        $turn->trace->rule('the caller says it was said already: '.($held === null ? 'it is not known' : 'it is known'));
+        if ($field !== null && $held !== null) {
+            $turn->standing('told', ['it' => $turn->spoken($field, $held->value)]);
+
+            return $this->settled->with($turn, true);
+        }
+        $turn->standing('not_told');
+
+        return $step instanceof AskStep ? Move::help() : Move::again();
+    }
+}

@@ -1,0 +1,302 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Steps;
+
+use Ringo\Dialogue\Acts\ActKind;
+use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Mode;
+use Ringo\Dialogue\Origin;
+use Ringo\Dialogue\Replies\Replies;
+use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Bounded;
+use Ringo\Dialogue\Values\Collector;
+use Ringo\Dialogue\Values\Elsewhere;
+use Ringo\Dialogue\Values\Keeper;
+use Ringo\Dialogue\Values\KeyedIn;
+use Ringo\Dialogue\Values\NoAnswer;
+use Ringo\Dialogue\Values\Parting;
+use Ringo\Dialogue\Values\Parts;
+use Ringo\Dialogue\Walk\Move;
+use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Script\Steps\Step;
+use Ringo\Sheet\Field;
+use Ringo\Speech\Prompt;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Reading;
+use Ringo\Value\ValueType;
+
+/** Asks for one field: passes it by where its value is there, reads the answer, keeps what else was told. */
+final readonly class AskRunner implements AskingRunner
+{
+    /** A value known from before the call is used as it is from this confidence on; below it is asked back. */
+    private const KNOWN_WELL = 0.7;
+
+    /** Beside a free text, other fields take only what points at them plainly. */
+    private const BESIDE_TEXT = 0.85;
+
+    /** Types whose answers take long to say or have to be looked for. */
+    private const LONG = [ValueType::Phone, ValueType::Email, ValueType::PostalAddress, ValueType::Reference, ValueType::Text];
+
+    private const BY_KEYS = [ValueType::Phone, ValueType::Number, ValueType::Reference, ValueType::Date];
+
+    /** Options named as an example. */
+    private const EXAMPLES = 3;
+
+    public function __construct(
+        private Puts $puts,
+        private Collector $collector,
+        private Keeper $keeper,
+        private Parting $parting,
+        private Parts $parts,
+        private Elsewhere $elsewhere,
+        private NoAnswer $noAnswer,
+        private Bounded $bounded,
+        private KeyedIn $keyedIn,
+        private Replies $replies,
+        private Acknowledgement $acknowledgement,
+    ) {
+    }
+
+    public function enter(Turn $turn, Step $step): Move
+    {
+        \assert($step instanceof AskStep);
+        $state = $turn->state;
+        $held = $state->values[$step->field] ?? null;
+        if ($held !== null && ($held->origin !== Origin::Recognised || $step->known === 'skip' && $held->confidence >= self::KNOWN_WELL)) {
+            $turn->trace->rule("{$step->field} is known ({$held->origin->value}): {$step->key()} is passed by");
+
+            return Move::to($step->next);
+        }
+        if (in_array($step->field, $state->declined, true)) {
+            $turn->trace->rule("{$step->field} was declined: {$step->key()} is passed by");
+
+            return Move::to($step->next);
+        }
+        if (! $this->puts->visit($turn, $step)) {
+            return Move::stay();
+        }
+        $state->askedAt[$step->field] = $step->key();
+        $field = $turn->script->sheet->field($step->field);
+        if ($held !== null && $field !== null && ($step->known === 'check' || $step->known === 'skip')) {
+            $state->mode = Mode::Confirm;
+            $state->pending = [$step->field];
+            $state->resume = $step->next;
+            $turn->trace->rule("{$step->field} is known from before: asks whether it still holds");
+            $turn->standing('still', ['title' => mb_strtolower($field->title), 'it' => $turn->spoken($field, $held->value)], true);
+
+            return Move::stay();
+        }
+        $second = $this->puts->again($turn, $step) ? $step->secondVisit : null;
+        $turn->prompt($second ?? $step->prompt, $step->key(), true);
+
+        return Move::stay();
+    }
+
+    public function reading(Turn $turn, Step $step, Hearing $hearing): Reading
+    {
+        \assert($step instanceof AskStep);
+        $field = $turn->script->sheet->field($step->field);
+
+        return $field === null ? Reading::none() : $this->read($turn, $field, $this->parting->of($turn, $field, $hearing)->answer);
+    }
+
+    public function answer(Turn $turn, Step $step, Hearing $hearing): ?Move
+    {
+        \assert($step instanceof AskStep);
+        $field = $turn->script->sheet->field($step->field);
+        if ($field === null) {
+            return Move::to($step->next);
+        }
+        $parted = $this->parting->of($turn, $field, $hearing);
+        $reading = $this->read($turn, $field, $parted->answer);
+        $taken = $reading->found() && $reading->confidence >= Collector::LEAST && ! ($field->type === ValueType::Text && $parted->questions !== [] && $parted->answer->isEmpty());
+        $without = $this->noAnswer->kind($turn, $step, $field, $hearing, $taken);
+        if ($without !== null) {
+            $this->beside($turn, $field, $hearing, null);
+            $this->serve($turn, $parted->questions, $hearing);
+
+            return $this->noAnswer->move($turn, $step, $field, $without, $hearing);
+        }
+        $others = $this->others($turn, $field, $parted, $hearing, $taken ? $reading : null);
+        $turn->considered($field, $reading, $taken, $taken ? 'answers what was asked' : ($reading->doubt ?? ($reading->found() ? 'not sure enough' : 'nothing of this kind was heard')));
+        $this->keepAll($turn, $others);
+        if ($this->parts->missing($turn, $field, $parted->answer, $taken ? $reading : Reading::none(), $this->collector->context($turn, $field))) {
+            $this->serve($turn, $parted->questions, $hearing);
+
+            return Move::stay();
+        }
+        if ($taken) {
+            return $this->take($turn, $step, $field, $reading, $parted->questions, $hearing);
+        }
+        if ($others !== []) {
+            return $this->notWhatWasAsked($turn, $step, $hearing, $parted->questions);
+        }
+
+        return $this->severalMeant($turn, $step, $reading);
+    }
+
+    public function keyed(Turn $turn, Step $step, string $digits): ?Move
+    {
+        \assert($step instanceof AskStep);
+        $field = $turn->script->sheet->field($step->field);
+        $reading = $field === null ? null : $this->keyedIn->reading($turn, $field, $digits);
+        if ($field === null || $reading === null) {
+            return null;
+        }
+        $turn->considered($field, $reading, $reading->found(), $reading->found() ? 'keyed in' : ($reading->doubt ?? 'no such value'));
+        if (! $reading->found()) {
+            return null;
+        }
+        $this->keeper->take($turn, $field, $reading, Origin::Keyed);
+
+        return Move::on($step->next);
+    }
+
+    public function short(Turn $turn, Step $step): Prompt
+    {
+        \assert($step instanceof AskStep);
+
+        return $step->again ?? $this->puts->question($step->prompt);
+    }
+
+    public function help(Turn $turn, Step $step): Help
+    {
+        \assert($step instanceof AskStep);
+        if ($step->help !== null) {
+            $turn->prompt(Prompt::of($step->help), $step->key().'.help');
+
+            return Help::Hint;
+        }
+        $field = $turn->script->sheet->field($step->field);
+        $example = $field === null ? null : ($field->type === ValueType::Choice ? $turn->listed(array_column(array_slice($field->options, 0, self::EXAMPLES), 'label')) : $field->example);
+        if ($example === null) {
+            return Help::None;
+        }
+        $turn->standing('example', ['it' => $example]);
+
+        return Help::Hint;
+    }
+
+    public function listens(Turn $turn, Step $step): Waiting
+    {
+        \assert($step instanceof AskStep);
+        $type = $turn->script->sheet->field($step->field)->type ?? ValueType::Text;
+        $keys = match (true) {
+            in_array($type, self::BY_KEYS, true) => '0123456789#',
+            $type === ValueType::YesNo => '12',
+            default => '',
+        };
+
+        return new Waiting($type->value, in_array($type, self::LONG, true) ? Waiting::LONG : Waiting::SHORT, $keys);
+    }
+
+    public function reprompt(Turn $turn, Step $step, Missed $missed): ?Prompt
+    {
+        \assert($step instanceof AskStep);
+        $own = $missed === Missed::Nonsense ? ($step->reprompts[$turn->state->failures - 1] ?? null) : null;
+
+        return $own === null ? null : Prompt::of($own);
+    }
+
+    private function read(Turn $turn, Field $field, Heard $words): Reading
+    {
+        if ($words->isEmpty()) {
+            return Reading::none();
+        }
+        $pointed = $this->elsewhere->reading($turn, $field, $words);
+        if ($pointed !== null) {
+            return $pointed;
+        }
+        if ($field->type === ValueType::Text && $this->elsewhere->points($words)) {
+            return $this->collector->asked($turn, $field, $words);
+        }
+
+        return isset($turn->state->parts[$field->key]) ? $this->parts->joined($turn, $field, $words, $this->collector->context($turn, $field)) : $this->collector->asked($turn, $field, $words);
+    }
+
+    /** @return array<string, Reading> what was told beside, by field */
+    private function others(Turn $turn, Field $field, \Ringo\Dialogue\Values\Parted $parted, Hearing $hearing, ?Reading $answer): array
+    {
+        $asksOnly = $parted->questions !== [] && $answer === null && $this->replies->answer($turn, $parted->questions[0]) !== null;
+        $words = $parted->questions === [] || $parted->answer->isEmpty() ? $hearing->heard : $parted->answer;
+        $others = $this->collector->volunteered($turn, $words, $field, $answer, null, $asksOnly);
+
+        return $answer !== null && $field->type === ValueType::Text ? array_filter($others, static fn (Reading $one): bool => $one->confidence >= self::BESIDE_TEXT) : $others;
+    }
+
+    private function beside(Turn $turn, Field $field, Hearing $hearing, ?Reading $answer): void
+    {
+        $this->keepAll($turn, $this->collector->volunteered($turn, $hearing->statement, $field, $answer));
+    }
+
+    /** @param array<string, Reading> $others */
+    private function keepAll(Turn $turn, array $others): void
+    {
+        foreach ($others as $key => $other) {
+            $field = $turn->script->sheet->field($key);
+            if ($field !== null) {
+                $turn->considered($field, $other, true, 'volunteered');
+                $this->keeper->take($turn, $field, $other, Origin::Volunteered);
+            }
+        }
+    }
+
+    /** @param list<Heard> $questions */
+    private function take(Turn $turn, AskStep $step, Field $field, Reading $reading, array $questions, Hearing $hearing): Move
+    {
+        $broken = $this->bounded->broken($turn, $field, $reading->value);
+        if ($broken !== null) {
+            return $this->bounded->move($turn, $step, $field, $broken);
+        }
+        $hearing->dealtWith(ActKind::AlreadyTold);
+        $this->keeper->take($turn, $field, $reading, Origin::Asked);
+        $answered = $this->serve($turn, $questions, $hearing);
+        if (! $answered && $turn->state->pending === []) {
+            $this->acknowledgement->of($turn, $field, $reading);
+        }
+
+        return Move::on($step->next);
+    }
+
+    /** @param list<Heard> $questions */
+    private function serve(Turn $turn, array $questions, Hearing $hearing): bool
+    {
+        if ($questions === [] || $this->replies->serve($turn, $questions) === null) {
+            return false;
+        }
+        $turn->trace->rule('in the same breath as an answer');
+        $hearing->dealtWith(ActKind::Question);
+
+        return true;
+    }
+
+    /** @param list<Heard> $questions */
+    private function notWhatWasAsked(Turn $turn, AskStep $step, Hearing $hearing, array $questions): Move
+    {
+        $turn->trace->rule('not what was asked, but it is kept');
+        $answered = $this->serve($turn, $questions, $hearing);
+        if ($turn->state->pending !== []) {
+            return Move::on($step->key());
+        }
+        if ($answered) {
+            return Move::backToIt();
+        }
+        $turn->standing('acknowledge_words');
+
+        return Move::again();
+    }
+
+    private function severalMeant(Turn $turn, AskStep $step, Reading $reading): ?Move
+    {
+        if ($reading->doubt === null || preg_match('/more than one|two (?:numbers|references)|range|choice of/', $reading->doubt) !== 1 || $turn->state->failures + 1 >= $step->tries) {
+            return null;
+        }
+        $turn->state->failures++;
+        $turn->trace->rule('the answer is not one value: '.$reading->doubt);
+        $turn->standing('two_meant', [], true);
+
+        return Move::stay();
+    }
+}

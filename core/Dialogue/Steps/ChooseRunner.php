@@ -1,0 +1,184 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Steps;
+
+use Ringo\Dialogue\Acts\ActKind;
+use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Held;
+use Ringo\Dialogue\Origin;
+use Ringo\Dialogue\Replies\Replies;
+use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Collector;
+use Ringo\Dialogue\Values\Keeper;
+use Ringo\Dialogue\Walk\Move;
+use Ringo\Fit\Topics;
+use Ringo\Script\Steps\Choose\ChooseStep;
+use Ringo\Script\Steps\Step;
+use Ringo\Speech\Prompt;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\Understanding;
+use Ringo\Value\ValueType;
+
+/** A menu: an option by its name, its place, its key, or other words that fit it. */
+final readonly class ChooseRunner implements AskingRunner
+{
+    /** An option named as surely as this is chosen, though a question stands beside it. */
+    private const NAMED_OUTRIGHT = 0.85;
+
+    private const KEYS = ['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', '*' => 'star', '#' => 'hash'];
+
+    public function __construct(private Puts $puts, private Understanding $understanding, private Topics $topics, private Collector $collector, private Keeper $keeper, private Replies $replies)
+    {
+    }
+
+    public function enter(Turn $turn, Step $step): Move
+    {
+        \assert($step instanceof ChooseStep);
+        $known = $step->field === null ? null : ($turn->state->values[$step->field]->value ?? null);
+        $option = is_string($known) ? $step->option($known) : null;
+        if ($option !== null) {
+            $turn->trace->rule("{$step->field} is known: {$step->key()} is passed by");
+
+            return Move::to($option['next']);
+        }
+        if ($this->puts->visit($turn, $step)) {
+            $turn->prompt($step->prompt, $step->key(), true);
+        }
+
+        return Move::stay();
+    }
+
+    public function reading(Turn $turn, Step $step, Hearing $hearing): Reading
+    {
+        \assert($step instanceof ChooseStep);
+        $words = $hearing->asks() && ! $hearing->statement->isEmpty() ? $hearing->statement : $hearing->heard;
+        $reading = $this->option($turn, $step, $words);
+        if (! $reading->found() && $words !== $hearing->heard) {
+            $reading = $this->option($turn, $step, $hearing->heard);
+        }
+        // A question the business has an answer to is one, unless an option was named outright.
+        $onlyAsks = $hearing->asks() && $hearing->statement->isEmpty();
+
+        return $onlyAsks && $reading->confidence < self::NAMED_OUTRIGHT && $this->replies->answer($turn, $hearing->questions[0]) !== null ? Reading::none('the words ask something') : $reading;
+    }
+
+    public function answer(Turn $turn, Step $step, Hearing $hearing): ?Move
+    {
+        \assert($step instanceof ChooseStep);
+        $reading = $this->reading($turn, $step, $hearing);
+        $label = $reading->found() ? (string) ($step->option((string) $reading->value)['label'] ?? '') : '';
+        $turn->trace->reading($step->field ?? $step->key(), 'choice', $reading, $label, $reading->found(), $reading->found() ? 'answers what was asked' : ($reading->doubt ?? 'none of the options was heard'));
+        if (! $reading->found()) {
+            return null;
+        }
+        // A question beside the choice is answered at once.
+        if ($hearing->asks() && ! $hearing->statement->isEmpty() && $this->replies->serve($turn, $hearing->questions) !== null) {
+            $turn->trace->rule('in the same breath as an answer');
+            $hearing->dealtWith(ActKind::Question);
+        }
+
+        return $this->choose($turn, $step, $reading, Origin::Asked, $hearing->heard);
+    }
+
+    public function keyed(Turn $turn, Step $step, string $digits): ?Move
+    {
+        \assert($step instanceof ChooseStep);
+        $key = rtrim($digits, '#');
+        foreach ($step->options as $option) {
+            if ($option['digit'] === $digits || $option['digit'] === $key) {
+                $turn->trace->rule("key {$digits}: {$option['label']}");
+
+                return $this->choose($turn, $step, Reading::of($option['key'], 1.0, $digits, 0, strlen($digits)), Origin::Keyed);
+            }
+        }
+        if ($digits === $step->repeatKey) {
+            $turn->trace->rule("key {$digits}: the menu again");
+            $turn->repeat();
+
+            return Move::stay();
+        }
+
+        return null;
+    }
+
+    public function short(Turn $turn, Step $step): Prompt
+    {
+        \assert($step instanceof ChooseStep);
+
+        return $step->again ?? $this->puts->question($step->prompt);
+    }
+
+    public function help(Turn $turn, Step $step): Help
+    {
+        \assert($step instanceof ChooseStep);
+        $turn->speak($this->menu($step), $step->key(), true);
+
+        return Help::Question;
+    }
+
+    public function listens(Turn $turn, Step $step): Waiting
+    {
+        \assert($step instanceof ChooseStep);
+
+        return new Waiting('choice', Waiting::SHORT, implode('', array_column($step->options, 'digit')).($step->repeatKey ?? ''));
+    }
+
+    public function reprompt(Turn $turn, Step $step, Missed $missed): ?Prompt
+    {
+        \assert($step instanceof ChooseStep);
+        $failures = $turn->state->failures;
+        $own = match ($missed) {
+            Missed::Silence => $step->silence[$turn->state->silences - 1] ?? null,
+            Missed::Nonsense => $step->nonsense[$failures - 1] ?? null,
+            Missed::WrongKey => $step->wrongKey === [] ? null : $step->wrongKey[($failures - 1) % count($step->wrongKey)],
+        };
+
+        return $own === null ? null : Prompt::of($own);
+    }
+
+    /** The menu, key by key. */
+    public function menu(ChooseStep $step): string
+    {
+        return implode(' ', array_map(static fn (array $option): string => mb_strtoupper(mb_substr($option['label'], 0, 1)).mb_substr($option['label'], 1).', press '.self::KEYS[$option['digit']].'.', $step->options));
+    }
+
+    private function option(Turn $turn, ChooseStep $step, Heard $heard): Reading
+    {
+        $options = array_map(static fn (array $option): array => ['key' => $option['key'], 'label' => $option['label'], 'phrases' => $option['phrases']], $step->options);
+        $reading = $this->understanding->read(ValueType::Choice, $heard, $turn->plain()->withOptions($options));
+        if ($reading->found()) {
+            return $reading;
+        }
+        $ranked = $this->topics->rank(array_map(static fn (array $option): array => [...$option, 'description' => ''], $options), $heard);
+        $best = array_key_first($ranked);
+        if ($best === null || $ranked[$best] < Topics::NAMED || $ranked[$best] - (array_values($ranked)[1] ?? 0) < Topics::LEAD) {
+            return $reading;
+        }
+
+        return Reading::of((string) $best, min(0.9, 0.6 + 0.2 * $ranked[$best]), $heard->original, 0, strlen($heard->original));
+    }
+
+    private function choose(Turn $turn, ChooseStep $step, Reading $reading, Origin $origin, ?Heard $heard = null): ?Move
+    {
+        $option = $step->option((string) $reading->value);
+        if ($option === null) {
+            return null;
+        }
+        $field = $step->field === null ? null : $turn->script->sheet->field($step->field);
+        foreach ($heard === null ? [] : $this->collector->volunteered($turn, $heard, $field, $reading) as $other => $more) {
+            $told = $turn->script->sheet->field($other);
+            if ($told !== null) {
+                $turn->considered($told, $more, true, 'volunteered');
+                $this->keeper->take($turn, $told, $more, Origin::Volunteered);
+            }
+        }
+        if ($field !== null) {
+            $turn->hold($field, new Held($option['key'], $reading->confidence, $origin, $turn->callerTurn, $reading->said));
+        }
+
+        return Move::on($option['next']);
+    }
+}

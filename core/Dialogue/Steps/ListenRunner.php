@@ -1,0 +1,226 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Steps;
+
+use Ringo\Dialogue\Acts\ActKind;
+use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Mode;
+use Ringo\Dialogue\Phrasebook;
+use Ringo\Dialogue\Replies\Replies;
+use Ringo\Dialogue\Replies\Reply;
+use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Volunteer;
+use Ringo\Dialogue\Walk\Move;
+use Ringo\Fit\Topics;
+use Ringo\Script\Steps\Listen\ListenStep;
+use Ringo\Script\Steps\Step;
+use Ringo\Speech\Prompt;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\Understanding;
+use Ringo\Value\ValueType;
+
+/** An open question: sorts what was said into topics, answers what was asked, keeps what was told. */
+final readonly class ListenRunner implements AskingRunner
+{
+    /** Topics that the trace tells of. */
+    private const TOLD = 3;
+
+    /** A topic that fits as well as this is meant, whatever a reply would say to the words. */
+    private const BEYOND_REPLIES = 1.3;
+
+    /** How sure knowledge must be of its answer where a topic fits too; less where the words open like a question. */
+    private const SURE_ANSWER = 0.75;
+
+    private const SURE_WHERE_ASKED = 0.65;
+
+    /** Topics named as an example of what may be said. */
+    private const EXAMPLES = 4;
+
+    public function __construct(
+        private Puts $puts,
+        private Understanding $understanding,
+        private Phrasebook $phrases,
+        private Topics $topics,
+        private Replies $replies,
+        private Volunteer $volunteer,
+        private TopicEntry $entry,
+    ) {
+    }
+
+    public function enter(Turn $turn, Step $step): Move
+    {
+        \assert($step instanceof ListenStep);
+        if ($this->puts->visit($turn, $step)) {
+            $again = $this->puts->again($turn, $step) && $turn->state->heard > 0 ? $step->again : null;
+            $turn->prompt($again ?? $step->prompt, $step->key(), true);
+        }
+
+        return Move::stay();
+    }
+
+    public function reading(Turn $turn, Step $step, Hearing $hearing): Reading
+    {
+        return Reading::none();
+    }
+
+    public function answer(Turn $turn, Step $step, Hearing $hearing): ?Move
+    {
+        \assert($step instanceof ListenStep);
+        $ranked = $this->topics->rank($step->topics, $hearing->heard);
+        $keys = array_map(strval(...), array_keys($ranked));
+        $top = $ranked[$keys[0] ?? ''] ?? 0.0;
+        if ($step->nothing !== null && $top < Topics::FITS && $this->nothingMore($turn, $hearing)) {
+            $hearing->dealtWith(ActKind::NothingMore, ActKind::Thanks);
+            $turn->trace->rule('nothing more is wanted');
+
+            return Move::to($step->nothing);
+        }
+        $this->tell($turn, $step, $ranked, $hearing);
+        $reply = $this->reply($turn, $hearing, $top);
+        if ($reply !== null) {
+            $this->volunteer->from($turn, $hearing->heard, $step->key(), true);
+            $served = $this->replies->serve($turn, $hearing->questions === [] ? [$hearing->heard] : $hearing->questions) ?? $reply;
+            $hearing->dealtWith(ActKind::Question);
+
+            return $served->to === null ? Move::backToIt() : Move::aside($served->to);
+        }
+
+        return $this->sorted($turn, $step, $ranked, $hearing) ?? $this->named($turn, $step, $hearing);
+    }
+
+    public function keyed(Turn $turn, Step $step, string $digits): ?Move
+    {
+        return null;
+    }
+
+    public function short(Turn $turn, Step $step): Prompt
+    {
+        \assert($step instanceof ListenStep);
+
+        return $step->again ?? $this->puts->question($step->prompt);
+    }
+
+    public function help(Turn $turn, Step $step): Help
+    {
+        \assert($step instanceof ListenStep);
+        if ($step->topics === []) {
+            return Help::None;
+        }
+        $turn->standing('example', ['it' => $turn->listed(array_column(array_slice($step->topics, 0, self::EXAMPLES), 'label'))]);
+
+        return Help::Hint;
+    }
+
+    public function listens(Turn $turn, Step $step): Waiting
+    {
+        return new Waiting('topic');
+    }
+
+    public function reprompt(Turn $turn, Step $step, Missed $missed): ?Prompt
+    {
+        \assert($step instanceof ListenStep);
+        $own = $missed === Missed::Nonsense ? ($step->reprompts[$turn->state->failures - 1] ?? null) : null;
+
+        return $own === null ? null : Prompt::of($own);
+    }
+
+    private function nothingMore(Turn $turn, Hearing $hearing): bool
+    {
+        if ($hearing->asks()) {
+            return false;
+        }
+
+        return $hearing->alone(ActKind::NothingMore) !== null || $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain())->value === false
+            || $turn->state->outcome !== null && $hearing->alone(ActKind::Thanks) !== null;
+    }
+
+    /** @param array<string, float> $ranked */
+    private function tell(Turn $turn, ListenStep $step, array $ranked, Hearing $hearing): void
+    {
+        $best = array_key_first($ranked);
+        foreach (array_slice($ranked, 0, self::TOLD, true) as $key => $fit) {
+            if ($fit > 0) {
+                $reading = Reading::of((string) $key, min(0.99, $fit / 1.2), $hearing->heard->original, 0, strlen($hearing->heard->original));
+                $turn->trace->reading('topic', 'topic', $reading, $step->topic((string) $key)['label'] ?? '', $key === $best, 'fit '.number_format($fit, 2));
+            }
+        }
+    }
+
+    /** What answers the words, where they ask rather than want something done. */
+    private function reply(Turn $turn, Hearing $hearing, float $top): ?Reply
+    {
+        $wonders = $this->wonders($hearing);
+        $question = $hearing->questions[0] ?? ($wonders || $turn->state->lastReply !== null && $top < Topics::FITS ? $hearing->heard : null);
+        $reply = $question === null ? null : $this->replies->answer($turn, $question);
+        $known = $reply?->known;
+        if ($reply === null || $known === null) {
+            return $reply !== null && ($wonders || $top < self::BEYOND_REPLIES) ? $reply : null;
+        }
+        $sure = $known->confidence >= ($wonders ? self::SURE_WHERE_ASKED : self::SURE_ANSWER);
+
+        return $top < Topics::FITS || $sure && ($known->informs && $top < Topics::CLEAR || $wonders) ? $reply : null;
+    }
+
+    /** 'What happens if I bring it back late?' wants to know, whatever words of a topic stand in it. */
+    private function wonders(Hearing $hearing): bool
+    {
+        $opening = $this->phrases->table('acts', 'wants_to_know')->first($hearing->heard->tokens);
+        $asks = $this->phrases->table('acts', 'wonders')->first($hearing->heard->tokens);
+
+        return $opening !== null && $this->phrases->content(array_slice($hearing->heard->tokens, 0, $opening[1])) === 0
+            || $asks !== null && $this->phrases->content(array_slice($hearing->heard->tokens, 0, $asks[1])) === 0;
+    }
+
+    /** @param array<string, float> $ranked */
+    private function sorted(Turn $turn, ListenStep $step, array $ranked, Hearing $hearing): ?Move
+    {
+        $keys = array_map(strval(...), array_keys($ranked));
+        $top = $ranked[$keys[0] ?? ''] ?? 0.0;
+        $next = $ranked[$keys[1] ?? ''] ?? 0.0;
+        if ($top >= Topics::FITS && $top - $next >= Topics::LEAD) {
+            $turn->trace->rule("topic {$keys[0]}: fits ".number_format($top, 2).', the next '.number_format($next, 2));
+
+            return $this->entry->enter($turn, $step, $keys[0], $hearing->heard);
+        }
+        if ($top >= Topics::NEAR && $next >= Topics::RIVAL && count($keys) > 1) {
+            return $this->ask($turn, $step, array_slice($keys, 0, 2), 'two topics fit: asks which');
+        }
+        if ($top >= Topics::FITS) {
+            return $this->entry->enter($turn, $step, $keys[0], $hearing->heard);
+        }
+
+        return null;
+    }
+
+    /** Words that name no topic but something a topic begins by asking for; or one topic that may be meant. */
+    private function named(Turn $turn, ListenStep $step, Hearing $hearing): ?Move
+    {
+        $implied = $this->entry->implied($turn, $step, $hearing->heard);
+        if ($implied !== null) {
+            $turn->trace->rule("topic {$implied}: what was named is what it asks for first");
+
+            return $this->entry->enter($turn, $step, $implied, $hearing->heard);
+        }
+        $yes = $step->topics !== [] && $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain())->value === true;
+        if ($yes && $this->phrases->content($hearing->heard->tokens) <= 1) {
+            $turn->trace->rule('a bare yes: asks what for');
+
+            return Move::again();
+        }
+
+        return null;
+    }
+
+    /** @param list<string> $keys */
+    private function ask(Turn $turn, ListenStep $step, array $keys, string $why): Move
+    {
+        $turn->state->mode = Mode::Clarify;
+        $turn->state->candidates = $keys;
+        $turn->trace->rule($why);
+        $turn->standing('clarify', ['options' => $turn->listed(array_map(static fn (string $key): string => $step->topic($key)['label'] ?? $key, $keys))], true);
+
+        return Move::stay();
+    }
+}

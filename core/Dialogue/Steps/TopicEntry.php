@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Steps;
+
+use Ringo\Dialogue\Held;
+use Ringo\Dialogue\Origin;
+use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Collector;
+use Ringo\Dialogue\Values\Keeper;
+use Ringo\Dialogue\Values\Volunteer;
+use Ringo\Dialogue\Walk\Move;
+use Ringo\Dialogue\Walk\Tone;
+use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Script\Steps\Listen\ListenStep;
+use Ringo\Sheet\Field;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\Understanding;
+use Ringo\Value\ValueType;
+
+/** Goes into a topic: meets it in its tone, keeps what was told, and does not run a finished path again on what it already knows. */
+final readonly class TopicEntry
+{
+    /** Words up to which a bare name of something may stand for the topic that asks for it. */
+    private const FEW_WORDS = 9;
+
+    /** What was named is read back below this. */
+    private const SURE = 0.75;
+
+    /** How sure a contact fact of an earlier matter still holds: asked back rather than asked. */
+    private const STILL = 0.6;
+
+    private const CONTACT = [ValueType::PersonName, ValueType::Phone, ValueType::Email, ValueType::PostalAddress];
+
+    public function __construct(private Understanding $understanding, private Collector $collector, private Keeper $keeper, private Volunteer $volunteer, private Tone $tone)
+    {
+    }
+
+    public function enter(Turn $turn, ListenStep $step, string $key, ?Heard $heard = null): Move
+    {
+        $topic = $step->topic($key);
+        if ($topic === null) {
+            return Move::again();
+        }
+        if (in_array($key, $turn->state->finished, true)) {
+            $this->afresh($turn, $topic['next']);
+        }
+        $turn->state->topic = $key;
+        $this->tone->meet($turn, $topic['tone'], $heard);
+        if ($heard !== null) {
+            $this->volunteer->echo($turn, $this->volunteer->from($turn, $heard, $topic['next'], false));
+        }
+
+        return Move::on($topic['next']);
+    }
+
+    /** The one topic that begins by asking for something the caller has named: 'I want a water pump'. */
+    public function implied(Turn $turn, ListenStep $step, Heard $heard): ?string
+    {
+        $found = [];
+        foreach ($step->topics as $topic) {
+            $first = $turn->script->steps[$topic['next']] ?? null;
+            $field = $first instanceof AskStep ? $turn->script->sheet->field($first->field) : null;
+            $named = $field === null || $field->type !== ValueType::Choice ? null : $this->named($turn, $field, $heard);
+            if ($field !== null && $named !== null && $named->found()) {
+                $found[] = [$topic['key'], $field, $named];
+            }
+        }
+        if (count($found) !== 1) {
+            return null;
+        }
+        [$key, $field, $named] = $found[0];
+        $turn->considered($field, $named, true, 'named where a topic was asked for');
+        $this->keeper->take($turn, $field, $named, Origin::Volunteered, $named->confidence < self::SURE);
+
+        return $key;
+    }
+
+    /** 'Digger. Mini one. Monday.': few words name it as an answer would; 'the second one' names nothing yet. */
+    private function named(Turn $turn, Field $field, Heard $heard): Reading
+    {
+        $named = $this->understanding->read(ValueType::Choice, $heard, $this->collector->context($turn, $field, false));
+        if ($named->found() || count($heard->tokens) > self::FEW_WORDS) {
+            return $named;
+        }
+        $short = $this->understanding->read(ValueType::Choice, $heard, $this->collector->context($turn, $field, true));
+
+        return preg_match('/^(?:the )?(?:first|second|third|fourth|fifth|last|one|two|three|four|five|six|seven|eight|nine|\d+)(?: one)?$/i', trim((string) $short->said)) === 1 ? $named : $short;
+    }
+
+    /** The same matter a second time: its answers are asked again, who is calling is only asked back. */
+    private function afresh(Turn $turn, string $from): void
+    {
+        foreach ($this->collector->askedFrom($turn, $from) as $key) {
+            $field = $turn->script->sheet->field($key);
+            $held = $turn->state->values[$key] ?? null;
+            $turn->state->declined = array_values(array_diff($turn->state->declined, [$key]));
+            if ($field === null || $held === null) {
+                continue;
+            }
+            $turn->forget($key);
+            if (in_array($field->type, self::CONTACT, true)) {
+                $turn->state->values[$key] = new Held($held->value, $field->fromCaller === null && $field->type === ValueType::PersonName ? self::STILL : $held->confidence, Origin::Recognised, $held->turn, $held->said, true);
+            }
+        }
+        $turn->trace->rule('this matter was finished once: it is asked afresh');
+    }
+}

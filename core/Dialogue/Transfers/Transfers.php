@@ -1,0 +1,410 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Transfers;
+
+use Ringo\Dialogue\Actions\Connect;
+use Ringo\Dialogue\Actions\Ring;
+use Ringo\Dialogue\Mode;
+use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Walk\Move;
+use Ringo\Script\Steps\Listen\ListenStep;
+use Ringo\Script\Steps\Transfer\TransferStep;
+use Ringo\Speech\Prompt;
+use Ringo\Transfer\Switchboard;
+use Ringo\Understanding\Heard;
+use Ringo\Value\Typed;
+use Ringo\Value\ValueType;
+
+/**
+ * Hands live calls over: chooses the target by the rules, asks which team where two fit, rings group after group, tells the caller
+ * what is happening, and goes on to the next target or back into the script. Nobody is ever left connected to nobody.
+ *
+ * @phpstan-type State array{step: string, rule: string, why: string, how: string, targets: list<string>, target: string, groups: list<list<string>>, group: int, since: float, asked: int, silences: int, opening: bool, told: bool, tried: list<string>, offered?: string}
+ */
+final readonly class Transfers
+{
+    /** How often a caller is asked which team before the default takes the call. */
+    private const MOST_QUESTIONS = 2;
+
+    /** A telephone that tells nothing for so many silences has not been answered. */
+    private const UNANSWERED = 8;
+
+    /** What the caller said lately counts for which team it is. */
+    private const LATELY = 4;
+
+    /** Reason of a decline that promises a call-back. */
+    public const RING_BACK = 'rings back later';
+
+    public function __construct(private Switchboard $switchboard, private CallBacks $callBacks, private Announcement $announcement)
+    {
+    }
+
+    /** A transfer step: the rules decide. */
+    public function begin(Turn $turn, TransferStep $step): Move
+    {
+        $state = $turn->state;
+        $state->step = $step->key();
+        $state->path[] = $step->key();
+        if ($step->prompt !== null && ! $step->prompt->isEmpty()) {
+            $turn->prompt($step->prompt, $step->key());
+        }
+        $said = $turn->hasSpoken() && $step->prompt !== null && ! $step->prompt->isEmpty();
+        if ($step->to !== null) {
+            return $this->towards($turn, $step->key(), 'the step itself', [$step->to], 'announced', 'the step names its own target', null, $said);
+        }
+        $scope = $turn->scope();
+        foreach ($turn->script->transfers->rules as $rule) {
+            if ($rule['when'] !== null && ! $rule['when']->holds($scope->value(...))) {
+                continue;
+            }
+            if ($rule['words'] !== [] && ! $this->worded($turn, $rule['words'])) {
+                continue;
+            }
+            $why = "rule {$rule['key']}".($rule['when'] === null ? '' : ': '.$rule['when']->inWords());
+            $turn->trace->rule('transfer, '.$why);
+
+            return $this->towards($turn, $step->key(), $rule['key'], [$rule['to'], ...$rule['otherwise']], $rule['how'], $why, $rule['say'], $said);
+        }
+        $default = $turn->script->transfers->default;
+        $turn->trace->rule($default === '' ? 'transfer: no rule holds and there is no default' : 'transfer: no rule holds, so the default');
+
+        return $this->towards($turn, $step->key(), 'default', $default === '' ? [] : [$default], 'announced', 'no rule holds', null, $said);
+    }
+
+    /**
+     * @param list<string> $words sayings of which one must have been said in the call
+     */
+    public function worded(Turn $turn, array $words): bool
+    {
+        $said = mb_strtolower(implode(' . ', $turn->state->said));
+        foreach ($words as $one) {
+            if ($one !== '' && preg_match('/(?<!\pL)'.preg_quote(mb_strtolower($one), '/').'(?!\pL)/u', $said) === 1) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param list<string> $targets in the order they are tried
+     */
+    private function towards(Turn $turn, string $step, string $rule, array $targets, string $how, string $why, ?Prompt $say, bool $told): Move
+    {
+        $turn->state->transfer = ['step' => $step, 'rule' => $rule, 'why' => $why, 'how' => $how, 'targets' => $targets, 'target' => '', 'groups' => [], 'group' => 0, 'since' => $turn->state->clock, 'asked' => 0, 'silences' => 0, 'opening' => true, 'told' => $told || $say !== null, 'tried' => []];
+        if ($say !== null) {
+            $turn->prompt($say, $step.'.'.$rule);
+        }
+
+        return $this->next($turn);
+    }
+
+    /** The next target: rung if it can be reached, told if not. One that failed before is not rung again. */
+    private function next(Turn $turn): Move
+    {
+        $state = $turn->state;
+        while ($state->transfer !== null && ($target = array_shift($state->transfer['targets'])) !== null) {
+            $target = $target === 'fit' ? $this->fitting($turn) : $target;
+            if ($target === null) {
+                return Move::stay();
+            }
+            if (str_starts_with($target, 'step:')) {
+                return $this->back($turn, substr($target, 5));
+            }
+            if ($target === 'call_back') {
+                if ($this->callBacks->possible($turn)) {
+                    $this->callBacks->ask($turn);
+
+                    return Move::stay();
+                }
+                $turn->trace->rule('no call-back: there is no number to ring, or nobody to ring it');
+
+                continue;
+            }
+            if (in_array($target, $state->transfer['tried'], true)) {
+                $turn->trace->rule($this->switchboard->named($target).' was tried already');
+
+                continue;
+            }
+            if ($this->rang($turn, $target)) {
+                return Move::stay();
+            }
+        }
+
+        return $this->nobody($turn);
+    }
+
+    /** Rings a target, or says why it cannot be reached. */
+    private function rang(Turn $turn, string $target): bool
+    {
+        $transfer = $turn->state->transfer ?? throw new \LogicException('Nothing is being handed over.');
+        $transfer['target'] = $target;
+        $transfer['tried'][] = $target;
+        $reach = $this->switchboard->reach($target, $turn->scope()->now);
+        $name = $this->switchboard->named($target);
+        if ($reach['state'] !== 'ready') {
+            $turn->state->transfer = $transfer;
+            $turn->trace->rule("{$name} cannot be reached: {$reach['state']}");
+            $this->tellWhy($turn, $name, $reach['state'], $reach['opens']);
+
+            return false;
+        }
+        $transfer['groups'] = $reach['groups'];
+        $transfer['group'] = 0;
+        $turn->trace->rule("rings {$name}");
+        // A transfer is announced once: by the step's or the rule's own words, else by the usual ones.
+        if (! $transfer['told'] || count($transfer['tried']) > 1) {
+            $turn->standing('transferring', ['team' => $name]);
+        }
+        $transfer['told'] = true;
+        $turn->state->transfer = $transfer;
+        $this->ring($turn, $reach['seconds']);
+
+        return true;
+    }
+
+    private function tellWhy(Turn $turn, string $name, string $state, ?\DateTimeImmutable $opens): void
+    {
+        if ($state === 'unknown') {
+            return;
+        }
+        if ($state === 'closed') {
+            $turn->standing('team_closed', ['team' => $name, 'opens' => $opens === null ? '' : $turn->sayTyped(new Typed(ValueType::DateTime, $opens->format('Y-m-d\TH:i')))]);
+        } elseif ($state === 'full') {
+            $turn->standing('team_full', ['team' => $name]);
+        } else {
+            $turn->standing('team_away', ['team' => $name]);
+        }
+    }
+
+    /** The team that fits what was said so far; null where the caller is asked which. */
+    private function fitting(Turn $turn): ?string
+    {
+        $state = $turn->state;
+        $fit = $this->switchboard->fit();
+        $default = $turn->script->transfers->default;
+        if ($fit === null) {
+            $turn->trace->rule('no teams are described, so the default');
+
+            return $default === '' ? 'team:none' : $default;
+        }
+        $found = $fit->of($this->spoken($turn));
+        $turn->trace->rule('which team: '.$found->why);
+        $turn->trace->fit = $found->scores;
+        if ($found->team !== null) {
+            return 'team:'.$found->team;
+        }
+        if ($found->candidates !== []) {
+            $state->mode = Mode::WhichTeam;
+            $state->candidates = $found->candidates;
+            if ($state->transfer !== null) {
+                $state->transfer['asked']++;
+            }
+            $turn->speak($found->question, $state->step, true);
+
+            return null;
+        }
+
+        return $default === '' ? 'team:none' : $default;
+    }
+
+    /** The caller's answer to which team. No more than two questions; then the default. */
+    public function which(Turn $turn, Heard $heard): Move
+    {
+        $state = $turn->state;
+        $fit = $this->switchboard->fit();
+        $transfer = $state->transfer;
+        if ($fit === null || $transfer === null) {
+            return $this->nobody($turn);
+        }
+        $before = $state->said;
+        array_pop($before);
+        $found = $fit->answered(implode('. ', array_slice($before, -self::LATELY)), $state->candidates, $heard->original);
+        $turn->trace->rule('which team: '.$found->why);
+        $turn->trace->fit = $found->scores;
+        $state->mode = Mode::Answer;
+        $state->candidates = [];
+        if ($found->team === null && $transfer['asked'] < self::MOST_QUESTIONS && ! $this->noneOfThose($heard)) {
+            $again = $fit->of($heard->original);
+            if ($again->candidates !== []) {
+                $state->mode = Mode::WhichTeam;
+                $state->candidates = $again->candidates;
+                $transfer['asked']++;
+                $state->transfer = $transfer;
+                $turn->speak($again->question, $state->step, true);
+
+                return Move::stay();
+            }
+        }
+        $default = $turn->script->transfers->default;
+        array_unshift($transfer['targets'], $found->team !== null ? 'team:'.$found->team : ($default === '' ? 'team:none' : $default));
+        $state->transfer = $transfer;
+
+        return $this->next($turn);
+    }
+
+    /** Silence to which team: asked once more, then the default takes the call. */
+    public function unanswered(Turn $turn): Move
+    {
+        $transfer = $turn->state->transfer;
+        if ($turn->state->silences <= 1 || $transfer === null) {
+            $turn->standing('silent');
+
+            return Move::again();
+        }
+        $default = $turn->script->transfers->default;
+        array_unshift($transfer['targets'], $default === '' ? 'team:none' : $default);
+        $turn->state->transfer = $transfer;
+        $turn->state->mode = Mode::Answer;
+        $turn->state->candidates = [];
+        $turn->trace->rule('no answer to which team: the default');
+
+        return $this->next($turn);
+    }
+
+    /** 'None of those' ends the asking. */
+    private function noneOfThose(Heard $heard): bool
+    {
+        return preg_match('/\b(?:none|neither)\b/', $heard->cleaned()) === 1;
+    }
+
+    /** The caller's answer to when a call-back would suit. */
+    public function callBack(Turn $turn, Heard $heard): Move
+    {
+        $move = $this->callBacks->heard($turn, $heard);
+        if ($move !== null) {
+            return $move;
+        }
+        $turn->state->mode = Mode::Answer;
+
+        return $this->next($turn);
+    }
+
+    private function ring(Turn $turn, ?int $seconds = null): void
+    {
+        $state = $turn->state;
+        $transfer = $state->transfer;
+        if ($transfer === null) {
+            return;
+        }
+        $state->mode = Mode::Ringing;
+        $people = $transfer['groups'][$transfer['group']] ?? [];
+        $turn->actions[] = new Ring($transfer['target'], $people, $seconds ?? $this->switchboard->reach($transfer['target'], $turn->scope()->now)['seconds'] ?: 20, $transfer['how'], $this->announcement->of($turn));
+    }
+
+    /** Somebody took the call: out of the ringing, or by stepping in. */
+    public function answered(Turn $turn, string $person): Move
+    {
+        $state = $turn->state;
+        $name = $this->switchboard->people[$person]->name ?? (str_starts_with($person, 'number:') ? 'a colleague' : $person);
+        $after = $state->transfer === null ? 0.0 : round($state->clock - $state->transfer['since'], 1);
+        $first = $state->connected === null;
+        $turn->trace->rule("{$name} takes the call".($first && $state->transfer !== null ? ' after '.number_format($after, 0).' s' : ''));
+        if ($first) {
+            $turn->standing('connected', ['name' => $name]);
+        }
+        $state->connected = ['person' => $person, 'name' => $name, 'after' => $after, 'target' => $state->transfer['target'] ?? ''];
+        $state->transfer = null;
+        $state->mode = Mode::Connected;
+        $state->outcome = 'transferred to '.$name;
+        $turn->actions[] = new Connect($person, $name, $after);
+
+        return Move::stay();
+    }
+
+    /** Nobody of this group: the next group, the next target, or what the rule says. */
+    public function failed(Turn $turn, string $how, string $reason): Move
+    {
+        $state = $turn->state;
+        $transfer = $state->transfer;
+        if ($transfer === null || $state->mode !== Mode::Ringing) {
+            $turn->trace->rule('nothing was ringing');
+
+            return Move::stay();
+        }
+        $name = $this->switchboard->named($transfer['target']);
+        $turn->trace->rule("{$name}: {$how}".($reason === '' ? '' : ", “{$reason}”"));
+        if ($reason === self::RING_BACK && $this->callBacks->possible($turn)) {
+            $turn->standing('nobody_answers', ['team' => $name]);
+            $this->callBacks->ask($turn);
+
+            return Move::stay();
+        }
+        if (isset($transfer['groups'][$transfer['group'] + 1])) {
+            $transfer['group']++;
+            $state->transfer = $transfer;
+            $turn->standing('still_ringing', ['place' => '']);
+            $this->ring($turn);
+
+            return Move::stay();
+        }
+        $turn->standing('nobody_answers', ['team' => $name]);
+
+        return $this->next($turn);
+    }
+
+    /** Words or silence while it rings: the caller is told the truth and is not asked anything. */
+    public function waiting(Turn $turn, bool $said): Move
+    {
+        $transfer = $turn->state->transfer;
+        if ($transfer === null) {
+            return $this->nobody($turn);
+        }
+        $transfer['silences'] += $said ? 0 : 1;
+        $turn->state->transfer = $transfer;
+        if ($transfer['silences'] >= self::UNANSWERED) {
+            return $this->failed($turn, 'no answer', '');
+        }
+        $turn->trace->rule($said ? 'words while it rings' : 'still ringing');
+        $place = ($this->switchboard->teams[substr($transfer['target'], 5)] ?? null)->waiting ?? 0;
+        if ($turn->script->transfers->waiting !== null && ! $said) {
+            $turn->prompt($turn->script->transfers->waiting, 'transfer.waiting');
+        } else {
+            $turn->standing('still_ringing', ['place' => $place > 1 ? " You are number {$place} in the queue." : '']);
+        }
+
+        return Move::stay();
+    }
+
+    private function nobody(Turn $turn): Move
+    {
+        $state = $turn->state;
+        $step = $state->transfer['step'] ?? $state->step;
+        $state->transfer = null;
+        $state->mode = Mode::Answer;
+        $turn->trace->rule('nobody can take the call');
+        $there = $step === null ? null : ($turn->script->steps[$step] ?? null);
+        if ($there instanceof TransferStep) {
+            return Move::to($there->otherwise);
+        }
+        $turn->standing('limit');
+        $turn->end($state->outcome ?? 'nobody could take the call');
+
+        return Move::stay();
+    }
+
+    private function back(Turn $turn, string $step): Move
+    {
+        $turn->state->transfer = null;
+        $turn->state->mode = Mode::Answer;
+        $turn->trace->rule("back into the script at {$step}");
+
+        return Move::to($step);
+    }
+
+    private function spoken(Turn $turn): string
+    {
+        $topic = $turn->state->topic;
+        $label = '';
+        foreach ($turn->script->steps as $step) {
+            if ($step instanceof ListenStep && $topic !== null && ($found = $step->topic($topic)) !== null) {
+                $label = $found['description'];
+            }
+        }
+        $said = implode('. ', array_slice($turn->state->said, -self::LATELY));
+
+        return $said === '' ? $label : $said;
+    }
+}

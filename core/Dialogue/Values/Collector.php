@@ -1,0 +1,255 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Values;
+
+use Ringo\Dialogue\Origin;
+use Ringo\Dialogue\Turn;
+use Ringo\Language\Phrases;
+use Ringo\Language\Token;
+use Ringo\Script\Steps\Listen\ListenStep;
+use Ringo\Sheet\Field;
+use Ringo\Understanding\Context;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\Understanding;
+use Ringo\Value\ValueType;
+
+/** Reads the answer that was asked for, and everything else that fits other fields. */
+final class Collector
+{
+    /** Below this a reading is no answer. */
+    public const LEAST = 0.45;
+
+    /** Below this a value is confirmed before it is believed. */
+    public const SURE = 0.8;
+
+    /** A value nobody asked for is taken from this confidence on. */
+    public const VOLUNTEERED = 0.7;
+
+    /** @var array<string, array<string, true>> fields asked further on, by step */
+    private array $ahead = [];
+
+    /** @var array<string, Phrases<string>> */
+    private array $phrases = [];
+
+    public function __construct(private readonly Understanding $understanding)
+    {
+    }
+
+    public function context(Turn $turn, Field $field, bool $asked = true): Context
+    {
+        return new Context($turn->scope()->now, $turn->script->agent->country, $field->options, $asked, $field->pattern);
+    }
+
+    public function asked(Turn $turn, Field $field, Heard $heard): Reading
+    {
+        $reading = $this->understanding->read($field->type, $heard, $this->context($turn, $field));
+        if ($field->type !== ValueType::YesNo) {
+            return $reading;
+        }
+        // What is said outright counts before a yes or no that may belong to something else: 'I will collect it'.
+        $dressed = $this->dressed($field, $heard);
+
+        return $dressed !== null && (! $reading->found() || $dressed->value !== $reading->value) ? $dressed : $reading;
+    }
+
+    /**
+     * What else the words tell, for fields that are still empty; none of it overlaps the answer or each other.
+     *
+     * @param ?string $from the step from which fields further on are looked for; the step the call stands at by default
+     * @param bool $questioned whether the words ask something: then only things named in them are taken, no days or amounts
+     *
+     * @return array<string, Reading>
+     */
+    public function volunteered(Turn $turn, Heard $heard, ?Field $asked, ?Reading $answer, ?string $from = null, bool $questioned = false): array
+    {
+        $from ??= $turn->state->step ?? $turn->script->first;
+        // What the answer took is not looked at again.
+        $rest = $answer === null || ! $answer->found() ? $heard : $heard->only(array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->end <= $answer->start || $token->start >= $answer->end)));
+        $found = [];
+        $rivals = [];
+        foreach ($turn->script->sheet->fields as $field) {
+            if ($field->key === $asked?->key || isset($turn->state->values[$field->key]) && ($turn->state->values[$field->key]->origin !== Origin::Recognised || $turn->state->values[$field->key]->confirmed)) {
+                continue;
+            }
+            if (! isset($this->ahead($turn, $from)[$field->key]) || $questioned && $field->type !== ValueType::Choice) {
+                continue;
+            }
+            $cued = $this->afterCue($field, $heard);
+            $reading = $this->unasked($turn, $field, $heard, $asked, $rest, $cued, $from);
+            if ($reading === null || ! $reading->found()) {
+                continue;
+            }
+            if ($reading->confidence < self::VOLUNTEERED) {
+                $turn->considered($field, $reading, false, 'volunteered, but not sure enough to take');
+
+                continue;
+            }
+            if ($answer !== null && $answer->found() && $answer->overlaps($reading)) {
+                continue;
+            }
+            $rivals[] = [$field, $reading, $cued !== null ? 1 : 0];
+        }
+        usort($rivals, static fn (array $a, array $b): int => [$b[2], $b[1]->end - $b[1]->start, $b[1]->confidence] <=> [$a[2], $a[1]->end - $a[1]->start, $a[1]->confidence]);
+        foreach ($rivals as [$field, $reading]) {
+            foreach ($found as $other) {
+                if ($other->overlaps($reading)) {
+                    $turn->considered($field, $reading, false, 'the same words already fill another field');
+
+                    continue 2;
+                }
+            }
+            $found[$field->key] = $reading;
+        }
+
+        return $found;
+    }
+
+    /** A reading for a field nobody asked about just now, only where the words themselves point at it. */
+    private function unasked(Turn $turn, Field $field, Heard $heard, ?Field $asked, Heard $rest, ?Heard $cued, string $from): ?Reading
+    {
+        if ($field->type === ValueType::Text) {
+            return null;
+        }
+        if ($field->type === ValueType::YesNo) {
+            return $this->dressed($field, $heard);
+        }
+        $context = $this->context($turn, $field, $cued !== null);
+        if ($cued !== null) {
+            $reading = $this->understanding->read($field->type, $cued, $context);
+            if ($reading->found()) {
+                return $reading;
+            }
+        }
+        if ($field->type === ValueType::Reference && $cued === null && $field->pattern === null) {
+            return null;
+        }
+        // A value that fits two fields is taken only for the one being asked.
+        if ($this->shared($turn, $field, $asked, $from)) {
+            return null;
+        }
+
+        return $this->understanding->read($field->type, $rest, $context->volunteered());
+    }
+
+    /** @return list<string> fields that questions from a step on may ask for */
+    public function askedFrom(Turn $turn, string $from): array
+    {
+        return array_map(strval(...), array_keys($this->ahead($turn, $from)));
+    }
+
+    /**
+     * Fields that questions further on may ask for; an open question ends the look ahead, but for the one the call stands at.
+     *
+     * @return array<string, true>
+     */
+    private function ahead(Turn $turn, string $from): array
+    {
+        if (isset($this->ahead[$from])) {
+            return $this->ahead[$from];
+        }
+        $fields = [];
+        $seen = [];
+        $open = [$from];
+        while (($key = array_pop($open)) !== null) {
+            if (isset($seen[$key]) || ! isset($turn->script->steps[$key])) {
+                continue;
+            }
+            $seen[$key] = true;
+            $step = $turn->script->steps[$key];
+            $fields += array_fill_keys($step->asks(), true);
+            if ($step instanceof ListenStep && $key !== $from) {
+                continue;
+            }
+            foreach ($step->exits() as $exit) {
+                $open[] = $exit->to;
+            }
+        }
+
+        return $this->ahead[$from] = $fields;
+    }
+
+    /** Whether another field of the same kind could be meant as well. */
+    private function shared(Turn $turn, Field $field, ?Field $asked, string $from): bool
+    {
+        if ($field->type === ValueType::Choice) {
+            return false;
+        }
+        $kin = static fn (ValueType $type): string => match ($type) {
+            ValueType::Date, ValueType::DateTime => 'day',
+            default => $type->value,
+        };
+        foreach ($turn->script->sheet->fields as $other) {
+            if ($other->key === $field->key || $kin($other->type) !== $kin($field->type)) {
+                continue;
+            }
+            // The first still empty one is meant where nothing points elsewhere, unless one of them is being asked.
+            if ($asked?->key === $other->key) {
+                return true;
+            }
+            if (isset($this->ahead($turn, $from)[$other->key]) && $this->before($turn, $other, $field) && ! isset($turn->state->values[$other->key])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function before(Turn $turn, Field $a, Field $b): bool
+    {
+        $keys = array_keys($turn->script->sheet->fields);
+
+        return array_search($a->key, $keys, true) < array_search($b->key, $keys, true);
+    }
+
+    /**
+     * @param list<string> $phrases
+     *
+     * @return Phrases<string>
+     */
+    private function listed(string $name, array $phrases): Phrases
+    {
+        return $this->phrases[$name] ??= Phrases::listed($phrases);
+    }
+
+    /** The words behind a cue of the field: 'until', 'my account number is'. */
+    private function afterCue(Field $field, Heard $heard): ?Heard
+    {
+        if ($field->cues === []) {
+            return null;
+        }
+        $hit = $this->listed($field->key.'.cues', $field->cues)->first($heard->tokens);
+        if ($hit === null) {
+            return null;
+        }
+        $after = array_slice($heard->tokens, $hit[1] + $hit[2], 14);
+
+        return $after === [] ? null : $heard->only($after);
+    }
+
+    /** A yes or no that is said in other words: 'bring it out' for delivery. */
+    private function dressed(Field $field, Heard $heard): ?Reading
+    {
+        $said = [];
+        foreach (['true' => true, 'false' => false] as $key => $value) {
+            $hit = isset($field->phrases[$key]) ? $this->listed($field->key.'.'.$key, $field->phrases[$key])->first($heard->tokens) : null;
+            if ($hit !== null) {
+                $said[] = [$value, $heard->tokens[$hit[1]], $heard->tokens[$hit[1] + $hit[2] - 1], $hit[2]];
+            }
+        }
+        if ($said === []) {
+            return null;
+        }
+        // The longer phrase wins: "don't need it delivered" over 'delivered'.
+        usort($said, static fn (array $a, array $b): int => $b[3] <=> $a[3]);
+        [$value, $first, $last] = $said[0];
+        $before = array_filter($heard->tokens, static fn (Token $token): bool => $token->end <= $first->start && $token->end > $first->start - 16);
+        if (count($said) === 1 && array_filter($before, static fn (Token $token): bool => in_array($token->text, ['not', "don't", 'dont', "won't", 'without', 'needn\'t'], true)) !== []) {
+            $value = ! $value;
+        }
+
+        return Reading::of($value, 0.84, $heard->between($first->start, $last->end), $first->start, $last->end);
+    }
+}

@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Values;
+
+use Ringo\Dialogue\Held;
+use Ringo\Dialogue\Turn;
+use Ringo\Language\Phrases;
+use Ringo\Sheet\Field;
+use Ringo\Speech\Speakable;
+use Ringo\Understanding\Context;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\Understanding;
+use Ringo\Value\ValueType;
+
+/**
+ * Finds what a caller takes back: 'no, Tuesday', 'it's with a K', 'change the depot to Stanwick Cross'.
+ *
+ * The old value is put before the new words, so that the readers' own rules of repair decide what is replaced and what stays.
+ */
+final class Corrections
+{
+    private const OPENERS = ['no', 'nope', 'actually', 'sorry', 'wait', 'hang on', 'hold on', 'i meant', 'i mean', 'make that', 'make it', 'change', 'change that', 'change it', 'can you change', 'could you change', 'can i change', 'could i change', 'can we change', "that's wrong", 'thats wrong', 'that should be', 'it should be', "it's not", 'its not', 'not', 'correction', 'scratch that', 'i said', 'on second thoughts', 'let me change', 'i need to change', "i'd like to change", 'instead', 'i was wrong', 'i got that wrong', 'my mistake', 'rather', 'can you make', 'could you make', 'can we make', "let's make it", 'better make it', 'i gave you the wrong', "you've got", 'you got', 'you have', 'by the way'];
+
+    private const STRONG = ['change', 'meant', 'should be', 'wrong', 'correction', 'scratch', 'make it', 'make that', 'instead', 'mistake', 'on second thoughts', 'not ', 'i said', 'actually', 'better make'];
+
+    /** @var Phrases<string> */
+    private readonly Phrases $openers;
+
+    public function __construct(private readonly Understanding $understanding, private readonly Collector $collector, private readonly Speakable $speakable, private readonly FieldNames $names, private readonly Shift $shift)
+    {
+        $this->openers = Phrases::listed(self::OPENERS);
+    }
+
+    /** Whether the words sound like taking something back. */
+    public function sounded(Heard $heard): bool
+    {
+        $hit = $this->openers->first($heard->tokens);
+
+        return $hit !== null && ($hit[1] <= 2 || in_array($hit[0], ['change', 'i meant', 'i mean', 'instead', 'should be', 'that should be', "that's wrong", 'actually', 'make that', 'make it'], true));
+    }
+
+    public function strong(Heard $heard): bool
+    {
+        $line = $heard->cleaned().' ';
+        foreach (self::STRONG as $word) {
+            if (str_contains($line, $word)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * New values for fields already held.
+     *
+     * @param list<string> $fields the fields to try, the likeliest first
+     *
+     * @return array<string, Reading>
+     */
+    public function find(Turn $turn, Heard $heard, array $fields): array
+    {
+        $named = $this->names->in($turn, $heard, $fields);
+        $candidates = [];
+        foreach ($named !== [] ? $named : $fields as $rank => $key) {
+            $field = $turn->script->sheet->field($key);
+            $held = $turn->state->values[$key] ?? null;
+            $reading = $field === null || $held === null ? null : $this->corrected($turn, $field, $held, $heard, $named !== []);
+            if ($reading !== null) {
+                $candidates[] = [$key, $reading, $rank];
+            }
+        }
+        // What explains most of the words wins; between equals, what was said last.
+        usort($candidates, static fn (array $a, array $b): int => [$b[1]->end - $b[1]->start, $a[2]] <=> [$a[1]->end - $a[1]->start, $b[2]]);
+        $found = [];
+        foreach ($candidates as [$key, $reading]) {
+            foreach ($found as $other) {
+                if ($other->overlaps($reading)) {
+                    continue 2;
+                }
+            }
+            $found[$key] = $reading;
+            if ($named === [] && ! $this->several($heard)) {
+                break;
+            }
+        }
+
+        return $found;
+    }
+
+    public function corrected(Turn $turn, Field $field, Held $held, Heard $heard, bool $named): ?Reading
+    {
+        if ($field->type === ValueType::Text && ! $named) {
+            return null;
+        }
+        if ($field->type === ValueType::YesNo) {
+            return null;
+        }
+        $moved = $this->shift->from($field, $held->value, $heard);
+        if ($moved !== null) {
+            return $moved;
+        }
+        $context = $this->collector->context($turn, $field, $field->type !== ValueType::Choice || $named);
+        $alone = $this->understanding->read($field->type, $this->stripped($heard), $context);
+        if ($field->type === ValueType::Number && $alone->found() && ! $named && $this->partOfDay($turn, $heard, $context)) {
+            return null;
+        }
+        $mends = in_array($field->type, [ValueType::PersonName, ValueType::Email, ValueType::Phone, ValueType::Date, ValueType::DateTime, ValueType::Time, ValueType::Reference, ValueType::PostalAddress, ValueType::Duration, ValueType::Money], true);
+        $reading = $alone;
+        if ($field->type === ValueType::PostalAddress && ! $named && ! $alone->found() && preg_match("/^(?:(?:no|sorry|its|it's|number|actually|make|it|not)\\s)*\\d+\\s?[a-z]?$/", $heard->cleaned()) !== 1) {
+            return null;
+        }
+        if ($mends && ! $alone->found() && ! $named && ! $this->sounded($heard) && ! in_array($field->key, $turn->state->pending, true)) {
+            return null;
+        }
+        if ($field->type === ValueType::Phone && ! $alone->found() && ! $named && preg_match('/\d{2}|(?:\b(?:oh|zero|one|two|three|four|five|six|seven|eight|nine|double|triple)\b.*){2}/', $heard->cleaned()) !== 1) {
+            return null;
+        }
+        if ($mends) {
+            $old = in_array($field->type, [ValueType::Phone, ValueType::Email, ValueType::Reference, ValueType::Date, ValueType::PersonName, ValueType::PostalAddress], true)
+                ? (is_scalar($held->value) ? (string) $held->value : '')
+                : $this->speakable->say($field->typed($held->value), $turn->locale());
+            $joined = $this->understanding->read($field->type, $old.', no, '.implode(' ', array_map(static fn ($token): string => $token->gap === ' ' || $token->gap === '' ? $token->original : $token->gap.$token->original, $this->stripped($heard)->tokens)), $context);
+            if ($joined->found() && $joined->value !== $held->value) {
+                $reading = $joined;
+            }
+        }
+        if (! $reading->found() || $reading->value === $held->value) {
+            return null;
+        }
+        if ($alone->found()) {
+            return Reading::of($reading->value, max(0.82, $reading->confidence), $alone->said, $alone->start, $alone->end);
+        }
+        // Words that only mend a value explain little by themselves: any field they read for outright comes first.
+        $start = $heard->tokens[0]->start ?? 0;
+
+        return Reading::of($reading->value, max(0.82, $reading->confidence), $heard->original, $start, $start + 1);
+    }
+
+    private function stripped(Heard $heard): Heard
+    {
+        $tokens = $heard->tokens;
+        for ($i = 0; $i < 4 && ($hit = $this->openers->at($tokens, 0)) !== null && isset($tokens[$hit[1]]) && $hit[0] !== 'not' && $hit[0] !== "it's not" && $hit[0] !== 'its not'; $i++) {
+            $tokens = array_slice($tokens, $hit[1]);
+        }
+
+        return $heard->only(array_values($tokens));
+    }
+
+    private function partOfDay(Turn $turn, Heard $heard, Context $context): bool
+    {
+        return $this->understanding->read(ValueType::Date, $heard, $context)->found() || $this->understanding->read(ValueType::Duration, $heard, $context)->found();
+    }
+
+    private function several(Heard $heard): bool
+    {
+        return in_array('and', array_map(static fn ($token): string => $token->text, $heard->tokens), true);
+    }
+}

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Values;
+
+use Ringo\Dialogue\Acts\ActKind;
+use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Held;
+use Ringo\Dialogue\Origin;
+use Ringo\Dialogue\Phrasebook;
+use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Walk\Move;
+use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Sheet\Field;
+use Ringo\Speech\Prompt;
+use Ringo\Value\ValueType;
+
+/** A caller without an answer: does not mind, does not know, would rather not say, has nothing to add. */
+final readonly class NoAnswer
+{
+    /** Words of substance beyond which a free text that holds such a saying is an answer all the same. */
+    private const FREE_WORDS = 8;
+
+    /** A required value refused or not known so often is given up. */
+    private const MOST_REFUSALS = 2;
+
+    public function __construct(private Phrasebook $phrases)
+    {
+    }
+
+    /** Which of any, unknown, refused the words are; null where they answer. */
+    public function kind(Turn $turn, AskStep $step, Field $field, Hearing $hearing, bool $taken): ?string
+    {
+        $free = $field->type === ValueType::Text;
+        if ($free && $this->nothingToSay($step, $hearing)) {
+            return 'refused';
+        }
+        $act = static fn (ActKind $kind): bool => ($free ? $hearing->alone($kind) : $hearing->act($kind)) !== null;
+        if ($taken && ! $free || $free && $this->phrases->content($hearing->heard->tokens) > self::FREE_WORDS) {
+            return null;
+        }
+
+        return match (true) {
+            $act(ActKind::Refuse) => 'refused',
+            $act(ActKind::DontKnow) => 'unknown',
+            $act(ActKind::DontMind) && $field->type !== ValueType::YesNo => 'any',
+            default => null,
+        };
+    }
+
+    public function move(Turn $turn, AskStep $step, Field $field, string $kind, Hearing $hearing): Move
+    {
+        $hearing->dealtWith(ActKind::Refuse, ActKind::DontKnow, ActKind::DontMind, ActKind::NothingMore);
+        $instead = $step->instead[$kind] ?? null;
+        if ($instead !== null && $instead->value !== null) {
+            $turn->trace->rule("{$step->field}: the caller {$kind}, so it takes the value for that");
+            $turn->hold($field, new Held($instead->value, 1.0, Origin::Set, $turn->callerTurn, $hearing->heard->original));
+        }
+        if ($instead !== null) {
+            $turn->state->declined[] = $step->field;
+
+            return Move::on($instead->step ?? $step->next);
+        }
+
+        return $step->required ? $this->insist($turn, $step, $kind) : $this->leave($turn, $step, $kind);
+    }
+
+    private function leave(Turn $turn, AskStep $step, string $kind): Move
+    {
+        $turn->trace->rule($step->field.' is left open: '.['any' => 'the caller does not mind', 'unknown' => 'the caller does not know', 'refused' => 'declined'][$kind]);
+        $turn->state->declined[] = $step->field;
+        $turn->standing(['any' => 'any_noted', 'unknown' => 'unknown_noted', 'refused' => 'declined'][$kind]);
+
+        return Move::on($step->next);
+    }
+
+    private function insist(Turn $turn, AskStep $step, string $kind): Move
+    {
+        $state = $turn->state;
+        $state->failures++;
+        if ($state->failures >= self::MOST_REFUSALS) {
+            $turn->trace->rule("{$step->field} is required, and the caller has no answer twice");
+            $state->declined[] = $step->field;
+
+            return Move::out();
+        }
+        $turn->trace->rule("{$step->field} is required: says why");
+        if ($kind === 'any') {
+            $turn->standing('any_needs_one');
+
+            return Move::help();
+        }
+        $step->why !== null ? $turn->prompt(Prompt::of($step->why), $step->key().'.why') : $turn->standing('needed');
+
+        return Move::again();
+    }
+
+    /** Whether a question that may be left open is answered with 'no, nothing special' or 'I'm good'. */
+    private function nothingToSay(AskStep $step, Hearing $hearing): bool
+    {
+        return ! $step->required && ($this->phrases->is($hearing->heard, 'nothing_to_add') || $this->phrases->only($hearing->heard, 'nothing_more'));
+    }
+}

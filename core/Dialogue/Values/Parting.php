@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Values;
+
+use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Replies\Replies;
+use Ringo\Dialogue\Turn;
+use Ringo\Sheet\Field;
+use Ringo\Value\ValueType;
+
+/** Parts an answer from the questions in the same breath. A question that is itself the answer ('can you make it Tuesday?') stays whole. */
+final readonly class Parting
+{
+    public function __construct(private Collector $collector, private Replies $replies)
+    {
+    }
+
+    public function of(Turn $turn, Field $field, Hearing $hearing): Parted
+    {
+        if (! $hearing->asks()) {
+            return new Parted($hearing->heard, []);
+        }
+        if (! $hearing->statement->isEmpty() && $this->collector->asked($turn, $field, $hearing->statement)->found()) {
+            return new Parted($hearing->statement, $hearing->questions);
+        }
+        // A question the business has an answer to is one; so is any where words alone could be taken for the value.
+        $answered = array_filter($hearing->questions, fn ($question): bool => $this->replies->answer($turn, $question) !== null) !== [];
+        $loose = [ValueType::Text, ValueType::YesNo, ValueType::PersonName, ValueType::Choice, ValueType::Number, ValueType::Money];
+        if ($answered && in_array($field->type, $loose, true)) {
+            return new Parted($hearing->statement, $hearing->questions);
+        }
+
+        return new Parted($hearing->heard, $answered ? $hearing->questions : []);
+    }
+}

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Values;
+
+use Ringo\Dialogue\Held;
+use Ringo\Dialogue\Turn;
+use Ringo\Language\Vocabulary;
+use Ringo\Sheet\Field;
+use Ringo\Value\ValueType;
+
+/** How a value is read back: said, spelled, or in groups of digits. */
+final readonly class ReadBack
+{
+    /** The shortest word of an e-mail address that is said rather than spelled. */
+    private const SAYABLE = 3;
+
+    public function __construct(private Keeper $keeper, private Vocabulary $words)
+    {
+    }
+
+    /** All that waits for a yes, in one breath; null where nothing does. */
+    public function pending(Turn $turn): ?string
+    {
+        $state = $turn->state;
+        $parts = [];
+        foreach ($state->pending as $key) {
+            $field = $turn->script->sheet->field($key);
+            $held = $state->values[$key] ?? null;
+            if ($field !== null && $held !== null) {
+                $parts[] = (count($state->pending) > 1 ? mb_strtolower($field->title).' ' : '').$this->words($turn, $field, $held);
+            }
+        }
+
+        return $parts === [] ? null : $turn->listed($parts, 'and');
+    }
+
+    public function words(Turn $turn, Field $field, Held $held): string
+    {
+        $policy = $this->keeper->policy($turn, $field);
+        $said = $turn->spoken($field, $held->value);
+        $rejected = ($turn->state->unconfirmed[$field->key] ?? 0) > 0;
+        if ($policy === 'spelled' || $rejected && in_array($field->type, [ValueType::PersonName, ValueType::Email], true)) {
+            return $said.', spelled '.$turn->spelled($field, $held->value);
+        }
+        if ($policy === 'digits' && $field->type === ValueType::Number) {
+            return implode(', ', str_split((string) (is_scalar($held->value) ? $held->value : '')));
+        }
+        if ($field->type === ValueType::Email && is_string($held->value) && ! $this->sayable($held->value)) {
+            return $said.', spelled '.$turn->spelled($field, strstr($held->value, '@', true) ?: $held->value).', at '.$turn->spoken($field, ltrim((string) strstr($held->value, '@'), '@'));
+        }
+
+        return $said;
+    }
+
+    /** Whether the part before the at sign is made of names and words that can be heard. */
+    private function sayable(string $email): bool
+    {
+        $local = strstr($email, '@', true) ?: '';
+        foreach (preg_split('/[._+\-\d]+/', $local, -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
+            $known = isset($this->words->set('given_names')[$word]) || isset($this->words->set('surnames')[$word]) || isset($this->words->set('everyday_words')[$word]);
+            if (! $known || strlen($word) < self::SAYABLE && strlen($word) > 1) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Values;
+
+use Ringo\Dialogue\Mode;
+use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Walk\Move;
+use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Value\ValueType;
+
+/** What follows once a read-back had its yes or its no. */
+final readonly class Settled
+{
+    /** After so many rejected read-backs the caller is asked to spell, or to use the keys. */
+    private const TRY_OTHERWISE = 2;
+
+    public function __construct(private Keeper $keeper)
+    {
+    }
+
+    public function with(Turn $turn, bool $yes): Move
+    {
+        $state = $turn->state;
+        $state->failures = 0;
+        $next = $state->resume ?? $state->step ?? $turn->script->first;
+        if ($yes) {
+            foreach ($state->pending as $key) {
+                $this->keeper->confirm($turn, $key);
+            }
+            $state->pending = [];
+
+            return Move::to($next);
+        }
+        $rejected = $state->pending;
+        $state->pending = [];
+        $state->mode = Mode::Answer;
+        $again = null;
+        foreach ($rejected as $key) {
+            $state->unconfirmed[$key] = ($state->unconfirmed[$key] ?? 0) + 1;
+            $turn->forget($key);
+            $again ??= $turn->asking($key);
+        }
+
+        return $again === null ? Move::to($next) : $this->askAgain($turn, $again);
+    }
+
+    /** Back to the step that asked, with its own way of reading back. */
+    private function askAgain(Turn $turn, AskStep $step): Move
+    {
+        $state = $turn->state;
+        $state->step = $step->key();
+        $state->resume = null;
+        $state->visits[$step->key()] = ($state->visits[$step->key()] ?? 0) + 1;
+        $type = $turn->script->sheet->field($step->field)?->type;
+        $tries = $state->unconfirmed[$step->field] ?? 0;
+        if ($tries > $step->tries + 1) {
+            return Move::out();
+        }
+        if ($tries >= self::TRY_OTHERWISE && in_array($type, [ValueType::PersonName, ValueType::Email, ValueType::Reference], true)) {
+            $turn->trace->rule('two failed confirmations: spelling');
+            $turn->standing('spell', [], true);
+        } elseif ($tries >= self::TRY_OTHERWISE && in_array($type, [ValueType::Phone, ValueType::Number], true)) {
+            $turn->trace->rule('two failed confirmations: keys');
+            $turn->standing('key_in', [], true);
+        } else {
+            $turn->standing('corrected_ask', [], true);
+        }
+
+        return Move::stay();
+    }
+}

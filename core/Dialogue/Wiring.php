@@ -1,0 +1,177 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue;
+
+use Ringo\Dialogue\Acts\ActFinder;
+use Ringo\Dialogue\Acts\ActKind;
+use Ringo\Dialogue\Acts\PersonAsked;
+use Ringo\Dialogue\Acts\Questions;
+use Ringo\Dialogue\Modes\Modes as ModeHandlers;
+use Ringo\Dialogue\Modes\Weighing;
+use Ringo\Dialogue\Order\Consideration;
+use Ringo\Dialogue\Order\Requests;
+use Ringo\Dialogue\Order\TurnOrder;
+use Ringo\Dialogue\Ports\Knowledge;
+use Ringo\Dialogue\Replies\Replies;
+use Ringo\Dialogue\Steps\Runners;
+use Ringo\Dialogue\Steps\TopicEntry;
+use Ringo\Dialogue\Transfers\Announcement;
+use Ringo\Dialogue\Transfers\CallBacks;
+use Ringo\Dialogue\Transfers\Transfers;
+use Ringo\Dialogue\Values\Collector;
+use Ringo\Dialogue\Values\Corrections;
+use Ringo\Dialogue\Values\Elsewhere;
+use Ringo\Dialogue\Values\FieldNames;
+use Ringo\Dialogue\Values\Keeper;
+use Ringo\Dialogue\Values\ReadBack;
+use Ringo\Dialogue\Values\Settled;
+use Ringo\Dialogue\Values\Volunteer;
+use Ringo\Dialogue\Walk\Identity;
+use Ringo\Dialogue\Walk\PersonWanted;
+use Ringo\Dialogue\Walk\Reprise;
+use Ringo\Dialogue\Walk\Tone;
+use Ringo\Dialogue\Walk\TopicSwitch;
+use Ringo\Dialogue\Walk\Walker;
+use Ringo\Fit\Topics;
+use Ringo\Script\Script;
+use Ringo\Speech\Speakable;
+use Ringo\Transfer\Switchboard;
+use Ringo\Understanding\Understanding;
+
+/** Puts the parts of the engine together, once for each engine: the one place that knows them all. */
+final readonly class Wiring
+{
+    public Phrasebook $phrases;
+
+    public ActFinder $acts;
+
+    public Walker $walker;
+
+    public ModeHandlers $modes;
+
+    public Identity $identity;
+
+    public Transfers $transfers;
+
+    /** @var array<string, TurnOrder> by how much is weighed */
+    private array $orders;
+
+    public function __construct(Script $script, Understanding $understanding, Speakable $speakable, Switchboard $switchboard, ?Knowledge $knowledge)
+    {
+        $words = $understanding->words;
+        $this->phrases = new Phrasebook($words, $script->agent);
+        $questions = new Questions($this->phrases);
+        $this->acts = new ActFinder($this->phrases, $questions, new PersonAsked($this->phrases));
+        $topics = new Topics($words);
+        $collector = new Collector($understanding);
+        $keeper = new Keeper;
+        $names = new FieldNames;
+        $corrections = new Corrections($understanding, $collector, $speakable, $names, new Values\Shift($words));
+        $replies = new Replies($understanding, $this->phrases, $collector, $questions, $topics, $knowledge);
+        $volunteer = new Volunteer($collector, $keeper);
+        $settled = new Settled($keeper);
+        $readBack = new ReadBack($keeper, $words);
+        $elsewhere = new Elsewhere($this->phrases);
+        $entry = new TopicEntry($understanding, $collector, $keeper, $volunteer, new Tone($this->phrases));
+        $this->identity = new Identity($understanding);
+        $callBacks = new CallBacks($understanding, $this->phrases, $switchboard);
+        $this->transfers = new Transfers($switchboard, $callBacks, new Announcement);
+        $puts = new Steps\Puts;
+        $runners = new Runners([
+            'say' => new Steps\SayRunner,
+            'branch' => new Steps\BranchRunner,
+            'note' => new Steps\NoteRunner($words),
+            'send' => new Steps\SendRunner,
+            'finish' => new Steps\FinishRunner,
+            'transfer' => new Steps\TransferRunner($this->transfers),
+            'verify' => new Steps\VerifyRunner($puts, new Steps\Proof($understanding)),
+            'ask' => new Steps\AskRunner(
+                $puts,
+                $collector,
+                $keeper,
+                new Values\Parting($collector, $replies),
+                new Values\Parts($understanding),
+                $elsewhere,
+                new Values\NoAnswer($this->phrases),
+                new Values\Bounded,
+                new Values\KeyedIn($collector, $understanding),
+                $replies,
+                new Steps\Acknowledgement,
+            ),
+            'choose' => new Steps\ChooseRunner($puts, $understanding, $topics, $collector, $keeper, $replies),
+            'listen' => new Steps\ListenRunner($puts, $understanding, $this->phrases, $topics, $replies, $volunteer, $entry),
+        ]);
+        $answering = new Modes\Answering($runners, $this->phrases);
+        $this->modes = new ModeHandlers([
+            Mode::Answer->value => $answering,
+            Mode::Confirm->value => new Modes\Confirming($understanding, $corrections, $collector, $keeper, $settled, $readBack, $replies, $elsewhere),
+            Mode::Clarify->value => new Modes\Clarifying($understanding, $entry, $answering),
+            Mode::Identify->value => new Modes\Identifying($this->identity, $answering),
+            Mode::Recent->value => new Modes\Returning($this->identity, $answering),
+            Mode::WhichTeam->value => new Modes\ChoosingTeam($this->transfers),
+            Mode::CallBack->value => new Modes\CallingBack($this->transfers, $callBacks),
+            Mode::Ringing->value => new Modes\Ringing($this->transfers),
+            Mode::Connected->value => new Modes\Connected,
+            Mode::Handover->value => new Modes\HandingOver($understanding, $this->phrases, $answering),
+        ]);
+        $this->walker = new Walker($runners, $this->modes, new Reprise($runners), $readBack);
+        $this->orders = $this->orders($understanding, $topics, new TopicSwitch($volunteer), $corrections, $keeper, $runners, $replies, $names, $settled);
+    }
+
+    public function order(Weighing $weighing): TurnOrder
+    {
+        return $this->orders[$weighing->name];
+    }
+
+    /** @return array<string, TurnOrder> */
+    private function orders(Understanding $understanding, Topics $topics, TopicSwitch $switch, Corrections $corrections, Keeper $keeper, Runners $runners, Replies $replies, FieldNames $names, Settled $settled): array
+    {
+        $person = new PersonWanted;
+        $leaving = new Order\Leaving($understanding);
+        $answer = new Order\Answer($this->modes);
+        $missed = new Order\NotUnderstood($this->modes);
+        /** @var list<Consideration> $whole */
+        $whole = [
+            $leaving,
+            new Order\Urgent($topics, $switch),
+            new Order\Patience($person),
+            $this->standing($person, $names, $settled),
+            new Order\Correction($corrections, $keeper, $runners),
+            $answer,
+            new Order\TopicCorrection($corrections, $keeper),
+            new Order\SideQuestion($replies, $topics, $switch),
+            new Order\TopicChange($topics, $switch),
+            new Order\Person($person),
+            new Order\OffTopic,
+            $missed,
+        ];
+
+        return [
+            Weighing::Whole->name => new TurnOrder($whole),
+            Weighing::LeavingOnly->name => new TurnOrder([$leaving, $answer, $missed]),
+            Weighing::Checked->name => new TurnOrder([$leaving, new Order\Person($person), $answer, $missed]),
+            Weighing::AnswerOnly->name => new TurnOrder([$answer, $missed]),
+        ];
+    }
+
+    private function standing(PersonWanted $person, FieldNames $names, Settled $settled): Order\StandingRequests
+    {
+        return new Order\StandingRequests([
+            ActKind::Why->value => new Requests\Why,
+            ActKind::AlreadyTold->value => new Requests\AlreadyTold($settled, $this->phrases),
+            ActKind::Handover->value => new Requests\Handover,
+            ActKind::Hold->value => new Requests\Hold,
+            ActKind::Slower->value => new Requests\Slower,
+            ActKind::StartAgain->value => new Requests\StartAgain,
+            ActKind::Back->value => new Requests\GoBack($names),
+            ActKind::Presence->value => new Requests\Presence,
+            ActKind::Meaning->value => new Requests\Meaning,
+            ActKind::Repeat->value => new Requests\Repeat,
+            ActKind::Person->value => new Requests\PersonRequest($person),
+            ActKind::Profanity->value => new Requests\StrongWords,
+            ActKind::Frustration->value => new Requests\StrongWords,
+        ]);
+    }
+}
