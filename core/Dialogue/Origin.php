@@ -9,6 +9,8 @@ enum Origin: string
 {
     case Recognised = 'recognised';
     case Volunteered = 'volunteered';
+    /** Named in a question of the caller's: asked back before it counts as an answer. */
+    case Mentioned = 'mentioned';
     case Asked = 'asked';
     case Corrected = 'corrected';
     case Keyed = 'keyed';

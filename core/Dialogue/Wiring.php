@@ -71,6 +71,7 @@ final readonly class Wiring
         $corrections = new Corrections($understanding, $collector, $speakable, $names, new Values\Shift($words));
         $replies = new Replies($understanding, $this->phrases, $collector, $questions, $topics, $knowledge);
         $volunteer = new Volunteer($collector, $keeper);
+        $switch = new TopicSwitch($volunteer);
         $settled = new Settled($keeper);
         $readBack = new ReadBack($keeper, $words);
         $elsewhere = new Elsewhere($this->phrases);
@@ -99,6 +100,7 @@ final readonly class Wiring
                 new Values\KeyedIn($collector, $understanding),
                 $replies,
                 new Steps\Acknowledgement,
+                new Steps\Turning($this->phrases, $topics, $switch),
             ),
             'choose' => new Steps\ChooseRunner($puts, $understanding, $topics, $collector, $keeper, $replies),
             'listen' => new Steps\ListenRunner($puts, $understanding, $this->phrases, $topics, $replies, $volunteer, $entry),
@@ -117,7 +119,7 @@ final readonly class Wiring
             Mode::Handover->value => new Modes\HandingOver($understanding, $this->phrases, $answering),
         ]);
         $this->walker = new Walker($runners, $this->modes, new Reprise($runners), $readBack);
-        $this->orders = $this->orders($understanding, $topics, new TopicSwitch($volunteer), $corrections, $keeper, $runners, $replies, $names, $settled);
+        $this->orders = $this->orders($understanding, $topics, $switch, $corrections, $keeper, $runners, $replies, $names, $settled);
     }
 
     public function order(Weighing $weighing): TurnOrder
@@ -159,13 +161,13 @@ final readonly class Wiring
     private function standing(PersonWanted $person, FieldNames $names, Settled $settled): Order\StandingRequests
     {
         return new Order\StandingRequests([
+            ActKind::Back->value => new Requests\GoBack($names),
             ActKind::Why->value => new Requests\Why,
             ActKind::AlreadyTold->value => new Requests\AlreadyTold($settled, $this->phrases),
             ActKind::Handover->value => new Requests\Handover,
             ActKind::Hold->value => new Requests\Hold,
             ActKind::Slower->value => new Requests\Slower,
             ActKind::StartAgain->value => new Requests\StartAgain,
-            ActKind::Back->value => new Requests\GoBack($names),
             ActKind::Presence->value => new Requests\Presence,
             ActKind::Meaning->value => new Requests\Meaning,
             ActKind::Repeat->value => new Requests\Repeat,

@@ -36,6 +36,9 @@ final class Topics
     /** How far the best must lead the next to be meant alone. */
     public const LEAD = 0.25;
 
+    /** Little words that may stand between the words of a saying: 'sign me up'. */
+    private const BETWEEN = ' (?:(?:me|my|us|our|you|your|it|him|her|them|a|an|the|some|that|this|one) ){0,2}';
+
     /** Words before a saying among which a 'not' denies it. */
     private const DENIED_WITHIN = 3;
 
@@ -80,7 +83,7 @@ final class Topics
             $score = 0.0;
             foreach ([$topic['label'], ...$topic['phrases']] as $phrase) {
                 $stems = implode(' ', $this->stemmer->stems($phrase));
-                if ($stems !== '' && str_contains($sequence, " {$stems} ")) {
+                if ($stems !== '' && (str_contains($sequence, " {$stems} ") || preg_match('/ '.str_replace(' ', self::BETWEEN, preg_quote($stems, '/')).' /', $sequence) === 1)) {
                     $score = max($score, 0.9 + 0.1 * min(4, substr_count($stems, ' ')));
                 }
             }

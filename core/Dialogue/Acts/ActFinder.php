@@ -26,7 +26,7 @@ final readonly class ActFinder
         'handover' => [['acts', 'handover']],
         'already told' => [['talk', 'told_you']],
         'does not know' => [['acts', 'dont_know'], ['talk', 'doubt']],
-        'does not mind' => [['acts', 'dont_mind']],
+        'does not mind' => [['acts', 'dont_mind'], ['acts', 'soonest']],
         'refuses' => [['acts', 'refusals'], ['talk', 'refusals']],
         'nothing more' => [['talk', 'nothing_more'], ['talk', 'nothing_to_add']],
         'thanks' => [['acts', 'thanks']],
@@ -43,6 +43,9 @@ final readonly class ActFinder
 
     /** Words of substance that may stand beside an act that is still said alone. */
     private const LITTLE = 1;
+
+    /** Going back may say why: 'I gave you the wrong evening'. */
+    private const LITTLE_TO_GO_BACK = 3;
 
     /** A moment asked for may say what for: 'just finding my glasses'. */
     private const LITTLE_TO_HOLD = 5;
@@ -106,14 +109,15 @@ final readonly class ActFinder
         return match ($kind) {
             ActKind::Repeat => $content === 0 && count($rest) <= 4,
             ActKind::Hold => $content <= self::LITTLE_TO_HOLD && ! $this->tells($rest),
+            ActKind::Back => $content <= self::LITTLE_TO_GO_BACK,
             ActKind::Handover => $content <= self::LITTLE_TO_HOLD,
             default => $content <= self::LITTLE && $content * 3 <= $of,
         };
     }
 
-    /** @param list<Token> $rest whether the words beside give something: figures are no reason to wait */
+    /** @param list<Token> $rest whether the words beside give or mend something: then nobody is to wait */
     private function tells(array $rest): bool
     {
-        return array_filter($rest, static fn (Token $token): bool => preg_match('/\d/', $token->text) === 1) !== [];
+        return $this->phrases->table('acts', 'mending')->in($rest) || array_filter($rest, static fn (Token $token): bool => preg_match('/\d/', $token->text) === 1) !== [];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Order;
 
+use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Origin;
@@ -32,6 +33,9 @@ final readonly class Correction implements Consideration
     {
         $step = $turn->step();
         if ($turn->state->mode !== Mode::Answer || ! $step instanceof AskStep || ! $this->corrections->sounded($hearing->heard)) {
+            return null;
+        }
+        if ($hearing->alone(ActKind::Refuse, ActKind::DontKnow, ActKind::DontMind, ActKind::NothingMore) !== null) {
             return null;
         }
         $known = array_values(array_filter(array_reverse(array_keys($turn->state->values)), static fn (string $key): bool => $key !== $step->field && $turn->state->values[$key]->origin !== Origin::Set));

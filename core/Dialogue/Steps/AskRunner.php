@@ -56,6 +56,7 @@ final readonly class AskRunner implements AskingRunner
         private KeyedIn $keyedIn,
         private Replies $replies,
         private Acknowledgement $acknowledgement,
+        private Turning $turning,
     ) {
     }
 
@@ -64,7 +65,7 @@ final readonly class AskRunner implements AskingRunner
         \assert($step instanceof AskStep);
         $state = $turn->state;
         $held = $state->values[$step->field] ?? null;
-        if ($held !== null && ($held->origin !== Origin::Recognised || $step->known === 'skip' && $held->confidence >= self::KNOWN_WELL)) {
+        if ($held !== null && $held->origin !== Origin::Mentioned && ($held->origin !== Origin::Recognised || $step->known === 'skip' && $held->confidence >= self::KNOWN_WELL)) {
             $turn->trace->rule("{$step->field} is known ({$held->origin->value}): {$step->key()} is passed by");
 
             return Move::to($step->next);
@@ -79,17 +80,29 @@ final readonly class AskRunner implements AskingRunner
         }
         $state->askedAt[$step->field] = $step->key();
         $field = $turn->script->sheet->field($step->field);
-        if ($held !== null && $field !== null && ($step->known === 'check' || $step->known === 'skip')) {
-            $state->mode = Mode::Confirm;
-            $state->pending = [$step->field];
-            $state->resume = $step->next;
-            $turn->trace->rule("{$step->field} is known from before: asks whether it still holds");
-            $turn->standing('still', ['title' => mb_strtolower($field->title), 'it' => $turn->spoken($field, $held->value)], true);
+        if ($held !== null && $field !== null && $held->origin === Origin::Mentioned) {
+            $turn->trace->rule("{$step->field} was named in a question: asks whether it is meant");
 
-            return Move::stay();
+            return $this->askBack($turn, $step, 'mentioned', ['it' => $turn->spoken($field, $held->value)]);
+        }
+        if ($held !== null && $field !== null && ($step->known === 'check' || $step->known === 'skip')) {
+            $turn->trace->rule("{$step->field} is known from before: asks whether it still holds");
+
+            return $this->askBack($turn, $step, 'still', ['title' => mb_strtolower($field->title), 'it' => $turn->spoken($field, $held->value)]);
         }
         $second = $this->puts->again($turn, $step) ? $step->secondVisit : null;
         $turn->prompt($second ?? $step->prompt, $step->key(), true);
+
+        return Move::stay();
+    }
+
+    /** @param array<string, string> $with */
+    private function askBack(Turn $turn, AskStep $step, string $phrase, array $with): Move
+    {
+        $turn->state->mode = Mode::Confirm;
+        $turn->state->pending = [$step->field];
+        $turn->state->resume = $step->next;
+        $turn->standing($phrase, $with, true);
 
         return Move::stay();
     }
@@ -122,13 +135,19 @@ final readonly class AskRunner implements AskingRunner
         $others = $this->others($turn, $field, $parted, $hearing, $taken ? $reading : null);
         $turn->considered($field, $reading, $taken, $taken ? 'answers what was asked' : ($reading->doubt ?? ($reading->found() ? 'not sure enough' : 'nothing of this kind was heard')));
         $this->keepAll($turn, $others);
-        if ($this->parts->missing($turn, $field, $parted->answer, $taken ? $reading : Reading::none(), $this->collector->context($turn, $field))) {
+        if (($parted->questions === [] && ! $hearing->asks() || ! $hearing->statement->isEmpty()) && $this->parts->missing($turn, $field, $parted->answer, $taken ? $reading : Reading::none(), $this->collector->context($turn, $field))) {
             $this->serve($turn, $parted->questions, $hearing);
 
             return Move::stay();
         }
         if ($taken) {
             return $this->take($turn, $step, $field, $reading, $parted->questions, $hearing);
+        }
+        if ($field->type !== ValueType::Text && $this->elsewhere->points($parted->answer)) {
+            $turn->trace->rule('the words point at something that is not here');
+            $turn->standing('not_here');
+
+            return Move::again();
         }
         if ($others !== []) {
             return $this->notWhatWasAsked($turn, $step, $hearing, $parted->questions);
@@ -257,7 +276,7 @@ final readonly class AskRunner implements AskingRunner
             $this->acknowledgement->of($turn, $field, $reading);
         }
 
-        return Move::on($step->next);
+        return $field->type === ValueType::Text ? ($this->turning->after($turn, $hearing, $step->next) ?? Move::on($step->next)) : Move::on($step->next);
     }
 
     /** @param list<Heard> $questions */

@@ -78,6 +78,10 @@ final readonly class ListenRunner implements AskingRunner
             return Move::to($step->nothing);
         }
         $this->tell($turn, $step, $ranked, $hearing);
+        $told = $this->toldAndAsked($turn, $step, $hearing);
+        if ($told !== null) {
+            return $told;
+        }
         $reply = $this->reply($turn, $hearing, $top);
         if ($reply !== null) {
             $this->volunteer->from($turn, $hearing->heard, $step->key(), true);
@@ -148,6 +152,25 @@ final readonly class ListenRunner implements AskingRunner
         }
     }
 
+    /** 'I want to join, how much is it': the question is answered, and the matter that was told is gone into. */
+    private function toldAndAsked(Turn $turn, ListenStep $step, Hearing $hearing): ?Move
+    {
+        if (! $hearing->asks() || $hearing->statement->isEmpty()) {
+            return null;
+        }
+        $ranked = $this->topics->rank($step->topics, $hearing->statement);
+        $best = (string) array_key_first($ranked);
+        if (($ranked[$best] ?? 0.0) < Topics::FITS || $ranked[$best] - (array_values($ranked)[1] ?? 0.0) < Topics::LEAD || $this->wonders($hearing)) {
+            return null;
+        }
+        if ($this->replies->serve($turn, $hearing->questions) === null) {
+            return null;
+        }
+        $hearing->dealtWith(ActKind::Question);
+
+        return $this->entry->enter($turn, $step, $best, $hearing->statement);
+    }
+
     /** What answers the words, where they ask rather than want something done. */
     private function reply(Turn $turn, Hearing $hearing, float $top): ?Reply
     {
@@ -156,7 +179,7 @@ final readonly class ListenRunner implements AskingRunner
         $reply = $question === null ? null : $this->replies->answer($turn, $question);
         $known = $reply?->known;
         if ($reply === null || $known === null) {
-            return $reply !== null && ($wonders || $top < self::BEYOND_REPLIES) ? $reply : null;
+            return $reply !== null && ($wonders || $hearing->statement->isEmpty() && $hearing->asks() || $top < self::BEYOND_REPLIES) ? $reply : null;
         }
         $sure = $known->confidence >= ($wonders ? self::SURE_WHERE_ASKED : self::SURE_ANSWER);
 
@@ -186,6 +209,9 @@ final readonly class ListenRunner implements AskingRunner
         }
         if ($top >= Topics::NEAR && $next >= Topics::RIVAL && count($keys) > 1) {
             return $this->ask($turn, $step, array_slice($keys, 0, 2), 'two topics fit: asks which');
+        }
+        if ($top >= Topics::NEAR && $top < Topics::FITS && ! $hearing->asks() && $hearing->act(ActKind::Person, ActKind::OffTopic, ActKind::Leaving) === null && $this->entry->implied($turn, $step, $hearing->heard, false) === null) {
+            return $this->ask($turn, $step, [$keys[0]], 'one word points at a topic: asks whether it is meant');
         }
         if ($top >= Topics::FITS) {
             return $this->entry->enter($turn, $step, $keys[0], $hearing->heard);

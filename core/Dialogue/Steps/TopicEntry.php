@@ -56,8 +56,12 @@ final readonly class TopicEntry
         return Move::on($topic['next']);
     }
 
-    /** The one topic that begins by asking for something the caller has named: 'I want a water pump'. */
-    public function implied(Turn $turn, ListenStep $step, Heard $heard): ?string
+    /**
+     * The one topic that begins by asking for something the caller has named: 'I want a water pump'.
+     *
+     * @param bool $take whether what was named is kept
+     */
+    public function implied(Turn $turn, ListenStep $step, Heard $heard, bool $take = true): ?string
     {
         $found = [];
         foreach ($step->topics as $topic) {
@@ -72,6 +76,9 @@ final readonly class TopicEntry
             return null;
         }
         [$key, $field, $named] = $found[0];
+        if (! $take) {
+            return $key;
+        }
         $turn->considered($field, $named, true, 'named where a topic was asked for');
         $this->keeper->take($turn, $field, $named, Origin::Volunteered, $named->confidence < self::SURE);
 

@@ -46,6 +46,9 @@ final class Collector
     public function asked(Turn $turn, Field $field, Heard $heard): Reading
     {
         $reading = $this->understanding->read($field->type, $heard, $this->context($turn, $field));
+        if (! $reading->found() && in_array($field->type, [ValueType::Date, ValueType::DateTime], true)) {
+            return $this->understanding->read($field->type, $this->uncontracted($heard), $this->context($turn, $field));
+        }
         if ($field->type !== ValueType::YesNo) {
             return $reading;
         }
@@ -67,11 +70,11 @@ final class Collector
     {
         $from ??= $turn->state->step ?? $turn->script->first;
         // What the answer took is not looked at again.
-        $rest = $answer === null || ! $answer->found() ? $heard : $heard->only(array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->end <= $answer->start || $token->start >= $answer->end)));
+        $rest = $answer === null || ! $answer->found() ? $heard : $this->beside($heard, $answer);
         $found = [];
         $rivals = [];
         foreach ($turn->script->sheet->fields as $field) {
-            if ($field->key === $asked?->key || isset($turn->state->values[$field->key]) && ($turn->state->values[$field->key]->origin !== Origin::Recognised || $turn->state->values[$field->key]->confirmed)) {
+            if ($field->key === $asked?->key || isset($turn->state->values[$field->key]) && (! in_array($turn->state->values[$field->key]->origin, [Origin::Recognised, Origin::Mentioned], true) || $turn->state->values[$field->key]->confirmed)) {
                 continue;
             }
             if (! isset($this->ahead($turn, $from)[$field->key]) || $questioned && $field->type !== ValueType::Choice) {
@@ -105,6 +108,30 @@ final class Collector
         }
 
         return $found;
+    }
+
+    /** 'Friday's fine' answers with Friday. */
+    private function uncontracted(Heard $heard): Heard
+    {
+        $days = $this->understanding->words->section('calendar', 'contracted');
+
+        return $heard->only(array_map(static fn (Token $token): Token => isset($days[$token->text]) ? new Token((string) $days[$token->text], $token->original, $token->start, $token->end, $token->gap) : $token, $heard->tokens));
+    }
+
+    /** The words beside an answer; the 'one' of 'the second one' belongs to it. */
+    private function beside(Heard $heard, Reading $answer): Heard
+    {
+        $kept = [];
+        $last = null;
+        foreach ($heard->tokens as $token) {
+            $inside = $token->end > $answer->start && $token->start < $answer->end;
+            if (! $inside && ! ($last === true && in_array($token->text, ['one', 'ones'], true))) {
+                $kept[] = $token;
+            }
+            $last = $inside;
+        }
+
+        return $heard->only($kept);
     }
 
     /** A reading for a field nobody asked about just now, only where the words themselves point at it. */
@@ -141,7 +168,7 @@ final class Collector
     }
 
     /**
-     * Fields that questions further on may ask for; an open question ends the look ahead, but for the one the call stands at.
+     * Fields that questions further on may ask for, the nearest first; an open question ends the look ahead, but for the one the call stands at.
      *
      * @return array<string, true>
      */
@@ -153,7 +180,7 @@ final class Collector
         $fields = [];
         $seen = [];
         $open = [$from];
-        while (($key = array_pop($open)) !== null) {
+        while (($key = array_shift($open)) !== null) {
             if (isset($seen[$key]) || ! isset($turn->script->steps[$key])) {
                 continue;
             }
@@ -189,7 +216,7 @@ final class Collector
             if ($asked?->key === $other->key) {
                 return true;
             }
-            if (isset($this->ahead($turn, $from)[$other->key]) && $this->before($turn, $other, $field) && ! isset($turn->state->values[$other->key])) {
+            if (isset($this->ahead($turn, $from)[$other->key]) && $this->before($turn, $other, $field, $from) && ! isset($turn->state->values[$other->key])) {
                 return true;
             }
         }
@@ -197,9 +224,9 @@ final class Collector
         return false;
     }
 
-    private function before(Turn $turn, Field $a, Field $b): bool
+    private function before(Turn $turn, Field $a, Field $b, string $from): bool
     {
-        $keys = array_keys($turn->script->sheet->fields);
+        $keys = array_keys($this->ahead($turn, $from));
 
         return array_search($a->key, $keys, true) < array_search($b->key, $keys, true);
     }

@@ -22,6 +22,9 @@ final readonly class NoAnswer
     /** Words of substance beyond which a free text that holds such a saying is an answer all the same. */
     private const FREE_WORDS = 8;
 
+    /** Words of substance that a 'nothing' may give as its reason. */
+    private const REASON = 2;
+
     /** A required value refused or not known so often is given up. */
     private const MOST_REFUSALS = 2;
 
@@ -43,7 +46,7 @@ final readonly class NoAnswer
 
         return match (true) {
             $act(ActKind::Refuse) => 'refused',
-            $act(ActKind::DontKnow) => 'unknown',
+            $act(ActKind::DontKnow), isset($turn->state->parts[$field->key]) && $hearing->alone(ActKind::NothingMore) !== null => 'unknown',
             $act(ActKind::DontMind) && $field->type !== ValueType::YesNo => 'any',
             default => null,
         };
@@ -99,6 +102,12 @@ final readonly class NoAnswer
     /** Whether a question that may be left open is answered with 'no, nothing special' or 'I'm good'. */
     private function nothingToSay(AskStep $step, Hearing $hearing): bool
     {
-        return ! $step->required && ($this->phrases->is($hearing->heard, 'nothing_to_add') || $this->phrases->only($hearing->heard, 'nothing_more'));
+        $opens = $hearing->act(ActKind::NothingMore);
+        $first = $hearing->heard->tokens[0] ?? null;
+        $said = $opens === null ? null : ($opens->words->tokens[0] ?? null);
+        // 'Nothing, leave it plain.'
+        $nothing = $opens !== null && $first !== null && $said !== null && $first->start === $said->start && ($opens->rest->tokens[0] ?? null)?->afterBreak() === true && $this->phrases->content($opens->rest->tokens) <= self::REASON;
+
+        return ! $step->required && ($nothing || $this->phrases->is($hearing->heard, 'nothing_to_add') || $this->phrases->only($hearing->heard, 'nothing_more'));
     }
 }

@@ -51,6 +51,7 @@ final readonly class Parts
         $ask = match ($field->type) {
             ValueType::Phone, ValueType::Reference => $reading->found() || ! $this->figures($words) ? null : 'go_on',
             ValueType::DateTime => $reading->found() ? null : $this->halfOfMoment($words, $context),
+            ValueType::Date => $reading->found() || $before !== null || ! $this->monthOrYear($words) ? null : 'which_day_exactly',
             ValueType::PersonName => $before === null && $this->onlyGiven($field, $reading) ? 'surname' : null,
             default => null,
         };
@@ -97,6 +98,19 @@ final readonly class Parts
         }
 
         return $this->understanding->read(ValueType::Time, $words, $context)->found() ? 'on_which_day' : null;
+    }
+
+    /** 'Last March', 'about two years ago': part of a day, if the caller knows the rest. */
+    private function monthOrYear(Heard $words): bool
+    {
+        $months = $this->understanding->words->section('calendar', 'months');
+        foreach ($words->tokens as $token) {
+            if (isset($months[$token->text]) || in_array($token->text, ['year', 'years', 'ago', 'month', 'months'], true) || preg_match('/^(?:19|20)\d\d$/', $token->text) === 1) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** Whether a given name alone was said where the field wants a whole one: its example, if any, has more than one word. */

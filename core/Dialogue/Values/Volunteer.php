@@ -31,7 +31,7 @@ final readonly class Volunteer
             $field = $turn->script->sheet->field($key);
             if ($field !== null) {
                 $turn->considered($field, $reading, true, 'volunteered');
-                $this->keeper->take($turn, $field, $reading, Origin::Volunteered, $reading->confidence < self::SURE);
+                $this->keeper->take($turn, $field, $reading, $questioned ? Origin::Mentioned : Origin::Volunteered, ! $questioned && $reading->confidence < self::SURE);
                 $told[] = $key;
             }
         }

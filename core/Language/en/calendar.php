@@ -8,6 +8,8 @@ return [
         'january' => 1, 'february' => 2, 'march' => 3, 'april' => 4, 'may' => 5, 'june' => 6, 'july' => 7, 'august' => 8, 'september' => 9, 'october' => 10, 'november' => 11, 'december' => 12,
         'jan' => 1, 'feb' => 2, 'mar' => 3, 'apr' => 4, 'jun' => 6, 'jul' => 7, 'aug' => 8, 'sep' => 9, 'sept' => 9, 'oct' => 10, 'nov' => 11, 'dec' => 12, 'febuary' => 2,
     ],
+    // Days with a verb joined on: 'Friday's fine'.
+    'contracted' => ["monday's" => 'monday', "tuesday's" => 'tuesday', "wednesday's" => 'wednesday', "thursday's" => 'thursday', "friday's" => 'friday', "saturday's" => 'saturday', "sunday's" => 'sunday', "tomorrow's" => 'tomorrow', "today's" => 'today'],
     'weekdays' => [
         'monday' => 1, 'tuesday' => 2, 'wednesday' => 3, 'thursday' => 4, 'friday' => 5, 'saturday' => 6, 'sunday' => 7,
         'mon' => 1, 'tue' => 2, 'tues' => 2, 'wed' => 3, 'weds' => 3, 'thu' => 4, 'thur' => 4, 'thurs' => 4, 'fri' => 5, 'sat' => 6, 'sun' => 7, 'wensday' => 3,

@@ -50,6 +50,13 @@ final readonly class ChoiceReader implements Reader
             if ($stretch['restart']) {
                 $best = $doubt = null;
             }
+            $outright = $this->outright($stretch['tokens'], $context, $heard);
+            if ($outright !== null) {
+                $best = $outright;
+                $doubt = null;
+
+                continue;
+            }
             [$wanted, $denied] = $this->parted($stretch['tokens']);
             $hit = $this->hit($wanted, $context, $heard);
             if ($hit === null && $denied !== []) {
@@ -65,6 +72,35 @@ final readonly class ChoiceReader implements Reader
         }
 
         return $best ?? Reading::none($doubt);
+    }
+
+    /**
+     * A saying of an option that holds a denial itself, 'not turned up', means the option.
+     *
+     * @param list<Token> $t
+     */
+    private function outright(array $t, Context $context, Heard $heard): ?Reading
+    {
+        $found = [];
+        foreach ($context->options as $option) {
+            foreach ([$option['label'], ...$option['phrases']] as $phrase) {
+                $words = $this->tokenizer->words($phrase);
+                if (array_intersect($words, ['not', "hasn't", "isn't", "didn't", "won't", "doesn't", "can't", 'never', 'no']) === [] || count($words) < 2) {
+                    continue;
+                }
+                for ($i = 0, $n = count($t) - count($words); $i <= $n; $i++) {
+                    if (array_map(static fn (Token $token): string => $token->text, array_slice($t, $i, count($words))) === $words) {
+                        $found[$option['key']] = [$i, count($words)];
+                    }
+                }
+            }
+        }
+        if (count($found) !== 1) {
+            return null;
+        }
+        [$place, $length] = reset($found);
+
+        return Reading::of((string) array_key_first($found), 0.92, $heard->between($t[$place]->start, $t[$place + $length - 1]->end), $t[$place]->start, $t[$place + $length - 1]->end);
     }
 
     /**

@@ -13,6 +13,9 @@ use Ringo\Understanding\Reading;
 /** Takes free words as they are, cleaned of hesitation; nothing said, doubt and refusal are no text. */
 final readonly class TextReader implements Reader
 {
+    /** In so few words a 'please' at the end is a courtesy; in more it may belong to what is asked for. */
+    private const FEW_WORDS = 4;
+
     public function __construct(private Vocabulary $words)
     {
     }
@@ -37,8 +40,13 @@ final readonly class TextReader implements Reader
         if ($bare === [] || $this->words->phrases('talk', 'doubt', 'refusals', 'nothing_more')->without($bare) === []) {
             return Reading::none('nothing to write down');
         }
+        // A courtesy at the end is no part of it.
+        $to = count($t);
+        while ($to - $from > 1 && $to - $from <= self::FEW_WORDS && in_array($t[$to - 1]->text, ['please', 'thanks', 'ta', 'cheers'], true)) {
+            $to--;
+        }
         $text = '';
-        foreach (array_slice($t, $from) as $token) {
+        foreach (array_slice($t, $from, $to - $from) as $token) {
             $gap = $token->gap;
             $text .= ($text === '' ? '' : (preg_match('/^\S*\s+\S*$|^$|^-$/u', $gap) === 1 ? $gap : (str_contains($gap, ',') ? ', ' : ' '))).$token->original;
         }

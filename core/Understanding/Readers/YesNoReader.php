@@ -61,6 +61,10 @@ final readonly class YesNoReader implements Reader
                 continue;
             }
             $word = $t[$place]->text;
+            // 'Yes, but not before ten' keeps the yes; what follows narrows it.
+            if ($decided !== null && $this->narrowed($t, $decided[1] + $decided[2], $place)) {
+                continue;
+            }
             // Lone weak words inside a sentence are no answer: 'the right depot', 'not the big one', 'do you have'.
             if ($length === 1 && ! $this->counts($t, $place, $decided !== null)) {
                 continue;
@@ -165,6 +169,18 @@ final readonly class YesNoReader implements Reader
     {
         for ($i = $from + 1; $i <= $to; $i++) {
             if (preg_match('/[.!?]/', $t[$i]->gap) === 1) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param list<Token> $t whether a 'but' or 'as long as' stands between */
+    private function narrowed(array $t, int $from, int $to): bool
+    {
+        for ($i = $from; $i < $to; $i++) {
+            if (in_array($t[$i]->text, ['but', 'although', 'though', 'except', 'provided', 'unless', 'only'], true)) {
                 return true;
             }
         }
