@@ -6,13 +6,11 @@ namespace App\Support;
 
 use App\Support\Book\FieldType;
 use Ringo\Document\InvalidDocument;
+use Ringo\Sheet\FieldFormats;
 
 /** Turns the page of fields into a JSON Schema and back; what the page does not show is kept. */
 final readonly class SheetForm
 {
-    /** @var array<string, string> kinds of value by the words of the page */
-    public const KINDS = ['text' => 'free text', 'person-name' => 'name of a person', 'phone' => 'phone number', 'email' => 'e-mail address', 'date' => 'day', 'time' => 'time', 'date-time' => 'day and time', 'number' => 'number', 'money' => 'sum of money', 'duration' => 'length of time', 'reference' => 'reference', 'yes-no' => 'yes or no', 'choice' => 'one of several', 'postal-address' => 'address'];
-
     /** @var array<string, array{title: string, kind: string, example: string, description: string}> */
     public const SUGGESTIONS = [
         'caller_name' => ['title' => 'Caller name', 'kind' => 'person-name', 'example' => 'Dara Whitcombe', 'description' => 'Who is calling'],
@@ -82,10 +80,11 @@ final readonly class SheetForm
             }
             $kind = (string) ($row['kind'] ?? 'text');
             $field = array_diff_key((array) ($old[$key] ?? []), array_flip(['type', 'format', 'title', 'description', 'examples', 'enum', 'pattern', 'x-sees', 'x-keep-days']));
+            // What a list holds is not shown here; it stays as it is written.
             $field = ['type' => match ($kind) {
-                'yes-no' => 'boolean', 'number' => (($old[$key]['type'] ?? '') === 'integer' ? 'integer' : 'number'), 'money' => 'object', default => 'string'
+                'items' => 'array', 'yes-no' => 'boolean', 'number' => (($old[$key]['type'] ?? '') === 'integer' ? 'integer' : 'number'), 'money' => 'object', default => 'string'
             }, 'title' => $title] + $field;
-            if (! in_array($kind, ['text', 'yes-no', 'number', 'choice'], true)) {
+            if (! in_array($kind, ['text', 'yes-no', 'number', 'choice', 'items'], true)) {
                 $field['format'] = $kind;
             }
             foreach (['description' => 'description', 'pattern' => 'pattern'] as $name => $to) {
@@ -136,7 +135,12 @@ final readonly class SheetForm
     private function kind(array $field): string
     {
         return match (true) {
-            isset($field['enum']) => 'choice', isset($field['format']) && isset(self::KINDS[$field['format']]) => (string) $field['format'], ($field['type'] ?? '') === 'boolean' => 'yes-no', in_array($field['type'] ?? '', ['number', 'integer'], true) => 'number', default => 'text',
+            isset($field['enum']) => 'choice',
+            is_string($field['format'] ?? null) && FieldFormats::ofFormat($field['format']) !== null => $field['format'],
+            ($field['type'] ?? '') === 'boolean' => 'yes-no',
+            ($field['type'] ?? '') === 'array' => 'items',
+            in_array($field['type'] ?? '', ['number', 'integer'], true) => 'number',
+            default => 'text',
         };
     }
 

@@ -141,7 +141,7 @@ final readonly class References
             return array_map(fn (mixed $one): mixed => $this->inTexts($one, $old, $new), $value);
         }
 
-        return is_string($value) ? preg_replace('/\['.preg_quote($old, '/').'(?=[\].|])/', '['.$new, $value) : $value;
+        return is_string($value) ? preg_replace('/\[((?:(?:a|count):)?)'.preg_quote($old, '/').'(?=[\].|])/', '[${1}'.$new, $value) : $value;
     }
 
     /**

@@ -44,6 +44,9 @@ final class CallState
     /** @var array<string, int> how often each question was put again */
     public array $again = [];
 
+    /** The topic that the caller's last question was about, for 'put me down for one then'. */
+    public ?string $leaning = null;
+
     /** How the caller's matter is met: neutral, sorry or glad. */
     public string $tone = 'neutral';
 

@@ -225,10 +225,21 @@ final class Turn
 
     public function end(string $outcome): void
     {
+        $this->keepTheRest();
         $this->state->outcome = $outcome;
         $this->state->ended = true;
         $this->state->step = null;
         $this->actions[] = new End($outcome);
+    }
+
+    /** A field that takes the rest is filled from what no question has used. */
+    private function keepTheRest(): void
+    {
+        foreach ($this->script->sheet->fields as $field) {
+            if ($field->takesRest && ! isset($this->state->values[$field->key]) && $this->state->unused !== []) {
+                $this->hold($field, new Held(implode('. ', array_unique($this->state->unused)), 0.7, Origin::Volunteered, $this->callerTurn, $this->state->unused[0]));
+            }
+        }
     }
 
     public function hasSpoken(): bool

@@ -102,6 +102,9 @@ final readonly class Wiring
                 new Steps\Acknowledgement,
                 new Steps\Turning($this->phrases, $topics, $switch),
             ),
+            'summary' => new Steps\SummaryRunner($puts, $understanding, $corrections, $names, $keeper),
+            'repeat' => new Steps\RepeatRunner($puts, $understanding, $volunteer, $collector, $keeper),
+            'reach' => new Steps\ReachRunner($puts, $understanding, $this->phrases),
             'choose' => new Steps\ChooseRunner($puts, $understanding, $topics, $collector, $keeper, $replies),
             'listen' => new Steps\ListenRunner($puts, $understanding, $this->phrases, $topics, $replies, $volunteer, $entry),
         ]);
@@ -140,7 +143,7 @@ final readonly class Wiring
             new Order\Urgent($topics, $switch),
             new Order\Patience($person),
             $this->standing($person, $names, $settled),
-            new Order\Correction($corrections, $keeper, $runners),
+            new Order\Correction($corrections, $keeper, $runners, $names),
             $answer,
             new Order\TopicCorrection($corrections, $keeper),
             new Order\SideQuestion($replies, $topics, $switch),

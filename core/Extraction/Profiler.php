@@ -32,7 +32,7 @@ final readonly class Profiler
     /** @return list<FieldProfile> */
     public function profiles(RecordSheet $sheet, string $country): array
     {
-        $profiles = array_values(array_map(fn (Field $field): FieldProfile => $this->profile($field, $country), $sheet->fields));
+        $profiles = array_values(array_map(fn (Field $field): FieldProfile => $this->profile($field, $country), array_filter($sheet->fields, static fn (Field $field): bool => $field->type !== ValueType::Items)));
         $used = array_count_values(array_merge(...array_map(static fn (FieldProfile $one): array => array_map(strval(...), array_keys($one->names)), $profiles) ?: [[]]));
         foreach ($profiles as $i => $one) {
             $profiles[$i] = $one->withOwn(array_map(static fn (): bool => true, array_filter($one->names, static fn (float $weight, string|int $stem): bool => $weight >= 1.0 && $used[$stem] === 1, ARRAY_FILTER_USE_BOTH)) ?: array_map(static fn (): bool => true, array_filter($one->names, static fn (string|int $stem): bool => $used[$stem] === 1, ARRAY_FILTER_USE_KEY)));

@@ -147,6 +147,8 @@ final class Volunteered
                 [$names, $words] = $reading->found() ? $this->questions->overlap($field, $sentence->tokens) : [0.0, 0.0];
 
                 return [$names >= 0.4 || $names + $words >= 0.5 ? $reading : null, 1];
+            case ValueType::Items:
+                return [null, 0];
             case ValueType::Duration:
                 return [$this->duration($hearing, $field, $sentence), 1];
             case ValueType::Reference:

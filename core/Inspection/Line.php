@@ -15,7 +15,7 @@ final readonly class Line
     /** The words without placeholders. */
     public function bare(): string
     {
-        return (string) preg_replace('/\[[a-z][a-z0-9_.]*(?:\|([^\[\]]*))?\]/i', '$1', $this->text);
+        return (string) preg_replace('/\[(?:(?:a|count):)?[a-z][a-z0-9_.]*(?:\|([^\[\]]*))?\]/i', '$1', $this->text);
     }
 
     /** @return list<string> */

@@ -115,7 +115,8 @@ final readonly class Bounds
         };
     }
 
-    private function limit(string $limit, \DateTimeImmutable $now): string
+    /** A limit as a day or time: `today+7` is a day of its own by now. */
+    public function limit(string $limit, \DateTimeImmutable $now): string
     {
         return preg_match('/^today([+-]\d+)?$/', $limit, $m) === 1 ? $now->modify(($m[1] ?? '+0').' days')->format('Y-m-d') : $limit;
     }

@@ -20,7 +20,7 @@ final readonly class Field
      * @param ?string $confirm how its value is read back where a question does not say it: never, unsure, always, spelled or digits
      * @param ?Bounds $bounds what its value must keep to
      * @param bool $takesRest a text that takes whatever else the caller told
-     * @param list<string> $items fields that each item of a list holds
+     * @param list<self> $items fields that each item of a list holds
      * @param ?int $keepDays how many days after the call its value is erased, 1 to 3650; null: with the call
      */
     public function __construct(
@@ -55,7 +55,28 @@ final readonly class Field
 
     public function typed(mixed $value): Typed
     {
+        if ($this->type === ValueType::Items) {
+            return new Typed($this->type, array_map($this->item(...), is_array($value) ? array_values(array_filter($value, is_array(...))) : []));
+        }
+
         return new Typed($this->type, $value, $this->type === ValueType::Choice ? $this->label((string) (is_scalar($value) ? $value : '')) : null);
+    }
+
+    /**
+     * @param array<array-key, mixed> $item
+     *
+     * @return list<Typed> what it holds, in the order of its fields
+     */
+    private function item(array $item): array
+    {
+        $parts = [];
+        foreach ($this->items as $field) {
+            if (isset($item[$field->key])) {
+                $parts[] = $field->typed($item[$field->key]);
+            }
+        }
+
+        return $parts;
     }
 
     public function label(string $key): string

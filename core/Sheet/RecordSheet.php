@@ -21,11 +21,6 @@ final readonly class RecordSheet
     /** How a value may be read back (`x-confirm`). */
     private const CONFIRM = ['never', 'unsure', 'always', 'spelled', 'digits'];
 
-    private const FORMATS = [
-        'email' => ValueType::Email, 'phone' => ValueType::Phone, 'date' => ValueType::Date, 'time' => ValueType::Time, 'date-time' => ValueType::DateTime,
-        'person-name' => ValueType::PersonName, 'postal-address' => ValueType::PostalAddress, 'money' => ValueType::Money, 'duration' => ValueType::Duration, 'reference' => ValueType::Reference,
-    ];
-
     /**
      * @param array<string, Field> $fields in order
      * @param array<array-key, mixed> $schema as it was given
@@ -140,7 +135,19 @@ final readonly class RecordSheet
             confirm: $node->has('x-confirm') ? $node->oneOf('x-confirm', self::CONFIRM, 'unsure') : null,
             bounds: Bounds::read($node),
             takesRest: ($data['x-rest'] ?? false) === true,
+            items: $type === ValueType::Items ? self::items($node) : [],
         );
+    }
+
+    /** @return list<Field> what each item of a list holds */
+    private static function items(Node $node): array
+    {
+        $fields = [];
+        foreach ($node->child('items')->map('properties') as $key => $property) {
+            $fields[] = self::fieldOf($key, $property, false);
+        }
+
+        return $fields;
     }
 
     /** @param array<array-key, mixed> $data */
@@ -152,15 +159,14 @@ final readonly class RecordSheet
         $kind = $data['type'] ?? 'string';
         $kind = is_array($kind) ? (array_values(array_diff($kind, ['null']))[0] ?? 'string') : $kind;
         $format = $data['format'] ?? null;
-        if ($format !== null && (! is_string($format) || ! isset(self::FORMATS[$format]))) {
-            if (in_array($kind, ['string', 'object'], true) && ! in_array($format, ['text', 'uri', 'hostname'], true)) {
-                $node->problem('format', 'is not one of '.implode(', ', array_keys(self::FORMATS)));
-            }
-            $format = null;
+        $known = is_string($format) ? FieldFormats::ofFormat($format) : null;
+        if ($format !== null && $known === null && in_array($kind, ['string', 'object'], true) && ! (is_string($format) && FieldFormats::isPlain($format))) {
+            $node->problem('format', 'is not one of '.implode(', ', FieldFormats::formats()));
         }
 
         return match (true) {
-            $format !== null => self::FORMATS[$format],
+            $known !== null => $known,
+            $kind === 'array' && ($data['items']['type'] ?? null) === 'object' => ValueType::Items,
             $kind === 'boolean' => ValueType::YesNo,
             in_array($kind, ['number', 'integer'], true) => ValueType::Number,
             default => ValueType::Text,

@@ -11,7 +11,8 @@ namespace Ringo\Speech;
  */
 final readonly class Prompt
 {
-    private const PLACEHOLDER = '/\[([a-z][a-z0-9_.]*)(?:\|([^\[\]]*))?\]/i';
+    /** `[path]`, `[path|words when empty]`, `[a:path]` with its article, `[count:path|noun]` with what it counts. */
+    private const PLACEHOLDER = '/\[(?:(a|count):)?([a-z][a-z0-9_.]*)(?:\|([^\[\]]*))?\]/i';
 
     /** @param non-empty-list<string> $variants */
     private function __construct(public array $variants)
@@ -44,14 +45,19 @@ final readonly class Prompt
         foreach ($sentences as $sentence) {
             $hole = false;
             $said = (string) preg_replace_callback(self::PLACEHOLDER, static function (array $m) use ($fill, &$hole): string {
-                $words = $fill($m[1]);
+                $words = $fill($m[2]);
+                $counts = $m[1] === 'count';
                 if ($words === null || $words === '') {
-                    $hole = $hole || ! isset($m[2]);
+                    $hole = $hole || $counts || ! isset($m[3]);
 
-                    return $m[2] ?? '';
+                    return $counts ? '' : ($m[3] ?? '');
                 }
 
-                return $words;
+                return match ($m[1]) {
+                    'a' => (new Grammar)->withArticle($words),
+                    'count' => (new Grammar)->counted($words, $m[3] ?? ''),
+                    default => $words,
+                };
             }, $sentence);
             $said = (string) preg_replace(['/\s+/', '/\s+([,.;:!?])/', '/,\s*([.!?])/'], [' ', '$1', '$1'], $said);
             if (! $hole && trim($said, ' ,.;:!?') !== '') {
@@ -69,7 +75,7 @@ final readonly class Prompt
     {
         preg_match_all(self::PLACEHOLDER, implode("\n", $this->variants), $found, PREG_SET_ORDER | PREG_UNMATCHED_AS_NULL);
 
-        return array_map(static fn (array $m): array => ['path' => (string) $m[1], 'fallback' => $m[2] ?? null], $found);
+        return array_map(static fn (array $m): array => ['path' => (string) $m[2], 'fallback' => $m[1] === 'count' ? null : ($m[3] ?? null)], $found);
     }
 
     /** @return string|list<string> as it is written in a script */

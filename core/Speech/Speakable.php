@@ -40,7 +40,21 @@ final readonly class Speakable
             ValueType::Choice => $typed->label ?? str_replace('_', ' ', (string) $value),
             ValueType::PostalAddress => $this->address((string) $value),
             ValueType::PersonName, ValueType::Text => (string) $value,
+            ValueType::Items => $this->items(is_array($value) ? $value : [], $locale),
         };
+    }
+
+    /** @param array<array-key, mixed> $items lists of typed parts */
+    private function items(array $items, Locale $locale): string
+    {
+        $said = [];
+        foreach ($items as $item) {
+            $parts = is_array($item) ? array_filter($item, static fn (mixed $part): bool => $part instanceof Typed) : [];
+            $said[] = implode(', ', array_map(fn (Typed $part): string => $this->say($part, $locale), $parts));
+        }
+        $last = array_pop($said);
+
+        return $said === [] ? (string) $last : implode('; ', $said).'; and '.$last;
     }
 
     /** A name or an address letter by letter, in the agent's spelling style: 'S for sugar, M for mother' or 'S, M, Y'. */

@@ -61,6 +61,7 @@ final class Understanding
             ValueType::Choice => new Readers\ChoiceReader($this->words),
             ValueType::PostalAddress => new Readers\PostalAddressReader($this->words),
             ValueType::Text => new Readers\TextReader($this->words),
+            ValueType::Items => new Readers\NothingReader,
         };
     }
 }

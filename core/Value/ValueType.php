@@ -21,6 +21,8 @@ enum ValueType: string
     case Choice = 'choice';
     case PostalAddress = 'postal_address';
     case Text = 'text';
+    /** Several of the same: a list of what one round of questions left. */
+    case Items = 'items';
 
     /** @throws \InvalidArgumentException naming the types there are */
     public static function named(string $name): self

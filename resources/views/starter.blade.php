@@ -21,7 +21,7 @@
                 <button class="primary">Make the agent</button>
             </form>
             <section class="card"><h2>Blanks to fill</h2><ul class="blanks">@foreach ($starter['blanks'] as $blank)<li>{{ trim($blank, '{}') }}</li>@endforeach</ul><p class="muted">{{ $business->name }} is put in as the business by itself.</p></section>
-            <section class="card"><h2>What a call leaves</h2><ul class="blanks">@foreach ($script->sheet->fields as $field)<li>{{ $field->title }} <span class="muted">{{ \App\Support\Book\FieldType::NAMES[$field->type->value] }}{{ $field->required ? ', required' : '' }}</span></li>@endforeach</ul></section>
+            <section class="card"><h2>What a call leaves</h2><ul class="blanks">@foreach ($script->sheet->fields as $field)<li>{{ $field->title }} <span class="muted">{{ \Ringo\Sheet\FieldFormats::WORDS[$field->type->value] }}{{ $field->required ? ', required' : '' }}</span></li>@endforeach</ul></section>
         </aside>
     </div>
 </x-layout>

@@ -44,7 +44,7 @@ final class RecordSheetController
         $schema = $chosen === null ? $agent->draft->scriptText->script()->sheet->toArray() : $chosen->schema;
 
         return view('record-sheet', [
-            'business' => $business, 'agent' => $agent, 'further' => $further, 'chosen' => $chosen, 'schema' => $schema, 'rows' => $this->form->rows($schema), 'kinds' => SheetForm::KINDS, 'suggestions' => SheetForm::SUGGESTIONS, 'version' => $agent->draft->version,
+            'business' => $business, 'agent' => $agent, 'further' => $further, 'chosen' => $chosen, 'schema' => $schema, 'rows' => $this->form->rows($schema), 'kinds' => \Ringo\Sheet\FieldFormats::kinds(), 'suggestions' => SheetForm::SUGGESTIONS, 'version' => $agent->draft->version,
             'versions' => $chosen === null ? collect() : $chosen->versions()->limit(8)->get(), 'outcomes' => $business->records()->where('agent_id', $agent->id)->distinct()->orderBy('outcome')->pluck('outcome'), 'topics' => CallTopic::all($agent->draft->scriptText->script()),
             'again' => ReadingAgain::query()->where('agent_id', $agent->id)->where('record_sheet_id', $chosen?->id)->latest('id')->first(),
             'calls' => $agent->calls()->where('status', 'ended')->count(),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Support\Book;
 
 use Ringo\Design\ScriptDocument;
+use Ringo\Sheet\FieldFormats;
 use Ringo\Value\ValueType;
 
 /** The field of a question, as a property of the record sheet. */
@@ -38,7 +39,7 @@ final readonly class FieldForm
         }
         $type = ValueType::tryFrom($sheet->text('type')) ?? ValueType::Text;
         $title = $sheet->trimmed('title') ?: ($new ? ucfirst($form->trimmed('new_field')) : ucfirst(str_replace('_', ' ', $key)));
-        $property = FieldType::schema($type)
+        $property = FieldFormats::schema($type)
             + Form::filled(['title' => $title, 'description' => $sheet->text('description')])
             + array_diff_key($old, array_flip(self::WRITTEN))
             + Form::filled(['examples' => $sheet->trimmed('example') !== '' ? [$sheet->trimmed('example')] : [], 'pattern' => $sheet->text('pattern'), 'x-cues' => $sheet->words('cues')]);

@@ -11,8 +11,11 @@ use App\Support\Book\Steps\ChooseBook;
 use App\Support\Book\Steps\FinishBook;
 use App\Support\Book\Steps\ListenBook;
 use App\Support\Book\Steps\NoteBook;
+use App\Support\Book\Steps\ReachBook;
+use App\Support\Book\Steps\RepeatBook;
 use App\Support\Book\Steps\SayBook;
 use App\Support\Book\Steps\SendBook;
+use App\Support\Book\Steps\SummaryBook;
 use App\Support\Book\Steps\TransferBook;
 use App\Support\Book\Steps\VerifyBook;
 
@@ -20,7 +23,8 @@ use App\Support\Book\Steps\VerifyBook;
 final readonly class StepForms
 {
     private const PAGES = [
-        'say' => SayBook::class, 'ask' => AskBook::class, 'choose' => ChooseBook::class, 'listen' => ListenBook::class, 'branch' => BranchBook::class, 'note' => NoteBook::class,
+        'say' => SayBook::class, 'ask' => AskBook::class, 'choose' => ChooseBook::class, 'listen' => ListenBook::class,
+        'summary' => SummaryBook::class, 'repeat' => RepeatBook::class, 'reach' => ReachBook::class, 'branch' => BranchBook::class, 'note' => NoteBook::class,
         'send' => SendBook::class, 'verify' => VerifyBook::class, 'transfer' => TransferBook::class, 'finish' => FinishBook::class,
     ];
 

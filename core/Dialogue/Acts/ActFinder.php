@@ -91,7 +91,7 @@ final readonly class ActFinder
                     array_push($said, ...array_slice($tokens, $place, $length));
                 }
                 $rest = $phrases->without($tokens);
-                $alone = $this->alone($kind, $rest, count($tokens));
+                $alone = $this->alone($kind, $rest, count($tokens), max(array_column($hits, 2)));
                 if ($best === null || $alone && ! $best->alone || $alone === $best->alone && count($said) > count($best->words->tokens)) {
                     $best = new Act($kind, $heard->only($said), $heard->only(array_values($rest)), $alone ? self::ALONE : self::BESIDE, $alone);
                 }
@@ -102,14 +102,15 @@ final readonly class ActFinder
     }
 
     /** @param list<Token> $rest */
-    private function alone(ActKind $kind, array $rest, int $of): bool
+    private function alone(ActKind $kind, array $rest, int $of, int $longest): bool
     {
         $content = $this->phrases->content($rest);
 
         return match ($kind) {
             ActKind::Repeat => $content === 0 && count($rest) <= 4,
             ActKind::Hold => $content <= self::LITTLE_TO_HOLD && ! $this->tells($rest),
-            ActKind::Back => $content <= self::LITTLE_TO_GO_BACK,
+            // A bare 'back' is a word like any other.
+            ActKind::Back => $content <= ($longest > 1 ? self::LITTLE_TO_GO_BACK : 0),
             ActKind::Handover => $content <= self::LITTLE_TO_HOLD,
             default => $content <= self::LITTLE && $content * 3 <= $of,
         };

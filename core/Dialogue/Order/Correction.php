@@ -13,6 +13,7 @@ use Ringo\Dialogue\Steps\Runners;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\Collector;
 use Ringo\Dialogue\Values\Corrections;
+use Ringo\Dialogue\Values\FieldNames;
 use Ringo\Dialogue\Values\Keeper;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Script\Steps\Ask\AskStep;
@@ -25,7 +26,7 @@ final readonly class Correction implements Consideration
     /** A correction takes words that also answer where it is surer of them by so much. */
     private const SURER = 0.1;
 
-    public function __construct(private Corrections $corrections, private Keeper $keeper, private Runners $runners)
+    public function __construct(private Corrections $corrections, private Keeper $keeper, private Runners $runners, private FieldNames $names)
     {
     }
 
@@ -46,6 +47,9 @@ final readonly class Correction implements Consideration
         $reading = $runner->reading($turn, $step, $hearing);
         $taken = $reading->found() && $reading->confidence >= Collector::LEAST;
         $corrected = ! $taken || $this->corrections->strong($hearing->heard) ? $this->corrections->find($turn, $hearing->statement->isEmpty() ? $hearing->heard : $hearing->statement, $known) : [];
+        // 'Change the day to …' names what it changes, whatever is asked just now.
+        $named = $this->names->in($turn, $hearing->heard, array_keys($corrected));
+        $taken = $taken && $named === [];
         $corrected = array_filter($corrected, static fn (Reading $one): bool => ! $taken || ! $one->overlaps($reading) || $one->confidence > $reading->confidence + self::SURER);
         if ($corrected === []) {
             return null;

@@ -87,11 +87,12 @@ final readonly class ListenRunner implements AskingRunner
             $this->volunteer->from($turn, $hearing->heard, $step->key(), true);
             $served = $this->replies->serve($turn, $hearing->questions === [] ? [$hearing->heard] : $hearing->questions) ?? $reply;
             $hearing->dealtWith(ActKind::Question);
+            $turn->state->leaning = $top >= Topics::FITS ? $keys[0] : $turn->state->leaning;
 
             return $served->to === null ? Move::backToIt() : Move::aside($served->to);
         }
 
-        return $this->sorted($turn, $step, $ranked, $hearing) ?? $this->named($turn, $step, $hearing);
+        return $this->sorted($turn, $step, $ranked, $hearing) ?? $this->takesUp($turn, $step, $hearing) ?? $this->named($turn, $step, $hearing);
     }
 
     public function keyed(Turn $turn, Step $step, string $digits): ?Move
@@ -218,6 +219,18 @@ final readonly class ListenRunner implements AskingRunner
         }
 
         return null;
+    }
+
+    /** 'Put me down for one then': what the last question was about. */
+    private function takesUp(Turn $turn, ListenStep $step, Hearing $hearing): ?Move
+    {
+        $leaning = $turn->state->leaning;
+        if ($leaning === null || $step->topic($leaning) === null || $hearing->asks() || ! $this->phrases->table('acts', 'takes_up')->in($hearing->heard->tokens)) {
+            return null;
+        }
+        $turn->trace->rule("topic {$leaning}: taken up after a question about it");
+
+        return $this->entry->enter($turn, $step, $leaning, $hearing->heard);
     }
 
     /** Words that name no topic but something a topic begins by asking for; or one topic that may be meant. */

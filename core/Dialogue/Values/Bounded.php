@@ -50,7 +50,7 @@ final readonly class Bounded
         if ($broken === 'notice') {
             return $turn->sayTyped(new Typed(ValueType::Duration, (string) $bounds?->notice));
         }
-        $limit = (string) ($broken === 'earliest' ? $bounds?->earliest : $bounds?->latest);
+        $limit = (string) $bounds?->limit((string) ($broken === 'earliest' ? $bounds->earliest : $bounds->latest), $turn->scope()->now);
         $type = preg_match('/^\d{2}:\d{2}$/', $limit) === 1 ? ValueType::Time : ValueType::Date;
 
         return preg_match('/^\d/', $limit) === 1 ? $turn->sayTyped(new Typed($type, substr($limit, 0, 10))) : '';

@@ -27,7 +27,8 @@ final readonly class VoiceXml
     public static function writers(): array
     {
         return [
-            'say' => new SayXml, 'ask' => new AskXml, 'choose' => new ChooseXml, 'listen' => new ListenXml, 'branch' => new BranchXml, 'note' => new NoteXml,
+            'say' => new SayXml, 'ask' => new AskXml, 'choose' => new ChooseXml, 'listen' => new ListenXml, 'summary' => new SummaryXml, 'repeat' => new RepeatXml, 'reach' => new ReachXml,
+            'branch' => new BranchXml, 'note' => new NoteXml,
             'send' => new SendXml, 'verify' => new VerifyXml, 'transfer' => new TransferXml, 'finish' => new FinishXml,
         ];
     }

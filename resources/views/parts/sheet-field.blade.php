@@ -2,7 +2,7 @@
     <legend class="sr">{{ $row['title'] ?: 'New field' }}</legend>
     <div class="sheet-line">
         <label class="field-label"><span>name</span><input name="fields[{{ $i }}][title]" value="{{ $row['title'] }}"></label>
-        <label class="field-label"><span>holds</span><select name="fields[{{ $i }}][kind]">@foreach (\App\Support\SheetForm::KINDS as $kind => $name)<option value="{{ $kind }}" @selected($row['kind'] === $kind)>{{ $name }}</option>@endforeach</select></label>
+        <label class="field-label"><span>holds</span><select name="fields[{{ $i }}][kind]">@foreach (\Ringo\Sheet\FieldFormats::kinds() as $kind => $name)<option value="{{ $kind }}" @selected($row['kind'] === $kind)>{{ $name }}</option>@endforeach</select></label>
         <label class="field-label"><span>what it means</span><input name="fields[{{ $i }}][description]" value="{{ $row['description'] }}"></label>
         <label class="field-label"><span>example</span><input name="fields[{{ $i }}][example]" value="{{ $row['example'] }}"></label>
         <label class="check"><input type="checkbox" name="fields[{{ $i }}][required]" value="1" @checked($row['required'])> required</label>

@@ -72,7 +72,7 @@ final class ScriptReaderTest extends TestCase
             $d['sheet']['properties']['phone']['format'] = 'telefone';
 
             return $d;
-        }, 'sheet.properties.phone.format', 'is not one of email, phone'];
+        }, 'sheet.properties.phone.format', 'is not one of person-name, phone, email'];
         yield 'a condition without a comparison' => [static function (array $d): array {
             foreach ($d['steps'] as $i => $step) {
                 if ($step['kind'] === 'branch') {

@@ -6,6 +6,7 @@ namespace Ringo\Dialogue\Order\Requests;
 
 use Ringo\Dialogue\Acts\Act;
 use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Order\Request;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Walk\Move;
@@ -18,7 +19,7 @@ final readonly class Presence implements Request
 
     public function answer(Turn $turn, Act $act, Hearing $hearing): ?Move
     {
-        if (count($hearing->heard->tokens) > self::FEW_WORDS || $act->rest->tokens !== [] && count($act->words->tokens) === 1) {
+        if ($turn->state->mode === Mode::Handover || count($hearing->heard->tokens) > self::FEW_WORDS || $act->rest->tokens !== [] && count($act->words->tokens) === 1) {
             return null;
         }
         $turn->trace->rule('the caller asks whether anybody is there');

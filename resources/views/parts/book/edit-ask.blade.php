@@ -1,6 +1,6 @@
 @php
     $field = $script->sheet->field($step['field']);
-    $types = \App\Support\Book\FieldType::NAMES;
+    $types = \Ringo\Sheet\FieldFormats::WORDS;
     $options = $field === null ? '' : implode("\n", array_map(static fn (array $o): string => $o['key'].' = '.implode(', ', [$o['label'], ...$o['phrases']]), $field->options));
     $required = $step['required'] ?? $field?->required ?? false;
 @endphp

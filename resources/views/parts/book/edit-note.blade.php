@@ -9,6 +9,17 @@
     <template data-blank>@include('parts.book.set', ['i' => '__i__', 'field' => '', 'value' => ''])</template>
     <button type="button" class="bare add" data-add><x-icon name="plus"/> a field</button>
 </div>
+@php $workOut = $step['work_out'] ?? []; @endphp
+<div data-list data-least="0" class="texts">
+    <div class="label">Works out <small>a field from others: a value or fact times a number; surcharges with conditions are written in the text view</small></div>
+    <div data-items class="grid-items sums">
+        @foreach (array_keys($workOut) as $i => $field)
+            @include('parts.book.work-out', ['i' => $i, 'field' => (string) $field, 'one' => $workOut[$field]])
+        @endforeach
+    </div>
+    <template data-blank>@include('parts.book.work-out', ['i' => '__i__', 'field' => '', 'one' => []])</template>
+    <button type="button" class="bare add" data-add><x-icon name="plus"/> a sum</button>
+</div>
 <div class="inline-fields">
     <label class="field-label"><span>outcome so far</span><input name="outcome" value="{{ $step['outcome'] ?? '' }}"></label>
     <label class="field-label"><span>tag</span><input name="tag" value="{{ $step['tag'] ?? '' }}"></label>

@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Steps;
+
+use Ringo\Dialogue\Acts\ActKind;
+use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Held;
+use Ringo\Dialogue\Origin;
+use Ringo\Dialogue\Phrasebook;
+use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Walk\Move;
+use Ringo\Script\Steps\Reach\ReachStep;
+use Ringo\Script\Steps\Step;
+use Ringo\Speech\Prompt;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\Understanding;
+use Ringo\Value\Typed;
+use Ringo\Value\ValueType;
+
+/** Finds out who picked up an outbound call. */
+final readonly class ReachRunner implements AskingRunner
+{
+    /** When a day begins for somebody who named only the day. */
+    private const MORNING = '10:00';
+
+    public function __construct(private Puts $puts, private Understanding $understanding, private Phrasebook $phrases)
+    {
+    }
+
+    public function enter(Turn $turn, Step $step): Move
+    {
+        \assert($step instanceof ReachStep);
+        if ($this->puts->visit($turn, $step)) {
+            $turn->prompt($step->prompt, $step->key(), true);
+        }
+
+        return Move::stay();
+    }
+
+    public function reading(Turn $turn, Step $step, Hearing $hearing): Reading
+    {
+        return $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain());
+    }
+
+    public function answer(Turn $turn, Step $step, Hearing $hearing): ?Move
+    {
+        \assert($step instanceof ReachStep);
+        $heard = $hearing->heard;
+        if ($this->says($heard, 'voicemail')) {
+            return $this->voicemail($turn, $step);
+        }
+        if ($this->says($heard, 'wrong_number')) {
+            $turn->trace->rule('wrong number');
+
+            return $this->ended($turn, $step->wrongNumber, 'reach_wrong', 'wrong number');
+        }
+        if ($this->says($heard, 'fetching') || $hearing->alone(ActKind::Hold, ActKind::Handover) !== null) {
+            $hearing->dealtWith(ActKind::Hold, ActKind::Handover);
+            $turn->trace->rule('the person is being fetched');
+            $turn->state->holding = true;
+            $turn->standing('reach_wait');
+
+            return Move::stay();
+        }
+        $yes = $this->reading($turn, $step, $hearing);
+        if ($this->says($heard, 'not_here') || $yes->value === false && ! $this->says($heard, 'speaking')) {
+            return $this->somebodyElse($turn, $step, $heard);
+        }
+        if ($yes->value === true || $this->says($heard, 'speaking') || $this->gaveTheName($turn, $heard)) {
+            $turn->trace->rule('the right person');
+            $turn->state->tags = array_values(array_unique([...$turn->state->tags, 'reached']));
+
+            return Move::to($step->next);
+        }
+
+        return null;
+    }
+
+    public function keyed(Turn $turn, Step $step, string $digits): ?Move
+    {
+        \assert($step instanceof ReachStep);
+
+        return rtrim($digits, '#') === '1' ? Move::to($step->next) : null;
+    }
+
+    public function short(Turn $turn, Step $step): Prompt
+    {
+        return $this->puts->question($step->prompt());
+    }
+
+    public function help(Turn $turn, Step $step): Help
+    {
+        $turn->standing('who');
+
+        return Help::Hint;
+    }
+
+    public function listens(Turn $turn, Step $step): Waiting
+    {
+        return new Waiting('yes_no', Waiting::SHORT, '12');
+    }
+
+    public function reprompt(Turn $turn, Step $step, Missed $missed): ?Prompt
+    {
+        return null;
+    }
+
+    private function says(Heard $heard, string $section): bool
+    {
+        return $this->phrases->table('outbound', $section)->in($heard->tokens) || $this->phrases->table('outbound', $section)->in($heard->all);
+    }
+
+    private function voicemail(Turn $turn, ReachStep $step): Move
+    {
+        $turn->trace->rule($step->voicemail === null ? 'a voicemail: hangs up' : 'a voicemail: leaves its message');
+        if ($step->voicemail !== null) {
+            $turn->prompt($step->voicemail, $step->key().'.voicemail');
+        }
+        $turn->state->outcome = null;
+        $turn->end('voicemail');
+
+        return Move::stay();
+    }
+
+    private function somebodyElse(Turn $turn, ReachStep $step, Heard $heard): Move
+    {
+        $turn->trace->rule('somebody else, and the person is not to be had');
+        $field = $step->ringAgain === null ? null : $turn->script->sheet->field($step->ringAgain);
+        $when = $field === null ? null : $this->when($turn, $heard);
+        if ($field !== null && $when !== null) {
+            $turn->hold($field, new Held($when, 0.85, Origin::Volunteered, $turn->callerTurn, $heard->original));
+            $turn->standing('reach_again', ['when' => $turn->sayTyped(new Typed(ValueType::DateTime, $when))]);
+        }
+
+        return $this->ended($turn, $step->somebodyElse, $when === null ? 'goodbye' : null, 'not reached');
+    }
+
+    /** 'Try after five', 'he is back on Monday': the moment from which to ring again. */
+    private function when(Turn $turn, Heard $heard): ?string
+    {
+        $now = $turn->scope()->now;
+        $plain = $this->understanding->hear((string) preg_replace('/\b(?:after|from|around|about|past)\b/i', 'at', $heard->original));
+        $exact = $this->understanding->read(ValueType::DateTime, $plain, $turn->plain())->value;
+        if (is_string($exact)) {
+            return $exact;
+        }
+        $time = $this->understanding->read(ValueType::Time, $plain, $turn->plain())->value;
+        $day = $this->understanding->read(ValueType::Date, $heard, $turn->plain())->value;
+        if (is_string($time)) {
+            $at = new \DateTimeImmutable((is_string($day) ? $day : $now->format('Y-m-d')).'T'.$time, $now->getTimezone());
+
+            return ($at <= $now ? $at->modify('+1 day') : $at)->format('Y-m-d\TH:i');
+        }
+
+        return is_string($day) ? $day.'T'.self::MORNING : null;
+    }
+
+    private function gaveTheName(Turn $turn, Heard $heard): bool
+    {
+        $name = mb_strtolower((string) ($turn->state->caller['first_name'] ?? ''));
+
+        return $name !== '' && in_array($name, array_map(static fn ($token): string => $token->text, $heard->tokens), true) && count($heard->tokens) <= 5;
+    }
+
+    private function ended(Turn $turn, ?string $to, ?string $phrase, string $outcome): Move
+    {
+        if ($to !== null) {
+            return Move::to($to);
+        }
+        $turn->standing($phrase ?? 'goodbye');
+        if ($phrase === 'reach_wrong') {
+            $turn->standing('goodbye');
+        }
+        $turn->end($turn->state->outcome ?? $outcome);
+
+        return Move::stay();
+    }
+}

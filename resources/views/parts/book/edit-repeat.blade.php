@@ -1,0 +1,12 @@
+<x-book.texts name="prompt" :texts="$texts('prompt')" label="Asks" add="another way to ask"/>
+<div class="inline-fields">
+    <label class="field-label"><span>keeps them in</span><select name="list">@foreach ($script->sheet->fields as $one)@if ($one->type === \Ringo\Value\ValueType::Items)<option value="{{ $one->key }}" @selected($one->key === ($step['list'] ?? ''))>{{ $one->key }}</option>@endif @endforeach</select></label>
+    <label class="field-label narrow"><span>at most</span><input name="most" type="number" min="2" max="20" value="{{ $step['most'] ?? 5 }}"></label>
+    <x-book.to name="first" :value="$step['first'] ?? null" :script="$script" :self="$key" label="another, begins at"/>
+    <x-book.to name="next" :value="$step['next'] ?? null" :script="$script" :self="$key" label="no more, goes to"/>
+</div>
+<fieldset class="inline-fields">
+    <legend>Each one takes <small>emptied for the next round</small></legend>
+    @php $list = $script->sheet->field($step['list'] ?? ''); @endphp
+    @foreach ($list?->items ?? [] as $one)<label class="check"><input type="checkbox" name="fields[]" value="{{ $one->key }}" @checked(in_array($one->key, $step['fields'] ?? [], true))> {{ $one->title }}</label>@endforeach
+</fieldset>
