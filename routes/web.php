@@ -147,9 +147,11 @@ Route::middleware('auth')->group(static function (): void {
             Route::post('/teams', [TransferController::class, 'team'])->name('team.store');
             Route::put('/teams/{team}', [TransferController::class, 'team'])->name('team.update');
             Route::delete('/teams/{team}', [TransferController::class, 'removeTeam'])->name('team.delete');
+            Route::post('/teams/{team}/restore', [TransferController::class, 'restoreTeam'])->name('team.restore')->withTrashed();
             Route::post('/people', [TransferController::class, 'person'])->name('person.store');
             Route::put('/people/{person}', [TransferController::class, 'person'])->name('person.update');
             Route::delete('/people/{person}', [TransferController::class, 'removePerson'])->name('person.delete');
+            Route::post('/people/{person}/restore', [TransferController::class, 'restorePerson'])->name('person.restore')->withTrashed();
             Route::post('/handset/{call}/colleague', [HandsetController::class, 'colleague'])->name('handset.colleague');
             Route::get('/agents/{agent}/call-map', [CallMapController::class, 'show'])->name('call-map');
             Route::get('/agents/{agent}/text', [ScriptTextController::class, 'show'])->name('script-text');

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Ringo\Inspection\Surroundings;
 
 /**
  * A client for whom agents work; it owns all that follows.
@@ -28,6 +29,16 @@ final class Business extends Model
     protected function casts(): array
     {
         return ['knowledge_hosts' => 'array', 'own_words' => 'array'];
+    }
+
+    /** What the inspection of a design knows of the business around it. */
+    public function surroundings(): Surroundings
+    {
+        return new Surroundings(
+            $this->fileNames(),
+            array_values(self::query()->whereKeyNot($this->id)->pluck('name')->all()),
+            [...($this->contacts()->whereNotNull('pin_hash')->exists() ? ['pin'] : []), ...array_values(array_map(strval(...), $this->contactColumns()->pluck('key')->all()))],
+        );
     }
 
     public function getRouteKeyName(): string

@@ -18,13 +18,14 @@ use Ringo\Transcript\Turn;
  * @property float $seconds
  * @property bool $keys
  * @property list<string> $steps
- * @property bool $cut
+ * @property bool $cut whether the caller broke in
+ * @property ?string $whole what would have been said, where it was cut short
  */
 final class CallTurn extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['call_id', 'n', 'by', 'text', 'at', 'seconds', 'keys', 'steps', 'cut', 'sources'];
+    protected $fillable = ['call_id', 'n', 'by', 'text', 'at', 'seconds', 'keys', 'steps', 'cut', 'whole', 'sources'];
 
     /** @return array<string, string> */
     protected function casts(): array
@@ -34,6 +35,6 @@ final class CallTurn extends Model
 
     public function toTranscript(): Turn
     {
-        return new Turn($this->by, $this->text, $this->at, $this->seconds, $this->keys, $this->steps, $this->cut);
+        return new Turn($this->by, $this->text, $this->at, $this->seconds, $this->keys, $this->steps, $this->cut, $this->whole);
     }
 }

@@ -36,9 +36,17 @@ final class Contact extends Model
 {
     use SoftDeletes;
 
-    protected $fillable = ['business_id', 'name', 'organisation', 'email', 'facts', 'kind', 'tags', 'fact_days', 'notes', 'language', 'consent_on', 'do_not_call', 'blocked', 'pin_hash', 'verify_failures', 'locked_until', 'import_id', 'erased_at'];
+    protected $fillable = ['business_id', 'uid', 'name', 'organisation', 'email', 'facts', 'kind', 'tags', 'fact_days', 'notes', 'language', 'consent_on', 'do_not_call', 'blocked', 'pin_hash', 'verify_failures', 'locked_until', 'import_id', 'erased_at'];
 
     protected $hidden = ['pin_hash'];
+
+    /** The card's own identifier (vCard UID, RFC 6350): as it came, else one of the contact's own that never changes. */
+    public function uid(): string
+    {
+        $uid = $this->getAttribute('uid');
+
+        return is_string($uid) && $uid !== '' ? $uid : 'urn:ringo:contact:'.substr(hash('sha256', $this->business_id.'|'.$this->id), 0, 32);
+    }
 
     /** @return array<string, string> */
     protected function casts(): array

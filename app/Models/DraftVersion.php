@@ -16,6 +16,7 @@ use Illuminate\Support\Carbon;
  * @property int $script_text_id
  * @property ?int $user_id
  * @property string $words what was changed
+ * @property ?int $undoes the version whose change this one took back
  * @property ?Carbon $created_at
  * @property-read ScriptText $scriptText
  * @property-read ?User $user
@@ -24,7 +25,7 @@ final class DraftVersion extends Model
 {
     public const UPDATED_AT = null;
 
-    protected $fillable = ['agent_id', 'version', 'script_text_id', 'user_id', 'words'];
+    protected $fillable = ['agent_id', 'version', 'script_text_id', 'user_id', 'words', 'undoes'];
 
     /** @return BelongsTo<ScriptText, $this> */
     public function scriptText(): BelongsTo

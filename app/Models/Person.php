@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
 
 /**
@@ -24,6 +25,8 @@ use Illuminate\Support\Carbon;
  */
 final class Person extends Model
 {
+    use SoftDeletes;
+
     protected $table = 'people';
 
     protected $fillable = ['business_id', 'key', 'name', 'number', 'site', 'presence', 'user_id', 'last_call_at', 'desk_seen_at'];

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
 
 /**
  * A team that can take transfers, described in plain words.
@@ -24,6 +25,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
  */
 final class Team extends Model
 {
+    use SoftDeletes;
+
     protected $fillable = ['business_id', 'key', 'name', 'description', 'examples', 'ring', 'seconds', 'waiting_most', 'hours'];
 
     /** @return array<string, string> */

@@ -8,6 +8,7 @@ use Ringo\Design\ScriptDocument;
 use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Event;
 use Ringo\Dialogue\Opening;
+use Ringo\Document\InvalidDocument;
 use Ringo\Script\Script;
 
 /** What the page of an agent holds, put into its script document: who speaks, manner, greeting, standing rules, hours, limits, facts. */
@@ -24,7 +25,7 @@ final readonly class AgentForm
     /**
      * @param array<string, mixed> $form
      *
-     * @throws \Ringo\Document\InvalidDocument
+     * @throws InvalidDocument
      */
     public function changed(array $form): ScriptDocument
     {
@@ -39,6 +40,12 @@ final readonly class AgentForm
         $agent['voice'] = ['engine' => isset($voice[1]) ? $voice[0] : ($agent['voice']['engine'] ?? 'flite'), 'name' => $voice[1] ?? ($agent['voice']['name'] ?? 'slt'), 'pace' => (float) ($form['pace'] ?? 1), 'pitch' => (float) ($form['pitch'] ?? 1)];
         $agent['manner'] = ['formality' => (string) ($form['formality'] ?? 'plain'), 'acknowledges' => (string) ($form['acknowledges'] ?? 'some'), 'spelling' => (string) ($form['spelling'] ?? 'plain')];
         $greeting = array_filter(array_map(fn (string $who): string => trim((string) ($form['greeting'][$who] ?? '')), ['known' => 'known', 'unknown' => 'unknown', 'withheld' => 'withheld']), static fn (string $words): bool => $words !== '');
+        // Greetings that are written on the page of recognition are not shown here, and stay.
+        $written = is_array($agent['greeting'] ?? null) ? $agent['greeting'] : [];
+        foreach ($greeting as $who => $words) {
+            $greeting[$who] = is_array($written[$who] ?? null) && ($written[$who][0] ?? '') === $words ? $written[$who] : $words;
+        }
+        $greeting += array_diff_key($written, ['known' => 1, 'unknown' => 1, 'withheld' => 1]);
         unset($agent['greeting']);
         if ($greeting !== []) {
             $agent['greeting'] = $greeting;
@@ -83,7 +90,7 @@ final readonly class AgentForm
             for ($base = $key === '' ? 'reply' : substr($key, 0, 30), $key = $base, $n = 2; in_array($key, array_column($replies, 'key'), true); $n++) {
                 $key = $base.'_'.$n;
             }
-            $replies[] = array_filter(['key' => $key, 'when' => $this->lines((string) ($row['when'] ?? '')), 'say' => $this->same($old, $key, $say), 'about' => trim((string) ($row['about'] ?? '')), 'otherwise' => trim((string) ($row['otherwise'] ?? '')), 'to' => trim((string) ($row['to'] ?? ''))], static fn (mixed $value): bool => $value !== '' && $value !== []);
+            $replies[] = array_filter(['key' => $key, 'when' => $this->lines((string) ($row['when'] ?? '')), 'say' => $this->same($old, $key, $say), 'means' => trim((string) ($row['means'] ?? '')), 'about' => trim((string) ($row['about'] ?? '')), 'otherwise' => trim((string) ($row['otherwise'] ?? '')), 'to' => trim((string) ($row['to'] ?? ''))], static fn (mixed $value): bool => $value !== '' && $value !== []);
         }
         $words = array_filter(array_map(static fn (mixed $text): string => trim((string) $text), array_intersect_key(is_array($form['words'] ?? null) ? $form['words'] : [], self::STANDING_WORDS)), static fn (string $text): bool => $text !== '');
 
@@ -95,6 +102,7 @@ final readonly class AgentForm
             'must_say' => array_values(array_filter((array) ($form['must_say'] ?? []), is_string(...))),
             'patience' => max(1, min(20, (int) ($form['patience'] ?? 3))),
             'words' => $words,
+            'new_speaker' => trim((string) ($form['new_speaker'] ?? $old['new_speaker'] ?? '')),
         ], static fn (mixed $value): bool => $value !== '' && $value !== []);
     }
 
@@ -143,16 +151,25 @@ final readonly class AgentForm
      * @param array<string, mixed> $form
      *
      * @return array<string, string>
+     *
+     * @throws InvalidDocument where a line says no fact
      */
     private function facts(array $form): array
     {
         $facts = [];
+        $problems = [];
         foreach ($this->lines((string) ($form['facts'] ?? ''), '/\R/') as $line) {
-            $parts = explode('=', $line, 2);
-            $key = Book\FieldType::key($parts[0]);
-            if ($key !== '' && trim($parts[1] ?? '') !== '') {
-                $facts[$key] = trim($parts[1]);
+            [$name, $words] = array_map(trim(...), explode('=', $line, 2) + [1 => '']);
+            $key = Book\FieldType::key($name);
+            if ($key === '' || $words === '') {
+                $problems[] = ['path' => 'facts', 'message' => "“{$line}” says no fact; write name = words, such as deposit = fifty pounds"];
+
+                continue;
             }
+            $facts[$key] = $words;
+        }
+        if ($problems !== []) {
+            throw new InvalidDocument($problems);
         }
 
         return $facts;

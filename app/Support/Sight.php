@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Actions\Deliveries\RecordValues;
 use App\Models\Agent;
 use App\Models\Business;
 use App\Models\Call;
@@ -121,7 +122,9 @@ final class Sight
             $delivery->body = $this->withoutKeys($delivery->body, $delivery->rule->mapping ?? [], $keys);
         } elseif ($delivery->kind === 'row' && $delivery->rule !== null) {
             $row = FileRow::query()->where('key', $delivery->key)->first();
-            $delivery->body = implode(' · ', $row === null ? [] : $this->row($row->cells, $delivery->rule, $keys));
+            $values = new RecordValues($call);
+            $cells = $row->cells ?? array_map($values->cell(...), $delivery->rule->mapping);
+            $delivery->body = implode(' · ', $this->row($cells, $delivery->rule, $keys));
         }
         $redaction = $this->redaction($call, $keys);
         $delivery->to = $redaction->text($delivery->to);

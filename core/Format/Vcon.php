@@ -37,7 +37,7 @@ final readonly class Vcon
             'mediatype' => 'text/plain',
             'body' => $turn->text,
             'encoding' => 'none',
-        ], $transcript->turns);
+        ] + ($turn->cut ? ['meta' => ['cut_short' => true, 'whole' => $turn->says()]] : []), $transcript->turns);
         $analysis = [];
         if ($record !== []) {
             $analysis[] = ['type' => 'record', 'dialog' => array_keys($dialog), 'vendor' => 'ringo', 'mediatype' => 'application/json', 'body' => json_encode($record, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR), 'encoding' => 'json'];

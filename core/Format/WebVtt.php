@@ -16,7 +16,7 @@ final readonly class WebVtt
         foreach ($transcript->turns as $n => $turn) {
             $name = str_replace(['<', '>', '&', "\n"], '', $names[$turn->by] ?? ucfirst($turn->by));
             $text = str_replace(['&', '<', '>', "\n", '-->'], ['&amp;', '&lt;', '&gt;', ' ', '→'], $turn->keys ? 'presses '.$turn->text : $turn->text);
-            $out .= "\n".($n + 1)."\n".$this->clock($turn->at).' --> '.$this->clock($turn->at + max(0.1, $turn->seconds))."\n<v {$name}>{$text}\n";
+            $out .= "\n".($n + 1)."\n".$this->clock($turn->at).' --> '.$this->clock($turn->at + max(0.1, $turn->seconds))."\n<v {$name}>{$text}".($turn->cut ? ' <i>(cut short: the caller broke in)</i>' : '')."\n";
         }
 
         return $out;

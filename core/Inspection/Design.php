@@ -17,8 +17,7 @@ final readonly class Design
 
     public Flow $flow;
 
-    /** @param ?list<string> $files names of the files of the business; null where they are not known */
-    public function __construct(public ScriptDocument $document, public Vocabulary $words, public ?array $files = null)
+    public function __construct(public ScriptDocument $document, public Vocabulary $words, public Surroundings $around = new Surroundings)
     {
         $this->script = $document->script;
         $this->flow = new Flow($this->script);

@@ -10,14 +10,10 @@ use Ringo\Language\Vocabulary;
 /** Checks a design before anybody rings it. */
 final readonly class Inspector
 {
-    /**
-     * @param ?list<string> $files names of the files that e-mails may carry; null where they are not known
-     *
-     * @return list<Finding> the gravest first, then in reading order
-     */
-    public function inspect(ScriptDocument $document, ?array $files = null): array
+    /** @return list<Finding> the gravest first, then in reading order */
+    public function inspect(ScriptDocument $document, Surroundings $around = new Surroundings): array
     {
-        $design = new Design($document, Vocabulary::of($document->script->agent->language), $files);
+        $design = new Design($document, Vocabulary::of($document->script->agent->language), $around);
         $order = array_flip(array_map(strval(...), array_keys($document->script->steps)));
         $findings = [];
         foreach ($this->rules() as $rule) {
@@ -44,7 +40,7 @@ final readonly class Inspector
             new Rules\UsedBeforeSet, new Rules\ImpossibleComparison, new Rules\AskedTwice, new Rules\Uncollected, new Rules\Promise, new Rules\Leftover, new Rules\LongPrompt,
             new Rules\MenuSize, new Rules\KeyTwice, new Rules\PhrasesOverlap, new Rules\TopicsAlike, new Rules\NoPerson, new Rules\NoRepeat, new Rules\QuestionType,
             new Rules\YesNoAsText, new Rules\MissingReprompts, new Rules\DoubleQuestion, new Rules\SpeaksBadly, new Rules\Disclosure, new Rules\NoOptOut,
-            new Rules\ForbiddenWords, new Rules\SendsNowhere, new Rules\FileNotThere,
+            new Rules\ForbiddenWords, new Rules\SendsNowhere, new Rules\FileNotThere, new Rules\NamesInWords, new Rules\VerifiesNothing,
         ];
     }
 }

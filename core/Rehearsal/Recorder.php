@@ -27,7 +27,7 @@ final readonly class Recorder
      */
     public function cut(Turn $turn, string $heard, float $seconds): Turn
     {
-        return new Turn($turn->by, $heard === '' ? '…' : $heard.' …', $turn->at, min($turn->seconds, $seconds), $turn->keys, $turn->steps, true);
+        return new Turn($turn->by, $heard === '' ? '…' : $heard.' …', $turn->at, min($turn->seconds, $seconds), $turn->keys, $turn->steps, true, $turn->says());
     }
 
     /** @return list<Turn> the turns that one step of a call adds */

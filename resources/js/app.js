@@ -11,6 +11,7 @@ import {records} from './records.js';
 import {rows} from './rows.js';
 import {shortcuts} from './shortcuts.js';
 import {textView} from './text.js';
+import {unsaved} from './unsaved.js';
 
 evidence();
 hear();
@@ -23,4 +24,5 @@ map();
 recorder();
 desk();
 textView();
+unsaved();
 shortcuts({ring: handset()});

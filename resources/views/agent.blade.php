@@ -4,31 +4,33 @@
     $first = fn (?\Ringo\Speech\Prompt $prompt): string => $prompt?->variants[0] ?? '';
     $hours = $data['hours'] ?? [];
     $standing = $script->standing;
+    $typed = \App\Support\Typed::into('agent');
+    $t = fn (string $name, mixed $kept): string => $typed->text($name, is_bool($kept) ? ($kept ? '1' : '') : $kept);
 @endphp
 <x-layout title="Agent" :business="$business" :agent="$agent" here="prompt-book">
     <x-agent-head :business="$business" :agent="$agent" here="agent" title="Agent" sub="Who speaks, how it talks, and what holds on every step. Kept in the draft."/>
     @if ($errors->any())<ul class="problems" role="alert">@foreach ($errors->all() as $error)<li>{{ $error }}</li>@endforeach</ul>@endif
     @if ($findings !== [])<ul class="found-list card">@include('parts.book.findings-plain', ['findings' => $findings])</ul>@endif
     <form method="post" action="{{ route('agent.update', [$business, $agent]) }}" class="agent-form" data-agent-form data-offered="{{ json_encode(array_map(fn ($p) => ['path' => $p, 'label' => $p, 'empty' => str_starts_with($p, 'caller.')], [...array_keys(\Ringo\Script\Paths::ALWAYS), ...array_keys(\Ringo\Script\Paths::CALLER), ...array_keys($script->sheet->fields)]), JSON_THROW_ON_ERROR) }}">@csrf @method('put')
-        <input type="hidden" name="version" value="{{ $version }}">
+        <input type="hidden" name="version" value="{{ $version }}"><input type="hidden" name="_form" value="agent">
         <section class="card" aria-labelledby="s-who"><h2 id="s-who">Who speaks</h2>
             <div class="inline-fields">
-                <label class="field-label"><span>name</span><input name="name" value="{{ old('name', $a->name) }}" required></label>
-                <label class="field-label"><span>the business, as it is spoken</span><input name="business" value="{{ old('business', $a->business) }}" required></label>
-                <label class="field-label"><span>it</span><select name="direction"><option value="inbound" @selected($a->direction === 'inbound')>answers calls</option><option value="outbound" @selected($a->direction === 'outbound')>places calls</option></select></label>
-                <label class="field-label"><span>speaks first</span><select name="speaks_first"><option value="agent" @selected($a->speaksFirst)>the agent</option><option value="caller" @selected(! $a->speaksFirst)>the other</option></select></label>
-                <label class="field-label narrow"><span>country</span><input name="country" value="{{ old('country', $a->country) }}" maxlength="2"></label>
-                <label class="field-label"><span>time zone</span><input name="tz" value="{{ old('tz', $a->tz) }}"></label>
+                <label class="field-label"><span>name</span><input name="name" value="{{ $t('name', $a->name) }}" required></label>
+                <label class="field-label"><span>the business, as it is spoken</span><input name="business" value="{{ $t('business', $a->business) }}" required></label>
+                <label class="field-label"><span>it</span><select name="direction"><option value="inbound" @selected($t('direction', $a->direction) === 'inbound')>answers calls</option><option value="outbound" @selected($t('direction', $a->direction) === 'outbound')>places calls</option></select></label>
+                <label class="field-label"><span>speaks first</span><select name="speaks_first"><option value="agent" @selected($t('speaks_first', $a->speaksFirst ? 'agent' : 'caller') === 'agent')>the agent</option><option value="caller" @selected($t('speaks_first', $a->speaksFirst ? 'agent' : 'caller') === 'caller')>the other</option></select></label>
+                <label class="field-label narrow"><span>country</span><input name="country" value="{{ $t('country', $a->country) }}" maxlength="2"></label>
+                <label class="field-label"><span>time zone</span><input name="tz" value="{{ $t('tz', $a->tz) }}"></label>
             </div>
         </section>
         <section class="card" aria-labelledby="s-voice"><h2 id="s-voice">Voice <small>hear the greeting in each, then choose</small></h2>
             <div class="inline-fields">
-                <label class="field-label"><span>pace <output data-out="pace">{{ $a->voice['pace'] }}</output></span><input type="range" name="pace" min="0.6" max="1.6" step="0.05" value="{{ $a->voice['pace'] }}" data-range="pace"></label>
-                <label class="field-label"><span>pitch <output data-out="pitch">{{ $a->voice['pitch'] }}</output></span><input type="range" name="pitch" min="0.6" max="1.5" step="0.05" value="{{ $a->voice['pitch'] }}" data-range="pitch"></label>
+                <label class="field-label"><span>pace <output data-out="pace">{{ $a->voice['pace'] }}</output></span><input type="range" name="pace" min="0.6" max="1.6" step="0.05" value="{{ $t('pace', $a->voice['pace']) }}" data-range="pace"></label>
+                <label class="field-label"><span>pitch <output data-out="pitch">{{ $a->voice['pitch'] }}</output></span><input type="range" name="pitch" min="0.6" max="1.5" step="0.05" value="{{ $t('pitch', $a->voice['pitch']) }}" data-range="pitch"></label>
             </div>
             <div class="voices" role="radiogroup" aria-label="Voice" data-voices data-url="{{ route('agent.audition', [$business, $agent]) }}">
                 @foreach ($voices as $voice)
-                    <label class="voice-card {{ $voice['there'] ? '' : 'missing' }}"><input type="radio" name="voice" value="{{ $voice['engine'] }}/{{ $voice['name'] }}" @checked($a->voice['engine'] === $voice['engine'] && $a->voice['name'] === $voice['name'])>
+                    <label class="voice-card {{ $voice['there'] ? '' : 'missing' }}"><input type="radio" name="voice" value="{{ $voice['engine'] }}/{{ $voice['name'] }}" @checked($t('voice', $a->voice['engine'].'/'.$a->voice['name']) === $voice['engine'].'/'.$voice['name'])>
                         <span><strong>{{ ucfirst($voice['words']) }}</strong><br><small>{{ $voice['name'] }}, {{ $voice['engine'] }}{{ $voice['there'] ? '' : ', not installed here' }}</small></span>
                         @if ($voice['there'])<button type="button" class="bare" data-audition="{{ $voice['engine'] }}/{{ $voice['name'] }}" aria-label="Hear the greeting by {{ $voice['name'] }}"><x-icon name="play"/></button>@endif</label>
                 @endforeach
@@ -36,32 +38,33 @@
         </section>
         <section class="card" aria-labelledby="s-manner"><h2 id="s-manner">Manner</h2>
             <div class="inline-fields">
-                <label class="field-label"><span>tone</span><select name="formality">@foreach (['plain' => 'plain', 'formal' => 'formal', 'chatty' => 'chatty'] as $v => $w)<option value="{{ $v }}" @selected($a->formality === $v)>{{ $w }}</option>@endforeach</select></label>
-                <label class="field-label"><span>acknowledges answers</span><select name="acknowledges">@foreach (['little', 'some', 'much'] as $v)<option @selected($a->acknowledges === $v)>{{ $v }}</option>@endforeach</select></label>
-                <label class="field-label"><span>spells</span><select name="spelling">@foreach (['plain' => 'S for sugar', 'phonetic' => 'S for sierra', 'letters' => 'letters alone'] as $v => $w)<option value="{{ $v }}" @selected($a->spelling === $v)>{{ $w }}</option>@endforeach</select></label>
+                <label class="field-label"><span>tone</span><select name="formality">@foreach (['plain' => 'plain', 'formal' => 'formal', 'chatty' => 'chatty'] as $v => $w)<option value="{{ $v }}" @selected($t('formality', $a->formality) === $v)>{{ $w }}</option>@endforeach</select></label>
+                <label class="field-label"><span>acknowledges answers</span><select name="acknowledges">@foreach (['little', 'some', 'much'] as $v)<option @selected($t('acknowledges', $a->acknowledges) === $v)>{{ $v }}</option>@endforeach</select></label>
+                <label class="field-label"><span>spells</span><select name="spelling">@foreach (['plain' => 'S for sugar', 'phonetic' => 'S for sierra', 'letters' => 'letters alone'] as $v => $w)<option value="{{ $v }}" @selected($t('spelling', $a->spelling) === $v)>{{ $w }}</option>@endforeach</select></label>
             </div>
         </section>
         <section class="card" aria-labelledby="s-greeting"><h2 id="s-greeting">Greeting <small>said before the first step; leave it empty where the first step greets</small></h2>
             <div class="pair-fields">
                 @foreach (['known' => 'a caller we know', 'unknown' => 'anybody else', 'withheld' => 'a withheld number'] as $who => $words)
-                    <label class="field-label wide"><span>{{ $words }}</span><textarea name="greeting[{{ $who }}]" rows="2" data-grow data-slots>{{ old("greeting.{$who}", $first($a->greeting[$who] ?? null)) }}</textarea></label>
+                    <label class="field-label wide"><span>{{ $words }}</span><textarea name="greeting[{{ $who }}]" rows="2" data-grow data-slots>{{ $t("greeting.{$who}", $first($a->greeting[$who] ?? null)) }}</textarea></label>
                 @endforeach
             </div>
         </section>
         <section class="card" aria-labelledby="standing"><h2 id="standing">Standing rules <small>hold on every step</small></h2>
             <div class="inline-fields">
-                <label class="field-label"><span>a person, please: goes to</span><select name="person"><option value="">nowhere</option>@foreach ($script->steps as $key => $step)<option @selected($standing->person === (string) $key)>{{ $key }}</option>@endforeach</select></label>
-                <label class="field-label narrow"><span>by key</span><input name="person_key" maxlength="1" value="{{ $standing->personKey }}"></label>
-                <label class="field-label narrow"><span>signs of frustration it bears</span><input type="number" min="1" max="20" name="patience" value="{{ $standing->patience }}"></label>
-                <label class="field-label"><span>words never said <small>commas between</small></span><input name="never_say" value="{{ implode(', ', $standing->neverSay) }}"></label>
+                <label class="field-label"><span>a person, please: goes to</span><select name="person"><option value="">nowhere</option>@foreach ($script->steps as $key => $step)<option @selected($t('person', $standing->person) === (string) $key)>{{ $key }}</option>@endforeach</select></label>
+                <label class="field-label narrow"><span>by key</span><input name="person_key" maxlength="1" value="{{ $t('person_key', $standing->personKey) }}"></label>
+                <label class="field-label narrow"><span>signs of frustration it bears</span><input type="number" min="1" max="20" name="patience" value="{{ $t('patience', $standing->patience) }}"></label>
+                <label class="field-label"><span>words never said <small>commas between</small></span><input name="never_say" value="{{ $t('never_say', implode(', ', $standing->neverSay)) }}"></label>
                 <fieldset class="checks"><legend>the opening must tell</legend>
-                    <label class="check"><input type="checkbox" name="must_say[]" value="machine" @checked(in_array('machine', $standing->mustSay, true))> that no person speaks</label>
-                    <label class="check"><input type="checkbox" name="must_say[]" value="recording" @checked(in_array('recording', $standing->mustSay, true))> that the call is recorded</label></fieldset>
+                    <label class="check"><input type="checkbox" name="must_say[]" value="machine" @checked($typed->ticked('must_say', 'machine', in_array('machine', $standing->mustSay, true)))> that no person speaks</label>
+                    <label class="check"><input type="checkbox" name="must_say[]" value="recording" @checked($typed->ticked('must_say', 'recording', in_array('recording', $standing->mustSay, true)))> that the call is recorded</label></fieldset>
             </div>
+            <label class="field-label"><span>somebody else comes to the telephone: the name goes into</span><select name="new_speaker"><option value="">it is not kept</option>@foreach ($script->sheet->fields as $one)@if ($one->type === \Ringo\Value\ValueType::PersonName)<option value="{{ $one->key }}" @selected($t('new_speaker', $standing->newSpeaker) === $one->key)>{{ $one->title }}</option>@endif @endforeach</select></label>
             <div class="texts" data-list data-least="0">
                 <div class="label">Replies to what callers ask anywhere</div>
                 <div data-items class="grid-items replies-edit">
-                    @foreach ($data['standing']['replies'] ?? [] as $i => $reply)
+                    @foreach ($typed->rows('replies', $data['standing']['replies'] ?? []) as $i => $reply)
                         @include('parts.reply', ['i' => $i, 'reply' => $reply])
                     @endforeach
                 </div>
@@ -69,23 +72,24 @@
                 <button type="button" class="bare add" data-add><x-icon name="plus"/> a reply</button>
             </div>
             <details class="more" @if ($standing->words !== []) open @endif><summary>Own words for what Ringo answers by itself</summary>
-                <div class="pair-fields">@foreach (\App\Support\AgentForm::STANDING_WORDS as $name => $words)<label class="field-label wide"><span>{{ $words }}</span><textarea name="words[{{ $name }}]" rows="1" data-grow data-slots>{{ $standing->words[$name] ?? '' }}</textarea></label>@endforeach</div>
+                <div class="pair-fields">@foreach (\App\Support\AgentForm::STANDING_WORDS as $name => $words)<label class="field-label wide"><span>{{ $words }}</span><textarea name="words[{{ $name }}]" rows="1" data-grow data-slots>{{ $t('words.'.$name, $standing->words[$name] ?? '') }}</textarea></label>@endforeach</div>
             </details>
         </section>
         <section class="card" aria-labelledby="s-hours"><h2 id="s-hours">Hours and facts</h2>
-            <div class="hours-fields">@foreach (['mon' => 'Monday', 'tue' => 'Tuesday', 'wed' => 'Wednesday', 'thu' => 'Thursday', 'fri' => 'Friday', 'sat' => 'Saturday', 'sun' => 'Sunday'] as $day => $words)<label class="field-label"><span>{{ $words }}</span><input name="hours[{{ $day }}]" value="{{ old("hours.{$day}", implode(', ', $hours[$day] ?? [])) }}" placeholder="closed"></label>@endforeach</div>
+            <div class="hours-fields">@foreach (['mon' => 'Monday', 'tue' => 'Tuesday', 'wed' => 'Wednesday', 'thu' => 'Thursday', 'fri' => 'Friday', 'sat' => 'Saturday', 'sun' => 'Sunday'] as $day => $words)<label class="field-label"><span>{{ $words }}</span><input name="hours[{{ $day }}]" value="{{ $t("hours.{$day}", implode(', ', $hours[$day] ?? [])) }}" placeholder="closed"></label>@endforeach</div>
             <div class="pair-fields">
-                <label class="field-label wide"><span>closed on <small>one a line: 2026-12-25 Christmas Day</small></span><textarea name="closures" rows="3" data-grow>{{ old('closures', implode("\n", array_map(fn ($c) => trim(($c['date'] ?? '').' '.($c['why'] ?? '')), $hours['closures'] ?? []))) }}</textarea></label>
-                <label class="field-label wide"><span>facts for prompts <small>one a line: deposit = fifty pounds, spoken as [fact.deposit]</small></span><textarea name="facts" rows="3" data-grow>{{ old('facts', implode("\n", array_map(fn ($k, $v) => $k.' = '.(is_bool($v) ? ($v ? 'yes' : 'no') : $v), array_keys($script->facts), $script->facts))) }}</textarea></label>
+                <label class="field-label wide"><span>closed on <small>one a line: 2026-12-25 Christmas Day</small></span><textarea name="closures" rows="3" data-grow>{{ $t('closures', implode("\n", array_map(fn ($c) => trim(($c['date'] ?? '').' '.($c['why'] ?? '')), $hours['closures'] ?? []))) }}</textarea></label>
+                <label class="field-label wide"><span>facts for prompts <small>one a line: deposit = fifty pounds, spoken as [fact.deposit]</small></span><textarea name="facts" rows="3" data-grow>{{ $t('facts', implode("\n", array_map(fn ($k, $v) => $k.' = '.(is_bool($v) ? ($v ? 'yes' : 'no') : $v), array_keys($script->facts), $script->facts))) }}</textarea></label>
             </div>
         </section>
         <section class="card" aria-labelledby="s-limits"><h2 id="s-limits">Limits of a call</h2>
             <div class="inline-fields">
-                <label class="field-label narrow"><span>turns</span><input type="number" name="limits[turns]" min="4" max="500" value="{{ $script->limits->turns }}"></label>
-                <label class="field-label narrow"><span>minutes</span><input type="number" name="limits[minutes]" min="1" max="120" value="{{ $script->limits->minutes }}"></label>
-                <label class="field-label narrow"><span>a step put, at most</span><input type="number" name="limits[repeats]" min="2" max="50" value="{{ $script->limits->repeats }}"></label>
+                <label class="field-label narrow"><span>turns</span><input type="number" name="limits[turns]" min="4" max="500" value="{{ $t('limits.turns', $script->limits->turns) }}"></label>
+                <label class="field-label narrow"><span>minutes</span><input type="number" name="limits[minutes]" min="1" max="120" value="{{ $t('limits.minutes', $script->limits->minutes) }}"></label>
+                <label class="field-label narrow"><span>a step put, at most</span><input type="number" name="limits[repeats]" min="2" max="50" value="{{ $t('limits.repeats', $script->limits->repeats) }}"></label>
             </div>
         </section>
         <p class="keep-bar"><button class="primary">Keep in the draft</button> <a class="button" href="{{ route('agent.export', [$business, $agent]) }}"><x-icon name="download"/> Document (JSON)</a> <a class="button" href="{{ route('agent.export', [$business, $agent, 'as' => 'voicexml']) }}"><x-icon name="download"/> VoiceXML</a></p>
+        @if ($refused !== [])<p class="muted">VoiceXML cannot carry everything: {{ implode('; ', array_map(fn ($why, $step) => "{$step}: {$why}", $refused, array_keys($refused))) }}.</p>@endif
     </form>
 </x-layout>

@@ -70,7 +70,7 @@
             @forelse ($recent as $call)
                 <a class="line" href="{{ route('call', [$business, $call]) }}">
                     <span class="when stamp">{{ $call->placedAt()->format('D j M, H:i') }}</span>
-                    <span class="what"><strong>{{ $call->caller_name }}</strong> {{ $call->outcome }}</span>
+                    <span class="what"><strong>{{ $call->caller_name }}</strong> {{ $call->outcome }}@if ($call->kind === 'rehearsal') <span class="tag">rehearsal</span>@endif</span>
                     <span class="why">{{ \Illuminate\Support\Str::limit(\Illuminate\Support\Str::after($call->record->summary ?? '', '. '), 110) }}</span>
                 </a>
             @empty

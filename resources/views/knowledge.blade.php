@@ -6,6 +6,7 @@
         <p class="sub">{{ $sources->count() }} {{ $sources->count() === 1 ? 'source' : 'sources' }}, {{ number_format($sources->sum('words')) }} words · agents answer only from what is written here · changes count from the next question on</p>
         <div class="actions"><a class="button primary" href="{{ route('knowledge.bench', $business) }}">Ask it @if ($checks)<small>{{ $failing ? $failing.' of '.$checks.' checks fail' : $checks.' checks pass' }}</small>@endif</a></div>
     </header>
+    <x-at-once :business="$business" :area="\App\Support\AtOnce::Knowledge"/>
     @foreach (['source', 'answer', 'text'] as $name)@error($name)<p class="error" role="alert">{{ $message }}</p>@enderror @endforeach
     @if ($sources->isEmpty())<p class="empty card">Nothing yet, so agents say that they do not know. Bring in a document, paste a text or a table, or fetch a page below.</p>
     @else

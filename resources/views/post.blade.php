@@ -7,6 +7,7 @@
     <header class="head"><h1>Post room</h1><p class="sub">@foreach ($marks as $state => $name)@if (($counts[$state] ?? 0) > 0)<a href="{{ route('post', [$business, 'state' => $state]) }}">{{ $counts[$state] }} {{ $name }}</a>{{ ' · ' }}@endif @endforeach what calls have caused</p>
         @if ($designs)<div class="actions"><a class="button primary" href="{{ route('post.rule.new', $business) }}"><x-icon name="plus"/> New rule</a></div>@endif
     </header>
+    <x-at-once :business="$business" :area="\App\Support\AtOnce::Deliveries"/>
     <form class="filter" action="{{ route('post', $business) }}">
         <label for="p-state">State</label><select id="p-state" name="state"><option value="">any</option>@foreach ($marks as $state => $name)<option value="{{ $state }}" @selected(($filter['state'] ?? '') === $state)>{{ $name }}</option>@endforeach</select>
         <label for="p-kind">Kind</label><select id="p-kind" name="kind"><option value="">any</option>@foreach ($kinds as $kind => $name)<option value="{{ $kind }}" @selected(($filter['kind'] ?? '') === $kind)>{{ $name }}</option>@endforeach</select>

@@ -14,6 +14,7 @@
         <button type="button" data-fold-all aria-pressed="false">Fold all</button>
         <button type="button" data-insert-first>Add a step <kbd>n</kbd></button>
         <button type="button" class="findings-toggle" data-findings-toggle aria-expanded="false" aria-controls="findings"><x-icon name="shield-check"/> <span data-findings-count>{{ app(\App\Support\Book\BookView::class)->count($findings) }}</span></button>
+        <button type="button" data-undo data-version="{{ $undoable['version'] ?? '' }}" title="{{ $undoable === null ? 'Nothing to take back' : 'Takes back: '.$undoable['words'] }}" @disabled($undoable === null)><x-icon name="undo-2"/> Undo <kbd>z</kbd></button>
         <span class="saved" data-book-saved role="status"></span>
     </div>
     <section class="findings card" id="findings" data-findings hidden aria-label="Findings"><ul class="found-list" data-findings-list>@include('parts.book.findings', ['findings' => $findings])</ul></section>
@@ -45,8 +46,8 @@
         <form method="dialog">
             <h2 id="new-step-title">A new step <small data-after></small></h2>
             <div class="kinds" role="radiogroup" aria-label="Kind">
-                @foreach (['say' => 'speaks and goes on', 'ask' => 'asks for one field', 'choose' => 'a menu, by voice or key', 'listen' => 'an open question, sorted into topics', 'branch' => 'goes one of several ways by conditions', 'note' => 'sets a value, a tag or the outcome', 'send' => 'sends a text, an e-mail or a web request', 'verify' => 'checks the caller against what is on file', 'transfer' => 'hands the call over by the transfer rules', 'finish' => 'last words, then hangs up'] as $kind => $words)
-                    <label><input type="radio" name="kind" value="{{ $kind }}" @checked($kind === 'say')> <strong>{{ $kind }}</strong> {{ $words }}</label>
+                @foreach (app(\Ringo\Script\Steps\StepKinds::class)->all() as $kind => $one)
+                    <label><input type="radio" name="kind" value="{{ $kind }}" @checked($kind === 'say')> <strong>{{ $kind }}</strong> {{ $one->does() }}</label>
                 @endforeach
             </div>
             <label class="field-label"><span>its name <small>can be left to Ringo</small></span><input name="name" placeholder="delivery_date" autocomplete="off"></label>

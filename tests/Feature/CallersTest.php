@@ -112,7 +112,7 @@ final class CallersTest extends FeatureTestCase
     public function testAnErasedCallerLeavesFiguresAndNoWords(): void
     {
         $this->actingAs($this->user());
-        $ref = $this->ring(['caller' => 'contact', 'contact' => (string) $this->contact->id])->json('ref');
+        $ref = $this->ringLive(['caller' => 'contact', 'contact' => (string) $this->contact->id]);
         $this->happens($ref, 1, 'said', 'it is Nell, ring me on 07700 900228')->assertOk();
         $rule = \App\Models\DeliveryRule::query()->create(['business_id' => $this->business->id, 'agent_id' => $this->agent->id, 'name' => 'Row', 'kind' => 'row', 'to' => '', 'subject' => '', 'words' => '', 'when' => null, 'timing' => ['kind' => 'at_once'], 'cancel_outcomes' => [], 'mapping' => ['Name' => 'caller_name'], 'active' => true]);
         \App\Models\DeliveryRule::query()->create(['name' => 'Thanks', 'kind' => 'text', 'to' => 'caller.number', 'words' => 'Thank you [caller_name|for calling].', 'mapping' => []] + $rule->only('business_id', 'agent_id', 'subject', 'when', 'timing', 'cancel_outcomes', 'active'));
@@ -136,7 +136,7 @@ final class CallersTest extends FeatureTestCase
     public function testWhatACallFoundOutIsProposedOrWrittenByField(): void
     {
         $this->actingAs($this->user());
-        $ref = $this->ring(['caller' => 'contact', 'contact' => (string) $this->contact->id])->json('ref');
+        $ref = $this->ringLive(['caller' => 'contact', 'contact' => (string) $this->contact->id]);
         foreach (['I need a mini digger from next Tuesday for a fortnight', 'Tarn Bridge please'] as $n => $line) {
             $this->happens($ref, $n + 1, 'said', $line)->assertOk();
         }

@@ -82,7 +82,7 @@ final class DeliveriesTest extends FeatureTestCase
     {
         $this->rule(['name' => 'Planner', 'kind' => 'web', 'to' => 'https://hooks.pellbrook.example/calls']);
         Gateway::query()->create(['business_id' => $this->business->id, 'kind' => 'web', 'mode' => 'fails']);
-        $this->held();
+        $this->held(kind: 'live');
         for ($i = 0; $i < 9; $i++) {
             Carbon::setTestNow(now()->addDay());
             $this->deliver();
@@ -143,7 +143,7 @@ final class DeliveriesTest extends FeatureTestCase
     public function testARowIsWrittenOncePerCallAndFetchedAsCsvAndXlsx(): void
     {
         $rule = $this->rule(['name' => 'Mixers sold', 'kind' => 'row', 'mapping' => ['Name' => 'caller_name', 'Machine' => 'equipment', 'Depot' => 'depot']]);
-        $call = $this->held();
+        $call = $this->held(kind: 'live');
         app(\App\Actions\Deliveries\QueueDeliveries::class)->after($call);
         app(\App\Actions\Deliveries\QueueDeliveries::class)->after($call);
 
@@ -237,9 +237,10 @@ final class DeliveriesTest extends FeatureTestCase
         return DeliveryRule::query()->create($rule + ['business_id' => $this->business->id, 'agent_id' => $this->agent->id, 'to' => '', 'subject' => '', 'words' => '', 'when' => null, 'timing' => ['kind' => 'at_once'], 'cancel_outcomes' => [], 'mapping' => [], 'active' => true]);
     }
 
-    private function held(string $words = 'I want to hire a cement mixer tomorrow for three days, my name is Rosa Lindqvist'): Call
+    private function held(string $words = 'I want to hire a cement mixer tomorrow for three days, my name is Rosa Lindqvist', string $kind = 'rehearsal'): Call
     {
         $ref = (string) $this->ring()->json('ref');
+        Call::query()->where('ref', $ref)->update(['kind' => $kind]);
         $this->happens($ref, 1, 'said', $words);
         $this->happens($ref, 2, 'hung_up');
 

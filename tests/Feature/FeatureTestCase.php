@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\Agent;
 use App\Models\Business;
+use App\Models\Call;
 use App\Models\Contact;
 use App\Models\ContactNumber;
 use App\Models\Draft;
@@ -70,6 +71,19 @@ abstract class FeatureTestCase extends TestCase
     protected function ring(array $choice = []): TestResponse
     {
         return $this->postJson('/pellbrook/agents/maren/ring', ['caller' => 'unknown', 'number' => '07700 900199', 'placed_at' => '2026-03-10T09:14', ...$choice]);
+    }
+
+    /**
+     * Rings as `ring()` does, as a client's own call: what a rehearsal causes stays out of their rows, figures and contacts.
+     *
+     * @param array<string, mixed> $choice
+     */
+    protected function ringLive(array $choice = []): string
+    {
+        $ref = (string) $this->ring($choice)->json('ref');
+        Call::query()->where('ref', $ref)->update(['kind' => 'live']);
+
+        return $ref;
     }
 
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */

@@ -39,7 +39,7 @@ final class FieldsKeptBackTest extends FeatureTestCase
         DeliveryRule::query()->create(['name' => 'Rows', 'kind' => 'row', 'to' => '', 'mapping' => ['Name' => 'caller_name', 'Machine' => 'equipment', 'Day' => 'start_date']] + $rule);
         DeliveryRule::query()->create(['name' => 'Note', 'kind' => 'email', 'to' => 'boss@example.com', 'subject' => '[caller_name] called', 'words' => '[summary]'] + $rule);
         DeliveryRule::query()->create(['name' => 'Second note', 'kind' => 'text', 'to' => '07700 900500', 'words' => '[caller_name] wants [equipment]'] + $rule);
-        $ref = (string) $this->ring()->json('ref');
+        $ref = $this->ringLive();
         $this->happens($ref, 1, 'said', 'I want to hire a cement mixer tomorrow for three days, my name is Rosa Lindqvist');
         $this->happens($ref, 2, 'hung_up');
         $this->call = Call::query()->where('ref', $ref)->firstOrFail();

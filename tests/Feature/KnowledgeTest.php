@@ -103,7 +103,7 @@ final class KnowledgeTest extends FeatureTestCase
     public function testACallAnswersFromItShowsTheSourceAndKeepsWhatNothingAnswered(): void
     {
         $this->keep();
-        $ref = (string) $this->ring()->json('ref');
+        $ref = $this->ringLive();
         $this->happens($ref, 1, 'said', 'I want to hire a cement mixer');
         $this->happens($ref, 2, 'said', 'Before that, what happens if I bring it back late?');
         $answer = CallTurn::query()->where('by', 'agent')->orderByDesc('n')->firstOrFail();

@@ -100,7 +100,7 @@ final class CallHost
         $last = $event->kind === EventKind::Interrupted ? CallTurn::query()->where('call_id', $call->id)->orderByDesc('n')->first() : null;
         if ($last instanceof CallTurn && $last->by === 'agent') {
             $cut = $recorder->cut($last->toTranscript(), $outcome->state->lastHeard, $event->seconds);
-            $last->update(['text' => $cut->text, 'seconds' => round($cut->seconds, 1), 'cut' => true]);
+            $last->update(['text' => $cut->text, 'seconds' => round($cut->seconds, 1), 'cut' => true, 'whole' => $cut->whole]);
         }
         $sources = array_values(array_unique($outcome->trace->sources));
         foreach ($recorder->turns($event, $outcome) as $turn) {

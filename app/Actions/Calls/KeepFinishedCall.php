@@ -47,7 +47,7 @@ final readonly class KeepFinishedCall
                 'state' => $state->toArray(),
                 'last_event_at' => $started->setTimezone(new \DateTimeZone('UTC')),
             ]);
-            CallTurn::query()->insert(array_map(static fn (Turn $turn, int $n): array => ['call_id' => $call->id, 'n' => $n, 'by' => $turn->by, 'text' => $turn->text, 'at' => round($turn->at, 1), 'seconds' => round($turn->seconds, 1), 'keys' => $turn->keys, 'steps' => json_encode($turn->steps, JSON_THROW_ON_ERROR), 'cut' => $turn->cut], $finished->transcript->turns, array_keys($finished->transcript->turns)));
+            CallTurn::query()->insert(array_map(static fn (Turn $turn, int $n): array => ['call_id' => $call->id, 'n' => $n, 'by' => $turn->by, 'text' => $turn->text, 'at' => round($turn->at, 1), 'seconds' => round($turn->seconds, 1), 'keys' => $turn->keys, 'steps' => json_encode($turn->steps, JSON_THROW_ON_ERROR), 'cut' => $turn->cut, 'whole' => $turn->whole], $finished->transcript->turns, array_keys($finished->transcript->turns)));
             foreach ($finished->events as $n => $event) {
                 CallStep::query()->create(['call_id' => $call->id, 'n' => $n, 'event' => $event->toArray(), 'trace' => $finished->traces[$n]->toArray(), 'microseconds' => 0]);
             }

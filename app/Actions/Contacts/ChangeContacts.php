@@ -156,7 +156,7 @@ final readonly class ChangeContacts
     public function learn(Call $call): void
     {
         $contact = $call->contact_id === null ? null : Contact::query()->find($call->contact_id);
-        if ($contact === null || $call->record === null) {
+        if ($contact === null || $call->record === null || $call->kind === 'rehearsal') {
             return;
         }
         $script = $call->scriptText->script();

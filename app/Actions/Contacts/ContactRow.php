@@ -12,7 +12,7 @@ use Ringo\Numbering\NumberingPlan;
 final readonly class ContactRow
 {
     /** Where a column can go, beside columns of the business's own and nowhere. */
-    public const TARGETS = ['name' => 'name', 'first_name' => 'first name', 'last_name' => 'last name', 'organisation' => 'organisation', 'email' => 'e-mail', 'phone' => 'telephone', 'tags' => 'tags', 'notes' => 'notes', 'language' => 'language', 'kind' => 'person or organisation', 'consent_on' => 'consent given on', 'do_not_call' => 'do not call', 'pin' => 'PIN'];
+    public const TARGETS = ['name' => 'name', 'first_name' => 'first name', 'last_name' => 'last name', 'organisation' => 'organisation', 'email' => 'e-mail', 'phone' => 'telephone', 'tags' => 'tags', 'notes' => 'notes', 'language' => 'language', 'kind' => 'person or organisation', 'consent_on' => 'consent given on', 'do_not_call' => 'do not call', 'pin' => 'PIN', 'uid' => 'identifier of a card'];
 
     private const GUESSES = [
         'phone' => '/phone|tel|mobile|cell|number|handy|gsm/i', 'email' => '/e-?mail/i', 'first_name' => '/^(?:first|given|fore)\s?_?name$/i', 'last_name' => '/^(?:last|family|sur)\s?_?name$/i',
@@ -28,6 +28,12 @@ final readonly class ContactRow
     {
     }
 
+    /** A heading without what people write differently: 'Post code', 'postcode' and 'post_code' are one. */
+    public static function bare(string $heading): string
+    {
+        return (string) preg_replace('/[^a-z0-9]+/', '', Str::lower(Str::ascii($heading)));
+    }
+
     /**
      * @param list<string> $header
      * @param array<string, ContactColumn> $columns
@@ -41,7 +47,7 @@ final readonly class ContactRow
         foreach ($header as $heading) {
             $mapping[$heading] = '';
             foreach ($columns as $key => $column) {
-                if (Str::slug($heading, '_') === $key || Str::lower($heading) === Str::lower($column->title)) {
+                if (self::bare($heading) === self::bare($key) || self::bare($heading) === self::bare($column->title)) {
                     $mapping[$heading] = 'column:'.$key;
                 }
             }

@@ -25,6 +25,9 @@ use Sabre\VObject\Splitter\VCard as Splitter;
  */
 final readonly class ImportContacts
 {
+    /** What a card always gives. */
+    private const CARD = ['name', 'organisation', 'telephone', 'e-mail', 'categories', 'note', 'language', 'uid', 'consent', 'do not call'];
+
     private const CHUNK = 500;
 
     private const REPORTED = 2000;
@@ -39,10 +42,11 @@ final readonly class ImportContacts
         $full = Storage::disk('local')->path($path);
         $head = (string) file_get_contents($full, false, null, 0, 200);
         if (preg_match('/^\s*\xEF?\xBB?\xBF?BEGIN:VCARD/i', $head) === 1) {
-            $header = ['name', 'organisation', 'telephone', 'e-mail', 'categories', 'note', 'language'];
+            $header = self::CARD;
             $shape = ['kind' => 'vcard', 'header' => $header, 'sample' => []];
             $total = 0;
             foreach ($this->cards($full) as $row) {
+                $header = array_values(array_unique([...$header, ...array_keys($row)]));
                 if ($total++ < 5) {
                     $shape['sample'][] = $row;
                 }
@@ -50,7 +54,10 @@ final readonly class ImportContacts
             if ($total === 0) {
                 throw new \DomainException('There is no card in the file.');
             }
-            $mapping = array_combine($header, ['name', 'organisation', 'phone', 'email', 'tags', 'notes', 'language']);
+            $shape['header'] = $header;
+            // Facts that another Ringo wrote go into the columns of their names.
+            $mapping = ContactRow::guess($header, $this->columns($business));
+            $mapping = array_combine(self::CARD, ['name', 'organisation', 'phone', 'email', 'tags', 'notes', 'language', 'uid', 'consent_on', 'do_not_call']) + $mapping;
         } else {
             $table = CsvTable::of($full);
             $sample = [];
@@ -155,7 +162,7 @@ final readonly class ImportContacts
 
     /**
      * @param array{contact: array<string, mixed>, numbers: list<string>, problems: list<string>, refused: ?string} $read
-     * @param array{numbers: array<string, int>, emails: array<string, int>} $there whose they are
+     * @param array{numbers: array<string, int>, emails: array<string, int>, names: array<int, string>} $there whose they are
      * @param list<array{contact_id: int, business_id: int, e164: string, label: string}> $new numbers to write
      * @param array<int, array<string, mixed>> $people contacts to write, by numbers below zero that stand for their ids until then
      *
@@ -173,6 +180,12 @@ final readonly class ImportContacts
             $who ??= $there['numbers'][$number] ?? null;
         }
         $who ??= $email === '' ? null : ($there['emails'][$email] ?? null);
+        $second = $who !== null && $this->somebodyElse($there['names'][$who] ?? ($people[$who]['name'] ?? ''), (string) $read['contact']['name']);
+        if ($second) {
+            // Another person on the same telephone: the number is shared, and callers from it are asked who they are.
+            $words = trim("a second person on this number, which is shared now: callers from it are asked who they are; {$words}", '; ');
+            $who = null;
+        }
         $now = now()->toDateTimeString();
         if ($who !== null) {
             $known = [...($who < 0 ? [] : DB::table('contact_numbers')->where('contact_id', $who)->pluck('e164')->all()), ...array_keys($there['numbers'], $who, true)];
@@ -189,7 +202,7 @@ final readonly class ImportContacts
         $people[$id] = [
             'business_id' => $business->id, 'name' => mb_substr((string) $contact['name'], 0, 250), 'organisation' => mb_substr((string) $contact['organisation'], 0, 250), 'email' => $contact['email'], 'kind' => $contact['kind'],
             'facts' => json_encode((object) $contact['facts'], JSON_UNESCAPED_UNICODE), 'tags' => json_encode($contact['tags'], JSON_UNESCAPED_UNICODE), 'notes' => $contact['notes'], 'language' => $contact['language'],
-            'consent_on' => $contact['consent_on'], 'do_not_call' => $contact['do_not_call'], 'pin_hash' => $contact['pin'] === null ? null : Hash::make((string) $contact['pin'], ['rounds' => 4]), 'import_id' => $import->id, 'created_at' => $now, 'updated_at' => $now,
+            'consent_on' => $contact['consent_on'], 'do_not_call' => $contact['do_not_call'], 'pin_hash' => $contact['pin'] === null ? null : Hash::make((string) $contact['pin'], ['rounds' => 4]), 'uid' => $contact['uid'] ?? null, 'import_id' => $import->id, 'created_at' => $now, 'updated_at' => $now,
         ];
         foreach ($read['numbers'] as $i => $number) {
             $new[] = ['contact_id' => $id, 'business_id' => $business->id, 'e164' => $number, 'label' => $i === 0 ? 'main' : 'other'];
@@ -200,6 +213,15 @@ final readonly class ImportContacts
         }
 
         return ['made', $words];
+    }
+
+    /** Whether two names are surely of two people: both whole, and no word of them the same. */
+    private function somebodyElse(string $there, string $given): bool
+    {
+        $words = static fn (string $name): array => array_filter(preg_split('/[^\p{L}]+/u', mb_strtolower($name)) ?: [], static fn (string $word): bool => mb_strlen($word) > 1);
+        [$a, $b] = [$words($there), $words($given)];
+
+        return $a !== [] && $b !== [] && $a !== $b && (array_intersect($a, $b) === [] || reset($a) !== reset($b) && count($a) > 1 && count($b) > 1);
     }
 
     /**
@@ -224,11 +246,11 @@ final readonly class ImportContacts
      * @param list<string> $numbers
      * @param list<mixed> $emails
      *
-     * @return array{numbers: array<string, int>, emails: array<string, int>} whose they are
+     * @return array{numbers: array<string, int>, emails: array<string, int>, names: array<int, string>} whose they are
      */
     private function there(Business $business, array $numbers, array $emails): array
     {
-        $there = ['numbers' => [], 'emails' => []];
+        $there = ['numbers' => [], 'emails' => [], 'names' => []];
         foreach (array_chunk(array_unique($numbers), 500) as $some) {
             foreach (DB::table('contact_numbers')->where('business_id', $business->id)->whereIn('e164', $some)->orderByDesc('id')->pluck('contact_id', 'e164') as $number => $id) {
                 $there['numbers'][(string) $number] = (int) $id;
@@ -238,6 +260,9 @@ final readonly class ImportContacts
             foreach (DB::table('contacts')->where('business_id', $business->id)->whereIn('email', $some)->whereNull('deleted_at')->orderByDesc('id')->pluck('id', 'email') as $email => $id) {
                 $there['emails'][(string) $email] = (int) $id;
             }
+        }
+        foreach (array_chunk(array_unique([...array_values($there['numbers']), ...array_values($there['emails'])]), 500) as $some) {
+            $there['names'] += array_map(strval(...), DB::table('contacts')->whereIn('id', $some)->pluck('name', 'id')->all());
         }
 
         return $there;
@@ -260,6 +285,17 @@ final readonly class ImportContacts
     private function columns(Business $business): array
     {
         return $business->contactColumns()->get()->keyBy('key')->all();
+    }
+
+    /** @return array<string, string> facts a card carries, by their names */
+    private function facts(VCard $card): array
+    {
+        $facts = [];
+        foreach ($card->select('X-RINGO-FACT') as $property) {
+            $facts[(string) ($property['NAME'] ?? 'fact')] = (string) $property;
+        }
+
+        return $facts;
     }
 
     /** @return \Generator<int, array<string, string>> */
@@ -285,7 +321,8 @@ final readonly class ImportContacts
                 return implode('; ', $values);
             };
             $name = (string) ($card->FN ?? '');
-            yield $n => ['name' => $name, 'organisation' => trim(str_replace(';', ' ', (string) ($card->ORG ?? ''))), 'telephone' => $all('TEL'), 'e-mail' => (string) ($card->EMAIL ?? ''), 'categories' => str_replace('\,', ',', (string) ($card->CATEGORIES ?? '')), 'note' => (string) ($card->NOTE ?? ''), 'language' => (string) ($card->LANG ?? '')];
+            yield $n => ['name' => $name, 'organisation' => trim(str_replace(';', ' ', (string) ($card->ORG ?? ''))), 'telephone' => $all('TEL'), 'e-mail' => (string) ($card->EMAIL ?? ''), 'categories' => str_replace('\,', ',', (string) ($card->CATEGORIES ?? '')), 'note' => (string) ($card->NOTE ?? ''), 'language' => (string) ($card->LANG ?? ''),
+                'uid' => (string) ($card->UID ?? ''), 'consent' => (string) ($card->{'X-RINGO-CONSENT-ON'} ?? ''), 'do not call' => (string) ($card->{'X-RINGO-DO-NOT-CALL'} ?? '')] + $this->facts($card);
         }
     }
 }

@@ -46,7 +46,7 @@ final readonly class QueueDeliveries
     {
         $call->loadMissing('record', 'business', 'agent', 'contact');
         $values = new RecordValues($call);
-        $to = $this->recipients($rule->to, $values, $call)[0] ?? $rule->to;
+        $to = $this->recipients($rule->kind, $rule->to, $values, $call)[0] ?? $rule->to;
 
         return new Delivery(['business_id' => $call->business_id, 'call_id' => $call->id, 'delivery_rule_id' => $rule->id, 'key' => 'sample-'.$call->ref, 'name' => $rule->name, 'kind' => $rule->kind, 'to' => $to, 'subject' => $this->filled($rule->subject, $values), 'body' => $this->body($rule, $values, $call), 'file' => $rule->file, 'state' => 'waiting', 'attempts' => 0, 'due_at' => now(), 'problem' => '', 'log' => []]);
     }
@@ -80,13 +80,17 @@ final readonly class QueueDeliveries
             $due = now()->toDateTimeImmutable();
         }
         if ($rule->kind === 'row') {
+            // What a rehearsal causes is shown in the post room and stays out of the client's rows.
+            $rehearsal = $call->kind === 'rehearsal';
             $key = "{$call->ref}-row-{$rule->id}";
-            FileRow::query()->firstOrCreate(['key' => $key], ['delivery_rule_id' => $rule->id, 'cells' => array_map(static fn (string $path): string => $values->written($path) ?? '', $rule->mapping)]);
-            $this->put($call, $rule->id, $key, $rule->name, 'row', 'the file', '', implode(' · ', array_map(static fn (string $path): string => $values->written($path) ?? '', $rule->mapping)), $due, null, true);
+            if (! $rehearsal) {
+                FileRow::query()->firstOrCreate(['key' => $key], ['delivery_rule_id' => $rule->id, 'cells' => array_map(static fn (string $path): string => $values->cell($path), $rule->mapping)]);
+            }
+            $this->put($call, $rule->id, $key, $rule->name, 'row', $rehearsal ? 'no file: a rehearsal' : 'the file', '', implode(' · ', array_map(static fn (string $path): string => $values->cell($path), $rule->mapping)), $due, null, $rehearsal ? 'a rehearsal: shown here, not written to the file' : 'row written');
 
             return;
         }
-        foreach ($this->recipients($rule->to, $values, $call) as $to) {
+        foreach ($this->recipients($rule->kind, $rule->to, $values, $call) as $to) {
             $this->put($call, $rule->id, $call->ref.'-'.$rule->id.'-'.substr(hash('sha256', $to), 0, 12), $rule->name, $rule->kind, $to, $this->filled($rule->subject, $values), $this->body($rule, $values, $call), $due, $rule->kind === 'email' ? $rule->file : null);
         }
     }
@@ -100,9 +104,9 @@ final readonly class QueueDeliveries
         }
     }
 
-    private function put(Call $call, ?int $rule, string $key, string $name, string $kind, string $to, string $subject, string $body, \DateTimeImmutable $due, ?string $file = null, bool $done = false): void
+    private function put(Call $call, ?int $rule, string $key, string $name, string $kind, string $to, string $subject, string $body, \DateTimeImmutable $due, ?string $file = null, ?string $done = null): void
     {
-        Delivery::query()->firstOrCreate(['key' => $key], ['business_id' => $call->business_id, 'call_id' => $call->id, 'delivery_rule_id' => $rule, 'name' => $name, 'kind' => $kind, 'to' => $to, 'subject' => $subject, 'body' => $body, 'file' => $file, 'state' => $done ? 'sent' : 'waiting', 'attempts' => $done ? 1 : 0, 'due_at' => $due->setTimezone(new \DateTimeZone('UTC')), 'sent_at' => $done ? now() : null, 'problem' => '', 'log' => $done ? [['at' => now()->toIso8601String(), 'what' => 'row written']] : []]);
+        Delivery::query()->firstOrCreate(['key' => $key], ['business_id' => $call->business_id, 'call_id' => $call->id, 'delivery_rule_id' => $rule, 'name' => $name, 'kind' => $kind, 'to' => $to, 'subject' => $subject, 'body' => $body, 'file' => $file, 'state' => $done !== null ? 'sent' : 'waiting', 'attempts' => $done !== null ? 1 : 0, 'due_at' => $due->setTimezone(new \DateTimeZone('UTC')), 'sent_at' => $done !== null ? now() : null, 'problem' => '', 'log' => $done !== null ? [['at' => now()->toIso8601String(), 'what' => $done]] : []]);
     }
 
     /** A later call of the same caller takes back what no longer applies. */
@@ -122,14 +126,12 @@ final readonly class QueueDeliveries
     }
 
     /** @return list<string> */
-    private function recipients(string $to, RecordValues $values, Call $call): array
+    private function recipients(string $kind, string $to, RecordValues $values, Call $call): array
     {
         $found = [];
         foreach (array_filter(array_map(trim(...), explode(',', $to))) as $one) {
             if (str_starts_with($one, 'role:')) {
-                $role = Role::tryFrom(substr($one, 5));
-                $emails = $role === null ? [] : Membership::query()->where('business_id', $call->business_id)->where('role', $role->value)->join('users', 'users.id', '=', 'memberships.user_id')->pluck('users.email')->all();
-                array_push($found, ...$emails);
+                array_push($found, ...$this->ofRole($kind, substr($one, 5), $call));
             } elseif (str_starts_with($one, 'person:')) {
                 $number = Person::query()->where('business_id', $call->business_id)->where('key', substr($one, 7))->value('number');
                 $found = $number === null ? $found : [...$found, $number];
@@ -142,6 +144,24 @@ final readonly class QueueDeliveries
         }
 
         return array_values(array_unique($found));
+    }
+
+    /**
+     * Everybody with a role: by e-mail at their address, by text on their telephone. Who has none of it gets nothing.
+     *
+     * @return list<string>
+     */
+    private function ofRole(string $kind, string $name, Call $call): array
+    {
+        $role = Role::tryFrom($name);
+        if ($role === null) {
+            return [];
+        }
+        $members = Membership::query()->where('memberships.business_id', $call->business_id)->where('role', $role->value);
+
+        return array_values(array_map(strval(...), ($kind === 'text'
+            ? $members->join('people', static fn ($join) => $join->on('people.user_id', '=', 'memberships.user_id')->on('people.business_id', '=', 'memberships.business_id'))->whereNull('people.deleted_at')->whereNotNull('people.number')->pluck('people.number')
+            : $members->join('users', 'users.id', '=', 'memberships.user_id')->pluck('users.email'))->all()));
     }
 
     private function body(DeliveryRule $rule, RecordValues $values, Call $call): string

@@ -41,10 +41,21 @@ final readonly class RecordValues
             $path === 'call.line' => $call->to,
             $path === 'business', $path === 'business.name' => $call->business->name,
             $path === 'agent', $path === 'agent.name' => $call->agent->name,
+            str_starts_with($path, 'fact.') => $call->scriptText->script()->facts[$rest] ?? null,
             str_starts_with($path, 'caller.') => $call->contact?->facts[$rest] ?? null,
             str_starts_with($path, 'declined.') => in_array($rest, $call->record->declined ?? [], true) ? true : null,
             default => null,
         };
+    }
+
+    /** For a column of rows: days and times in ISO form, unless the column asks for words with `path|words`. */
+    public function cell(string $path): string
+    {
+        [$path, $form] = explode('|', $path, 2) + [1 => ''];
+        $value = $this->call->record->cells[$path]['value'] ?? null;
+        $iso = is_string($value) && preg_match('/^\d{4}-\d{2}-\d{2}(?:T\d{2}:\d{2})?$/', $value) === 1;
+
+        return $iso && $form !== 'words' ? $value : ($this->written($path) ?? '');
     }
 
     /** As one writes it: dates and sums in words and figures. */

@@ -40,10 +40,10 @@ final readonly class CreateAgent
             'format' => 'ringo-script/1',
             'agent' => ['name' => $name, 'business' => $business->name, 'direction' => $direction, 'language' => 'en', 'country' => $business->country, 'tz' => $business->tz, 'voice' => ['engine' => 'flite', 'name' => 'slt', 'pace' => 1.0, 'pitch' => 1.0]],
             'standing' => [],
-            'sheet' => ['$schema' => 'https://json-schema.org/draft/2020-12/schema', 'type' => 'object', 'title' => $business->name.' call', 'properties' => []],
+            'sheet' => ['$schema' => 'https://json-schema.org/draft/2020-12/schema', 'type' => 'object', 'title' => 'Call', 'properties' => []],
             'first' => 'opening',
             'steps' => [
-                ['key' => 'opening', 'kind' => 'say', 'prompt' => "{$business->name}, {$name} speaking.", 'next' => 'goodbye'],
+                ['key' => 'opening', 'kind' => 'say', 'prompt' => '[business], [agent] speaking.', 'next' => 'goodbye'],
                 ['key' => 'goodbye', 'kind' => 'finish', 'prompt' => 'Thank you for calling. Goodbye.', 'outcome' => 'answered'],
             ],
         ]);

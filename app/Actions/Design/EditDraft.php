@@ -60,16 +60,34 @@ final readonly class EditDraft
     }
 
     /**
-     * Brings back the draft as it was before a version, if nothing has changed since.
+     * Takes a change back: the draft is as it was before that version. Only what `undoable` names can be taken back.
      *
-     * @throws DraftMoved
+     * @throws DraftMoved where something else was changed since
      */
     public function undo(Agent $agent, int $version, User $user): Draft
     {
+        if ($this->undoable($agent)?->version !== $version) {
+            throw new DraftMoved('Somebody', (int) $agent->draft()->value('version'), []);
+        }
         $before = DraftVersion::query()->where('agent_id', $agent->id)->where('version', $version - 1)->with('scriptText')->firstOrFail();
         $undone = DraftVersion::query()->where('agent_id', $agent->id)->where('version', $version)->firstOrFail();
 
-        return $this->apply($agent, $version, 'undid: '.$undone->words, [], static fn (): ScriptDocument => $before->scriptText->document(), $user)[0];
+        $draft = $this->apply($agent, $agent->draft()->value('version'), 'undid: '.$undone->words, [], static fn (): ScriptDocument => $before->scriptText->document(), $user)[0];
+        DraftVersion::query()->where('agent_id', $agent->id)->where('version', $draft->version)->update(['undoes' => $version]);
+
+        return $draft;
+    }
+
+    /** The latest change that has not been taken back yet; null where there is none to take back. */
+    public function undoable(Agent $agent): ?DraftVersion
+    {
+        $version = (int) $agent->draft()->value('version');
+        // An undo leads on to the change before the one it took back.
+        while (($row = DraftVersion::query()->where('agent_id', $agent->id)->where('version', $version)->first()) !== null && $row->undoes !== null) {
+            $version = $row->undoes - 1;
+        }
+
+        return $row !== null && $version > 1 && DraftVersion::query()->where('agent_id', $agent->id)->where('version', $version - 1)->exists() ? $row : null;
     }
 
     /**

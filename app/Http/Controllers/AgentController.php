@@ -84,12 +84,12 @@ final class AgentController
         return redirect()->route('prompt-book', [$business, $agent])->with('notice', "{$agent->name} is made. What still has to be filled in is among the findings.");
     }
 
-    public function show(Business $business, Agent $agent, InstalledVoices $voices, Inspector $inspector): View
+    public function show(Business $business, Agent $agent, InstalledVoices $voices, Inspector $inspector, VoiceXml $voiceXml): View
     {
         $this->current->remember($agent);
         $document = $agent->draft->scriptText->document();
 
-        return view('agent', ['business' => $business, 'agent' => $agent, 'document' => $document, 'script' => $document->script, 'data' => $document->toArray(), 'version' => $agent->draft->version, 'voices' => $voices->all($document->script->agent->language), 'findings' => array_values(array_filter($inspector->inspect($document, $business->fileNames()), static fn ($finding): bool => $finding->step === null))]);
+        return view('agent', ['business' => $business, 'agent' => $agent, 'document' => $document, 'script' => $document->script, 'data' => $document->toArray(), 'version' => $agent->draft->version, 'refused' => $voiceXml->refused($document->script), 'voices' => $voices->all($document->script->agent->language), 'findings' => array_values(array_filter($inspector->inspect($document, $business->surroundings()), static fn ($finding): bool => $finding->step === null))]);
     }
 
     public function update(Request $request, Business $business, Agent $agent, EditDraft $edit): RedirectResponse
@@ -181,7 +181,7 @@ final class AgentController
 
         return view('agent-import', [
             'business' => $business, 'agent' => $this->current->in($business), 'document' => $document, 'script' => $document->script, 'file' => $file->getClientOriginalName(), 'taken' => $taken,
-            'findings' => $inspector->inspect($document, $business->fileNames()), 'free' => $taken ? $name.' 2' : $name,
+            'findings' => $inspector->inspect($document, $business->surroundings()), 'free' => $taken ? $name.' 2' : $name,
         ]);
     }
 

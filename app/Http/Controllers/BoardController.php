@@ -7,6 +7,8 @@ namespace App\Http\Controllers;
 use App\Actions\Calls\SettleAbandonedCalls;
 use App\Models\Business;
 use App\Models\Call;
+use App\Models\Delivery;
+use App\Models\KnowledgeQuestion;
 use App\Models\User;
 use App\Support\CurrentAgent;
 use App\Support\Sight;
@@ -38,11 +40,14 @@ final class BoardController
         $agent = $current->in($business);
         $now = Carbon::now($business->tz);
         $today = $now->copy()->startOfDay()->utc();
-        $calls = Call::query()->where('business_id', $business->id);
+        // Rehearsals are no calls of the client's: they stay out of every figure.
+        $calls = Call::query()->where('business_id', $business->id)->where('kind', '!=', 'rehearsal');
         $usual = (clone $calls)->where('started_at', '>=', $today->copy()->subDays(28))->where('started_at', '<', $today)->count() / 28;
 
         $toCheck = (clone $calls)->whereHas('record', static fn ($record) => $record->where('doubtful', true))->with('record', 'agent')->latest('started_at')->limit(6)->get();
-        $recent = (clone $calls)->where('status', 'ended')->with('record', 'agent')->latest('started_at')->limit(8)->get();
+        $stuck = Delivery::query()->where('business_id', $business->id)->whereDoesntHave('call', static fn ($call) => $call->where('kind', 'rehearsal'))->whereIn('state', ['failed', 'dead']);
+        $asked = KnowledgeQuestion::query()->where('business_id', $business->id)->where('state', 'open')->whereDoesntHave('call', static fn ($call) => $call->where('kind', 'rehearsal'));
+        $recent = Call::query()->where('business_id', $business->id)->where('status', 'ended')->with('record', 'agent')->latest('started_at')->limit(8)->get();
         $user = $request->user();
         $sight = Sight::of($user, $business);
         foreach ([$toCheck, $recent] as $some) {
@@ -60,11 +65,11 @@ final class BoardController
             'usual' => $usual,
             'inProgress' => (clone $calls)->where('status', 'in_progress')->orderByDesc('last_event_at')->limit(6)->get(),
             'toCheck' => $toCheck,
-            'toCheckCount' => $business->records()->where('doubtful', true)->whereHas('call')->count(),
-            'stuck' => $business->deliveries()->whereIn('state', ['failed', 'dead'])->latest('id')->limit(5)->get(),
-            'stuckCount' => $business->deliveries()->whereIn('state', ['failed', 'dead'])->count(),
-            'unanswered' => $business->knowledgeQuestions()->where('state', 'open')->latest('id')->limit(5)->get(),
-            'unansweredCount' => $business->knowledgeQuestions()->where('state', 'open')->count(),
+            'toCheckCount' => $business->records()->where('doubtful', true)->whereHas('call', static fn ($call) => $call->where('kind', '!=', 'rehearsal'))->count(),
+            'stuck' => (clone $stuck)->latest('id')->limit(5)->get(),
+            'stuckCount' => $stuck->count(),
+            'unanswered' => (clone $asked)->latest('id')->limit(5)->get(),
+            'unansweredCount' => $asked->count(),
             'recent' => $recent,
             'outcomes' => (clone $calls)->where('status', 'ended')->where('started_at', '>=', $today->copy()->subDays(28))->selectRaw('outcome, count(*) as n')->groupBy('outcome')->orderByDesc('n')->limit(8)->pluck('n', 'outcome'),
             'week' => $this->week($business, $now),
@@ -76,7 +81,7 @@ final class BoardController
     {
         $from = $now->copy()->startOfDay()->subDays(13);
         $counts = [];
-        foreach (Call::query()->where('business_id', $business->id)->where('started_at', '>=', $from->copy()->utc())->pluck('started_at') as $started) {
+        foreach (Call::query()->where('business_id', $business->id)->where('kind', '!=', 'rehearsal')->where('started_at', '>=', $from->copy()->utc())->pluck('started_at') as $started) {
             $day = Carbon::parse($started)->setTimezone($business->tz)->format('Y-m-d');
             $counts[$day] = ($counts[$day] ?? 0) + 1;
         }

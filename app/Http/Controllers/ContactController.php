@@ -82,8 +82,9 @@ final class ContactController
     {
         $given = $request->validate(['title' => ['required', 'string', 'max:60'], 'type' => ['required', 'in:'.implode(',', array_keys(ContactColumn::TYPES))]]);
         $key = FieldType::key($given['title']);
-        if ($key === '' || ContactColumn::query()->where('business_id', $business->id)->where('key', $key)->exists()) {
-            throw ValidationException::withMessages(['title' => 'There is such a column already.']);
+        $same = $business->contactColumns()->get()->first(static fn (ContactColumn $one): bool => in_array(ContactRow::bare($given['title']), [ContactRow::bare($one->key), ContactRow::bare($one->title)], true));
+        if ($key === '' || $same !== null) {
+            throw ValidationException::withMessages(['title' => $same === null ? 'A column needs a name with letters.' : "There is such a column already: {$same->title}."]);
         }
         ContactColumn::query()->create(['business_id' => $business->id, 'key' => $key, 'title' => $given['title'], 'type' => $given['type']]);
 
@@ -215,7 +216,7 @@ final class ContactController
         return response()->streamDownload(static function () use ($query): void {
             $query->with('numbers')->chunk(500, static function ($contacts): void {
                 foreach ($contacts as $contact) {
-                    $card = new VCard(['VERSION' => '4.0', 'FN' => $contact->name, 'KIND' => $contact->kind === 'organisation' ? 'org' : 'individual', 'LANG' => $contact->language]);
+                    $card = new VCard(['VERSION' => '4.0', 'UID' => $contact->uid(), 'FN' => $contact->name, 'KIND' => $contact->kind === 'organisation' ? 'org' : 'individual', 'LANG' => $contact->language]);
                     foreach (['ORG' => $contact->organisation, 'EMAIL' => $contact->email, 'NOTE' => $contact->notes] as $name => $value) {
                         if ((string) $value !== '') {
                             $card->add($name, $value);
@@ -226,6 +227,15 @@ final class ContactController
                     }
                     if (($contact->tags ?? []) !== []) {
                         $card->add('CATEGORIES', $contact->tags);
+                    }
+                    foreach ($contact->facts ?? [] as $fact => $value) {
+                        $card->add('X-RINGO-FACT', (string) $value, ['NAME' => $fact]);
+                    }
+                    if ($contact->do_not_call) {
+                        $card->add('X-RINGO-DO-NOT-CALL', 'yes');
+                    }
+                    if ($contact->consent_on !== null) {
+                        $card->add('X-RINGO-CONSENT-ON', $contact->consent_on->format('Y-m-d'));
                     }
                     echo $card->serialize();
                 }

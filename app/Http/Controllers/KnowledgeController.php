@@ -13,6 +13,7 @@ use App\Models\KnowledgePassage;
 use App\Models\KnowledgeQuestion;
 use App\Models\KnowledgeSource;
 use App\Models\KnowledgeTable;
+use App\Support\AtOnce;
 use App\Support\CurrentAgent;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -74,6 +75,8 @@ final class KnowledgeController
             throw ValidationException::withMessages(['source' => $problem->getMessage()]);
         }
 
+        AtOnce::Knowledge->note($business, "“{$source->name}” added");
+
         return redirect()->route('knowledge.source', [$business, $source])->with('notice', "“{$source->name}” is kept: {$source->pieces} ".($source->pieces === 1 ? 'piece' : 'pieces').'. It counts from the next question on.');
     }
 
@@ -86,12 +89,16 @@ final class KnowledgeController
             throw ValidationException::withMessages(['text' => $problem->getMessage().' What you wrote is still here.']);
         }
 
+        AtOnce::Knowledge->note($business, "“{$knowledgeSource->name}” rewritten");
+
         return redirect()->route('knowledge.source', [$business, $knowledgeSource])->with('notice', 'Kept as version '.$knowledgeSource->refresh()->version.'. It counts from the next question on.');
     }
 
     public function destroy(Business $business, KnowledgeSource $knowledgeSource, KeepSource $keep): RedirectResponse
     {
         $keep->remove($knowledgeSource);
+
+        AtOnce::Knowledge->note($business, "“{$knowledgeSource->name}” taken out");
 
         return redirect()->route('knowledge', $business)->with('undo', ['text' => "“{$knowledgeSource->name}” was taken out; agents no longer answer from it.", 'action' => route('knowledge.restore', [$business, $knowledgeSource])]);
     }
@@ -100,6 +107,8 @@ final class KnowledgeController
     {
         $knowledgeSource->restore();
         $keep->restore($knowledgeSource);
+
+        AtOnce::Knowledge->note($business, "“{$knowledgeSource->name}” put back");
 
         return redirect()->route('knowledge', $business)->with('notice', "“{$knowledgeSource->name}” is back.");
     }
@@ -113,6 +122,8 @@ final class KnowledgeController
             throw ValidationException::withMessages(['source' => $problem->getMessage()]);
         }
         $changed = array_filter($made, static fn (KnowledgeSource $one): bool => $one->version > 1 && $one->wasChanged('version'));
+
+        AtOnce::Knowledge->note($business, count($made).' pages fetched');
 
         return count($made) === 1
             ? redirect()->route('knowledge.source', [$business, $made[0]])->with('notice', $made[0]->wasRecentlyCreated ? 'The page is fetched.' : ($changed === [] ? 'The page has not changed.' : 'The page has changed; what came and went is shown below.'))
@@ -174,6 +185,8 @@ final class KnowledgeController
             throw ValidationException::withMessages(['answer' => $problem->getMessage()]);
         }
         $this->settle($business, $given['ids'], 'written');
+
+        AtOnce::Knowledge->note($business, 'an answer written');
 
         return redirect()->route('knowledge', $business)->with('notice', 'The answer is written. It counts from the next question on.');
     }

@@ -18,6 +18,7 @@ use App\Models\DeliveryRule;
 use App\Models\FileRow;
 use App\Models\Gateway;
 use App\Models\GatewayReceipt;
+use App\Support\AtOnce;
 use App\Support\Book\ConditionForm;
 use App\Support\Book\Form;
 use App\Support\CurrentAgent;
@@ -32,6 +33,7 @@ use Ringo\Delivery\Signature;
 use Ringo\Delivery\Timing;
 use Ringo\Document\InvalidDocument;
 use Ringo\Format\Xlsx;
+use Ringo\Script\Paths;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -143,12 +145,13 @@ final class PostController
         }
         $mapping = [];
         foreach (preg_split('/\R/', (string) ($given['mapping'] ?? '')) ?: [] as $line) {
-            if (preg_match('/^\s*(.+?)\s*[:=]\s*([a-z_]+(?:\.[a-z_]+)?)\s*$/', $line, $m) === 1) {
+            if (preg_match('/^\s*(.+?)\s*[:=]\s*([a-z][a-z0-9_]*(?:\.[a-z0-9_]+)?(?:\|words)?)\s*$/', $line, $m) === 1) {
                 $mapping[$m[1]] = $m[2];
             } elseif (trim($line) !== '') {
                 throw ValidationException::withMessages(['mapping' => "“{$line}”: write “column: value”, one a line, such as “Telephone: phone”."]);
             }
         }
+        $this->checkColumns($business, $given['kind'], $mapping);
         if ($given['kind'] === 'row' && $mapping === []) {
             throw ValidationException::withMessages(['mapping' => 'Which columns? Write “column: value”, one a line.']);
         }
@@ -164,6 +167,8 @@ final class PostController
             $rule->update($data);
         }
 
+        AtOnce::Deliveries->note($business, "the rule “{$rule->name}” kept");
+
         return redirect()->route('post.rule', [$business, $rule])->with('notice', $secret === null ? 'The rule is kept. It counts from the next call on.' : "The rule is kept. Its signing secret is shown this once: {$secret}");
     }
 
@@ -171,12 +176,16 @@ final class PostController
     {
         $rule->delete();
 
+        AtOnce::Deliveries->note($business, "the rule “{$rule->name}” taken out");
+
         return redirect()->route('post', $business)->with('undo', ['text' => "The rule “{$rule->name}” is taken out. What it has sent stays listed.", 'action' => route('post.rule.restore', [$business, $rule])]);
     }
 
     public function restore(Business $business, DeliveryRule $rule): RedirectResponse
     {
         $rule->restore();
+
+        AtOnce::Deliveries->note($business, "the rule “{$rule->name}” put back");
 
         return redirect()->route('post', $business)->with('notice', "“{$rule->name}” is back.");
     }
@@ -230,6 +239,43 @@ final class PostController
         foreach (FileRow::query()->where('delivery_rule_id', $rule->id)->orderBy('id')->lazy(500) as $row) {
             yield array_map(static fn (string $column): string => $row->cells[$column] ?? '', $columns);
         }
+    }
+
+    /**
+     * @param array<string, string> $mapping column => value
+     *
+     * @throws ValidationException where a column names nothing a call can leave, with the nearest name
+     */
+    private function checkColumns(Business $business, string $kind, array $mapping): void
+    {
+        if ($kind !== 'row' && $kind !== 'web') {
+            return;
+        }
+        $known = ['summary', 'next_actions', 'doubtful', 'outcome', 'call.id', 'call.at', 'business', 'agent', ...array_keys(Paths::CALL), ...array_keys(Paths::CALLER)];
+        foreach ($business->agents()->with('draft.scriptText')->get() as $agent) {
+            $script = $agent->draft->scriptText->script();
+            $known = [...$known, ...array_map(strval(...), array_keys($script->sheet->fields)), ...array_map(static fn (int|string $fact): string => 'fact.'.$fact, array_keys($script->facts))];
+        }
+        $known = [...array_unique($known), ...$business->contactColumns()->pluck('key')->map(static fn (string $key): string => 'caller.'.$key)->all(), ...$this->furtherFields($business)];
+        foreach ($mapping as $column => $path) {
+            $name = explode('|', $path, 2)[0];
+            if (! in_array($name, $known, true) && ! str_starts_with($name, 'declined.')) {
+                $near = collect($known)->sortBy(static fn (string $one): int => levenshtein(substr($one, 0, 60), substr($name, 0, 60)))->first();
+
+                throw ValidationException::withMessages(['mapping' => "The column “{$column}” names {$name}, which no call leaves. Did you mean {$near}?"]);
+            }
+        }
+    }
+
+    /** @return list<string> fields of further sheets */
+    private function furtherFields(Business $business): array
+    {
+        $fields = [];
+        foreach ($business->recordSheets()->get() as $sheet) {
+            $fields = [...$fields, ...array_map(strval(...), array_keys((array) ($sheet->schema['properties'] ?? [])))];
+        }
+
+        return $fields;
     }
 
     /** @return list<string> titles of the fields staff do not see in the pages and would be told by the rule */

@@ -17,6 +17,7 @@ use App\Support\Book\StepForms;
 use App\Support\CurrentAgent;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Ringo\Design\Change;
@@ -108,7 +109,8 @@ final class PromptBookController
         return $this->answer($request, $agent, "took out {$step}", [$step], static fn (ScriptDocument $document): ScriptDocument => $document->without($step), static fn (): ?string => $to, undo: "{$step} was taken out; whatever led to it leads to {$to} now.");
     }
 
-    public function undo(Request $request, Business $business, Agent $agent): JsonResponse
+    /** Takes back the latest change that stands, and the one before it when asked again; from a page without script it leads back to that page. */
+    public function undo(Request $request, Business $business, Agent $agent): JsonResponse|RedirectResponse
     {
         $given = $request->validate(['version' => ['required', 'integer', 'min:2']]);
         /** @var User $user */
@@ -117,17 +119,17 @@ final class PromptBookController
         try {
             $draft = $this->edit->undo($agent, (int) $given['version'], $user);
         } catch (DraftMoved $moved) {
-            return $this->moved($agent, $moved);
+            return $request->expectsJson() ? $this->moved($agent, $moved) : back()->withErrors(['version' => $moved->getMessage()]);
         }
 
-        return response()->json($this->view->changed($agent, $draft, $this->have($request)));
+        return $request->expectsJson() ? response()->json($this->view->changed($agent, $draft, $this->have($request))) : back()->with('notice', 'Taken back in the draft.');
     }
 
     public function fix(Request $request, Business $business, Agent $agent, Inspector $inspector): JsonResponse
     {
         $given = $request->validate(['finding' => ['required', 'string', 'max:20']]);
         $this->current->remember($agent);
-        foreach ($inspector->inspect($agent->draft->scriptText->document()) as $finding) {
+        foreach ($inspector->inspect($agent->draft->scriptText->document(), $business->surroundings()) as $finding) {
             if ($finding->id() === $given['finding'] && $finding->fix !== null) {
                 $fix = $finding->fix;
                 $step = $finding->step;

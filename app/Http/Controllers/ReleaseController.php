@@ -33,7 +33,7 @@ final class ReleaseController
         $last?->loadMissing('scriptText');
 
         return view('releases', [
-            'business' => $business, 'agent' => $agent, 'releases' => $releases, 'findings' => $inspector->inspect($document, $business->fileNames()), 'version' => $agent->draft->version,
+            'business' => $business, 'agent' => $agent, 'releases' => $releases, 'findings' => $inspector->inspect($document, $business->surroundings()), 'version' => $agent->draft->version,
             'changes' => $last instanceof Release ? (new Changes)->between($last->scriptText->document(), $document) : null,
             'calls' => Call::query()->where('agent_id', $agent->id)->whereNotNull('release_id')->selectRaw('release_id, count(*) as n')->groupBy('release_id')->pluck('n', 'release_id'),
             'knows' => $business->knowledgeSources()->orderBy('name')->get(['id', 'name', 'version', 'updated_at']),

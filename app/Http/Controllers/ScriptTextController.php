@@ -69,7 +69,7 @@ final class ScriptTextController
     {
         $places = JsonPlaces::of($text);
         $order = array_flip(array_map(strval(...), array_keys($document->script->steps)));
-        $findings = $this->inspector->inspect($document, $business->fileNames());
+        $findings = $this->inspector->inspect($document, $business->surroundings());
 
         return [
             'findings' => array_map(static fn (Finding $finding): array => [

@@ -13,6 +13,7 @@ use App\Models\Business;
 use App\Models\Person;
 use App\Models\Team;
 use App\Models\User;
+use App\Support\AtOnce;
 use App\Support\Book\ConditionForm;
 use App\Support\Book\FieldType;
 use App\Support\Book\Form;
@@ -20,6 +21,7 @@ use App\Support\CurrentAgent;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Ringo\Design\ScriptDocument;
 use Ringo\Document\InvalidDocument;
@@ -34,7 +36,7 @@ final class TransferController
     {
     }
 
-    public function show(Request $request, Business $business, SwitchboardOf $boards, Situations $situations): View
+    public function show(Request $request, Business $business, SwitchboardOf $boards, Situations $situations, EditDraft $edit): View
     {
         $agent = $this->current->in($business);
         $document = $agent?->draft->scriptText->document();
@@ -44,7 +46,7 @@ final class TransferController
         return view('transfers', [
             'business' => $business, 'agent' => $agent, 'document' => $document, 'script' => $document?->script, 'board' => $board,
             'teams' => $business->teams()->with('people')->get(), 'people' => $business->people()->with('teams')->get(), 'users' => User::query()->whereHas('businesses', static fn ($q) => $q->where('businesses.id', $business->id))->get(),
-            'table' => $document === null ? null : $situations->of($document->script, $board), 'said' => $said, 'fit' => $said === '' ? null : $board->fit()?->of($said), 'unknown' => $document === null ? [] : $this->unknown($document, $business),
+            'table' => $document === null ? null : $situations->of($document->script, $board), 'said' => $said, 'fit' => $said === '' ? null : $board->fit()?->of($said), 'undoable' => $agent === null ? null : $edit->undoable($agent), 'unknown' => $document === null ? [] : $this->unknown($document, $business),
         ]);
     }
 
@@ -107,18 +109,43 @@ final class TransferController
             throw ValidationException::withMessages(['hours' => array_map(static fn (array $one): string => $one['path'].': '.$one['message'], $problem->problems)]);
         }
         $data = ['name' => trim($given['name']), 'description' => trim($given['description']), 'examples' => array_values(array_filter(array_map(trim(...), preg_split('/\R/', (string) ($given['examples'] ?? '')) ?: []))), 'ring' => $given['ring'], 'seconds' => (int) $given['seconds'], 'waiting_most' => (int) $given['waiting_most'], 'hours' => $hours];
-        $team === null ? $team = Team::query()->create(['business_id' => $business->id, 'key' => $this->freeKey(Team::class, $business, $data['name'])] + $data) : $team->update($data);
-        $members = [];
-        foreach ($this->words((string) ($given['members'] ?? '')) as $position => $name) {
-            $person = Person::query()->where('business_id', $business->id)->where(static fn ($q) => $q->where('key', $name)->orWhere('name', $name))->first();
-            if (! $person instanceof Person) {
-                throw ValidationException::withMessages(['members' => "There is nobody called “{$name}” among the people. Add them first."]);
-            }
-            $members[$person->id] = ['position' => $position];
-        }
-        $team->people()->sync($members);
+        // Everything is looked at before anything is kept: a wrong member leaves the team as it was.
+        $members = $this->members($business, (string) ($given['members'] ?? ''));
+        $team = DB::transaction(function () use ($business, $team, $data, $members): Team {
+            $kept = $team ?? Team::query()->create(['business_id' => $business->id, 'key' => $this->freeKey(Team::class, $business, $data['name'])] + $data);
+            $kept->update($data);
+            $kept->people()->sync($members);
+
+            return $kept;
+        });
+
+        AtOnce::Transfers->note($business, "the team “{$team->name}” kept");
 
         return redirect()->route('transfers', $business)->with('notice', "{$team->name} can be transferred to from the next call on.");
+    }
+
+    /**
+     * @return array<int, array{position: int}> by person
+     *
+     * @throws ValidationException naming everybody who is not there
+     */
+    private function members(Business $business, string $typed): array
+    {
+        $members = [];
+        $unknown = [];
+        foreach ($this->words($typed) as $position => $name) {
+            $person = Person::query()->where('business_id', $business->id)->where(static fn ($q) => $q->where('key', $name)->orWhere('name', $name))->first();
+            if ($person instanceof Person) {
+                $members[$person->id] = ['position' => $position];
+            } else {
+                $unknown[] = "“{$name}”";
+            }
+        }
+        if ($unknown !== []) {
+            throw ValidationException::withMessages(['members' => 'There is nobody called '.implode(' or ', $unknown).' among the people. Add them first; nothing of the team was changed.']);
+        }
+
+        return $members;
     }
 
     public function person(Request $request, Business $business, NumberingPlan $plan, ?Person $person = null): RedirectResponse
@@ -135,6 +162,8 @@ final class TransferController
         $data = ['name' => trim($given['name']), 'number' => $number?->e164, 'site' => trim((string) ($given['site'] ?? '')), 'presence' => $given['presence'] ?? 'available', 'user_id' => $user?->roleIn($business) === null ? null : $user->id];
         $person === null ? $person = Person::query()->create(['business_id' => $business->id, 'key' => $this->freeKey(Person::class, $business, $data['name'])] + $data) : $person->update($data);
 
+        AtOnce::Transfers->note($business, "“{$person->name}” kept");
+
         return redirect()->route('transfers', $business)->with('notice', "{$person->name} is kept.");
     }
 
@@ -142,14 +171,36 @@ final class TransferController
     {
         $team->delete();
 
-        return redirect()->route('transfers', $business)->with('notice', "{$team->name} is taken away. Rules that name it go on to their next target.");
+        AtOnce::Transfers->note($business, "the team “{$team->name}” taken away");
+
+        return redirect()->route('transfers', $business)->with('undo', ['text' => "{$team->name} is taken away. Rules that name it go on to their next target.", 'action' => route('team.restore', [$business, $team])]);
     }
 
     public function removePerson(Business $business, Person $person): RedirectResponse
     {
         $person->delete();
 
-        return redirect()->route('transfers', $business)->with('notice', "{$person->name} is taken away.");
+        AtOnce::Transfers->note($business, "“{$person->name}” taken away");
+
+        return redirect()->route('transfers', $business)->with('undo', ['text' => "{$person->name} is taken away, also from the teams.", 'action' => route('person.restore', [$business, $person])]);
+    }
+
+    public function restoreTeam(Business $business, Team $team): RedirectResponse
+    {
+        $team->restore();
+
+        AtOnce::Transfers->note($business, "the team “{$team->name}” put back");
+
+        return redirect()->route('transfers', $business)->with('notice', "{$team->name} is back.");
+    }
+
+    public function restorePerson(Business $business, Person $person): RedirectResponse
+    {
+        $person->restore();
+
+        AtOnce::Transfers->note($business, "“{$person->name}” put back");
+
+        return redirect()->route('transfers', $business)->with('notice', "{$person->name} is back.");
     }
 
     /** @return list<string> targets of rules that name no team or person there is */
@@ -174,7 +225,7 @@ final class TransferController
     private function freeKey(string $model, Business $business, string $name): string
     {
         $base = FieldType::key($name) ?: 'one';
-        for ($key = $base, $n = 2; $model::query()->where('business_id', $business->id)->where('key', $key)->exists(); $n++) {
+        for ($key = $base, $n = 2; $model::withTrashed()->where('business_id', $business->id)->where('key', $key)->exists(); $n++) {
             $key = $base.'_'.$n;
         }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support\Book;
 
+use App\Actions\Design\EditDraft;
 use App\Models\Agent;
 use App\Models\Draft;
 use App\Support\AgentState;
@@ -18,7 +19,7 @@ use Ringo\Script\Spine;
 /** The prompt book of a draft as pieces of page: rows, findings, the form of one step. */
 final readonly class BookView
 {
-    public function __construct(private Inspector $inspector, private Vocabulary $words, private AgentState $state)
+    public function __construct(private Inspector $inspector, private Vocabulary $words, private AgentState $state, private EditDraft $edit)
     {
     }
 
@@ -27,7 +28,7 @@ final readonly class BookView
     {
         $document = $agent->draft->scriptText->document();
         $spine = Spine::of($document->script);
-        $findings = $this->inspector->inspect($document, $agent->business->fileNames());
+        $findings = $this->inspector->inspect($document, $agent->business->surroundings());
 
         return [
             'script' => $document->script,
@@ -36,6 +37,7 @@ final readonly class BookView
             'findings' => $findings,
             'byStep' => $this->byStep($findings),
             'version' => $agent->draft->version,
+            'undoable' => $this->undoable($agent),
         ];
     }
 
@@ -73,7 +75,16 @@ final readonly class BookView
             'lanes' => min(10, $page['spine']->lanes),
             'findings' => view('parts.book.findings', ['findings' => $page['findings'], 'agent' => $agent])->render(),
             'count' => $this->count($page['findings']),
+            'undoable' => $this->undoable($agent),
         ];
+    }
+
+    /** @return array{version: int, words: string}|null the change that can be taken back next */
+    private function undoable(Agent $agent): ?array
+    {
+        $version = $this->edit->undoable($agent);
+
+        return $version === null ? null : ['version' => $version->version, 'words' => $version->words];
     }
 
     public static function hash(string $html): string
@@ -96,7 +107,7 @@ final readonly class BookView
             'from' => (new References)->to($document->toArray(), $key),
             'files' => $agent->business->fileNames(),
             'offered' => (new Placeholders($design))->offered($key),
-            'findings' => $this->byStep($this->inspector->inspect($document, $agent->business->fileNames()))[$key] ?? [],
+            'findings' => $this->byStep($this->inspector->inspect($document, $agent->business->surroundings()))[$key] ?? [],
         ])->render();
     }
 

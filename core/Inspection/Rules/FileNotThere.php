@@ -21,7 +21,7 @@ final readonly class FileNotThere implements Rule
             }
             if ($step->by !== 'email') {
                 yield new Finding('send_file', Severity::Warning, $key, "“{$step->file}” is to go with a ".($step->by === 'web' ? 'web request' : 'text').'; only an e-mail carries a file.');
-            } elseif ($design->files !== null && ! in_array($step->file, $design->files, true)) {
+            } elseif ($design->around->files !== null && ! in_array($step->file, $design->around->files, true)) {
                 yield new Finding('send_file', Severity::Error, $key, "“{$step->file}” is not among the files of the business, so this e-mail could not be sent. Put it into the post room, or name another.");
             }
         }

@@ -30,6 +30,14 @@ export function book() {
         one('notice-reload').hidden = !reload;
     };
 
+    // What the next undo takes back: the latest change that stands, then the one before it.
+    const undoes = (change) => {
+        const button = one('undo');
+        button.disabled = !change;
+        button.dataset.version = change?.version ?? '';
+        button.title = change ? `Takes back: ${change.words}` : 'Nothing to take back';
+    };
+
     const saved = (text) => {
         document.querySelectorAll('[data-saved], [data-book-saved]').forEach((line) => {
             line.textContent = text;
@@ -52,6 +60,7 @@ export function book() {
     // What the server sent: new and changed rows in their order, findings, state.
     const take = (data) => {
         version = data.version;
+        undoes(data.undoable);
         Object.assign(hashes, data.hashes);
         root.className = root.className.replace(/lanes-\d+/, `lanes-${data.lanes}`);
         const keep = new Set(data.order);
@@ -488,15 +497,21 @@ export function book() {
     });
     one('notice-close').addEventListener('click', () => notice(null));
     one('notice-reload').addEventListener('click', () => location.reload());
-    one('notice-undo').addEventListener('click', async (event) => {
-        const data = await send(`${base}/undo`, 'POST', {version: Number(event.target.dataset.version)});
+    const undo = async (button) => {
+        keep.now();
+        await queue;
+        const what = one('undo').title.replace(/^Takes back: /, '');
+        const data = await send(`${base}/undo`, 'POST', {version: Number(button.dataset.version)});
         if (data) {
-            notice('Undone.');
+            notice(`Taken back: ${what}.`);
             if (open) {
-                await reform(true);
+                const row = rowOf(open.row.dataset.step);
+                row && data.order.includes(open.row.dataset.step) ? await reform(true) : (open = null);
             }
         }
-    });
+    };
+    one('notice-undo').addEventListener('click', (event) => undo(event.target));
+    one('undo').addEventListener('click', () => undo(one('undo')));
 
     // Adding by key: which kind, asked in a small list.
     const dialog = document.getElementById('new-step');
@@ -537,6 +552,9 @@ export function book() {
         if (event.key === 'Enter' && event.target.matches('[data-row]')) {
             event.preventDefault();
             edit(event.target);
+        } else if (event.key === 'z' && !one('undo').disabled) {
+            event.preventDefault();
+            undo(one('undo'));
         } else if (event.key === 'n') {
             event.preventDefault();
             ask(row ?? open?.row ?? rows().at(-1));

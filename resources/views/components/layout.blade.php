@@ -126,6 +126,7 @@
             <div><dt><kbd>j</kbd> <kbd>k</kbd></dt><dd>Next and previous row</dd></div>
             <div><dt><kbd>Enter</kbd></dt><dd>Open the row</dd></div>
             <div><dt><kbd>n</kbd></dt><dd>New step after this one</dd></div>
+            <div><dt><kbd>z</kbd></dt><dd>Take back the last change</dd></div>
             <div><dt><kbd>Alt</kbd> <kbd>↑</kbd><kbd>↓</kbd></dt><dd>Move the step</dd></div>
             <div><dt><kbd>a</kbd> <kbd>e</kbd> <kbd>x</kbd></dt><dd>Accept, correct, empty a value (Records)</dd></div>
             <div><dt><kbd>Esc</kbd></dt><dd>Close</dd></div>

@@ -201,7 +201,7 @@ final class InspectorTest extends TestCase
             ], 'required' => ['day']],
             'first' => 'opening',
             'steps' => [
-                ['key' => 'opening', 'kind' => 'say', 'prompt' => 'Pellbrook Hire, hello.', 'next' => 'help'],
+                ['key' => 'opening', 'kind' => 'say', 'prompt' => '[business], hello.', 'next' => 'help'],
                 ['key' => 'help', 'kind' => 'listen', 'prompt' => 'How can I help?', 'topics' => [['key' => 'hire', 'label' => 'a hire', 'description' => 'reserve a machine', 'next' => 'day']], 'nothing' => 'bye', 'way_out' => ['then' => 'go', 'step' => 'bye']],
                 ['key' => 'day', 'kind' => 'ask', 'field' => 'day', 'prompt' => 'Which day?', 'help' => 'Say a day.', 'way_out' => ['then' => 'go', 'step' => 'bye'], 'next' => 'pay'],
                 ['key' => 'pay', 'kind' => 'choose', 'field' => 'payment', 'prompt' => 'By card or on account?', 'options' => [['key' => 'card', 'label' => 'by card', 'digit' => '1', 'next' => 'name'], ['key' => 'account', 'label' => 'on account', 'digit' => '2', 'next' => 'name']], 'repeat_key' => '9', 'way_out' => ['then' => 'go', 'step' => 'bye']],

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Inspection;
+
+/** What a design stands among, as far as it is known to whoever asks for the inspection: null where it is not. */
+final readonly class Surroundings
+{
+    /**
+     * @param ?list<string> $files names of the files that e-mails may carry
+     * @param list<string> $otherBusinesses names of other businesses, none of which may stand in the words
+     * @param ?list<string> $callerFacts facts that callers of the business may have on file
+     */
+    public function __construct(public ?array $files = null, public array $otherBusinesses = [], public ?array $callerFacts = null)
+    {
+    }
+}
