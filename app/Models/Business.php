@@ -38,6 +38,7 @@ final class Business extends Model
             $this->fileNames(),
             array_values(self::query()->whereKeyNot($this->id)->pluck('name')->all()),
             [...($this->contacts()->whereNotNull('pin_hash')->exists() ? ['pin'] : []), ...array_values(array_map(strval(...), $this->contactColumns()->pluck('key')->all()))],
+            array_values(array_unique(array_map(strval(...), DeliveryRule::query()->where('business_id', $this->id)->where('active', true)->pluck('kind')->all()))),
         );
     }
 

@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  *
  * @property int $id
  * @property int $business_id
+ * @property ?string $uid the identifier of the card it came from
  * @property string $name
  * @property string $organisation
  * @property string $email

@@ -42,10 +42,7 @@ final readonly class AgentForm
         $greeting = array_filter(array_map(fn (string $who): string => trim((string) ($form['greeting'][$who] ?? '')), ['known' => 'known', 'unknown' => 'unknown', 'withheld' => 'withheld']), static fn (string $words): bool => $words !== '');
         // Greetings that are written on the page of recognition are not shown here, and stay.
         $written = is_array($agent['greeting'] ?? null) ? $agent['greeting'] : [];
-        foreach ($greeting as $who => $words) {
-            $greeting[$who] = is_array($written[$who] ?? null) && ($written[$who][0] ?? '') === $words ? $written[$who] : $words;
-        }
-        $greeting += array_diff_key($written, ['known' => 1, 'unknown' => 1, 'withheld' => 1]);
+        $greeting = self::withVariants($greeting, $written) + array_diff_key($written, ['known' => 1, 'unknown' => 1, 'withheld' => 1]);
         unset($agent['greeting']);
         if ($greeting !== []) {
             $agent['greeting'] = $greeting;
@@ -61,6 +58,24 @@ final readonly class AgentForm
         }
 
         return ScriptDocument::fromArray($changed);
+    }
+
+    /**
+     * A page shows the first variant of a line; where that stays as it was, the others stay too.
+     *
+     * @param array<string, string> $shown
+     * @param array<string, mixed> $written
+     *
+     * @return array<string, mixed>
+     */
+    public static function withVariants(array $shown, array $written): array
+    {
+        foreach ($shown as $who => $words) {
+            $all = $written[$who] ?? null;
+            $shown[$who] = is_array($all) && ($all[0] ?? '') === $words ? $all : $words;
+        }
+
+        return $shown;
     }
 
     /** What a caller hears first. */

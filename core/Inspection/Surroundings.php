@@ -11,8 +11,9 @@ final readonly class Surroundings
      * @param ?list<string> $files names of the files that e-mails may carry
      * @param list<string> $otherBusinesses names of other businesses, none of which may stand in the words
      * @param ?list<string> $callerFacts facts that callers of the business may have on file
+     * @param list<string> $delivers kinds of message that delivery rules send after calls
      */
-    public function __construct(public ?array $files = null, public array $otherBusinesses = [], public ?array $callerFacts = null)
+    public function __construct(public ?array $files = null, public array $otherBusinesses = [], public ?array $callerFacts = null, public array $delivers = [])
     {
     }
 }

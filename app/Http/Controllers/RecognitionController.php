@@ -10,6 +10,7 @@ use App\Actions\Design\EditDraft;
 use App\Models\Agent;
 use App\Models\Business;
 use App\Models\User;
+use App\Support\AgentForm;
 use App\Support\CurrentAgent;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -54,6 +55,7 @@ final class RecognitionController
             $edit->apply($agent, (int) $request->input('version'), 'changed how callers are recognised', [], static function (ScriptDocument $document) use ($form): ScriptDocument {
                 $data = $document->toArray();
                 $greeting = array_filter(array_map(static fn (mixed $one): string => trim((string) $one), array_intersect_key(is_array($form['greeting'] ?? null) ? $form['greeting'] : [], self::KINDS)), static fn (string $one): bool => $one !== '');
+                $greeting = AgentForm::withVariants($greeting, is_array($data['agent']['greeting'] ?? null) ? $data['agent']['greeting'] : []);
                 unset($data['agent']['greeting'], $data['recognition']);
                 if ($greeting !== []) {
                     $data['agent']['greeting'] = $greeting;

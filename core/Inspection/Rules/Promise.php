@@ -9,28 +9,96 @@ use Ringo\Inspection\Finding;
 use Ringo\Inspection\Line;
 use Ringo\Inspection\Rule;
 use Ringo\Inspection\Severity;
+use Ringo\Script\Steps\Note\NoteStep;
 use Ringo\Script\Steps\Send\SendStep;
+use Ringo\Script\Steps\Step;
+use Ringo\Script\Steps\Transfer\TransferStep;
 
-/** Finds promises to send something that no step on the way sends, or sends by other means. */
+/** Finds promises that nothing on the way keeps: to send something, to have booked, to ring back, to put through. */
 final readonly class Promise implements Rule
 {
+    private const NAMES = ['text' => 'a text', 'email' => 'an e-mail', 'web' => 'a web request'];
+
     public function find(Design $design): iterable
     {
         foreach ($design->lines() as $line) {
             if ($line->step === null || $line->what !== 'prompt' || ! $design->flow->reached($line->step)) {
                 continue;
             }
-            foreach ($this->promised($design, $line) as $by) {
-                $sent = $this->sent($design, $line->step);
-                if (in_array($by, $sent, true)) {
-                    continue;
+            foreach ($this->promised($design, $line) as $what) {
+                $finding = match ($what) {
+                    'text', 'email' => $this->sending($design, $line->step, $what),
+                    'booked' => $design->around->delivers !== [] || $this->kept($design, $line->step, $this->books(...)) ? null : 'This says that something is booked, and no step on its way tells anybody: a web request, a text or an e-mail to those who book.',
+                    'ring_back' => $design->around->delivers !== [] || $this->kept($design, $line->step, $this->ringsBack(...)) ? null : 'This promises to ring back, and nothing on its way leaves it to anybody: a call-back of the transfer rules, a note, or a message to those who ring.',
+                    default => $this->kept($design, $line->step, static fn (Step $step): bool => $step instanceof TransferStep) ? null : 'This says that the caller is being put through, and no transfer step is on its way.',
+                };
+                if ($finding !== null) {
+                    yield $finding instanceof Finding ? $finding : new Finding('promise', Severity::Error, $line->step, $finding);
                 }
-                $name = ['text' => 'a text', 'email' => 'an e-mail'][$by];
-                yield $sent === []
-                    ? new Finding('promise', Severity::Warning, $line->step, "This promises {$name}, and no step on its way sends one.")
-                    : new Finding('promise_kind', Severity::Error, $line->step, "This promises {$name}, but what is sent on its way is ".implode(' and ', array_map(static fn (string $one): string => ['text' => 'a text', 'email' => 'an e-mail', 'web' => 'a web request'][$one], $sent)).'.');
             }
         }
+    }
+
+    private function sending(Design $design, string $key, string $by): ?Finding
+    {
+        $sent = [];
+        foreach ($this->onTheWay($design, $key) as $step) {
+            if ($step instanceof SendStep) {
+                $sent[$step->by] = self::NAMES[$step->by];
+            }
+        }
+        if (isset($sent[$by]) || in_array($by, $design->around->delivers, true)) {
+            return null;
+        }
+
+        return $sent === []
+            ? new Finding('promise', Severity::Error, $key, 'This promises '.self::NAMES[$by].', and no step on its way sends one.')
+            : new Finding('promise_kind', Severity::Error, $key, 'This promises '.self::NAMES[$by].', but what is sent on its way is '.implode(' and ', $sent).'.');
+    }
+
+    /** @param \Closure(Step, Design): bool $keeps */
+    private function kept(Design $design, string $key, \Closure $keeps): bool
+    {
+        foreach ($this->onTheWay($design, $key) as $step) {
+            if ($keeps($step, $design)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function books(Step $step): bool
+    {
+        return $step instanceof SendStep && ! $this->toCaller($step);
+    }
+
+    private function ringsBack(Step $step, Design $design): bool
+    {
+        $rules = $design->script->transfers;
+        $callsBack = static fn (array $rule): bool => in_array('call_back', [$rule['to'], ...$rule['otherwise']], true);
+
+        return $step instanceof NoteStep
+            || $step instanceof SendStep && ! $this->toCaller($step)
+            || $step instanceof TransferStep && ($rules->default === 'call_back' || array_filter($rules->rules, $callsBack) !== []);
+    }
+
+    private function toCaller(SendStep $step): bool
+    {
+        return $step->by !== 'web' && preg_match('/^(?:role|person):|^\+?\d|@/', $step->to) !== 1;
+    }
+
+    /** @return list<Step> every step on a way through this one */
+    private function onTheWay(Design $design, string $key): array
+    {
+        $steps = [];
+        foreach ($design->script->steps as $other => $step) {
+            if ($design->flow->reached((string) $other) && ((string) $other === $key || isset($design->flow->after($key)[$other]) || isset($design->flow->after((string) $other)[$key]))) {
+                $steps[] = $step;
+            }
+        }
+
+        return $steps;
     }
 
     /** @return list<string> */
@@ -44,28 +112,15 @@ final readonly class Promise implements Rule
             }
             $words = ' '.preg_replace('/[^a-z’\' -]+/u', ' ', mb_strtolower((new Line(null, '', $sentence))->bare())).' ';
             $words = str_replace('’', "'", $words);
-            foreach (['text', 'email'] as $by) {
-                foreach ($design->words->section('inspection', 'promises')[$by] as $pattern) {
-                    if (preg_match('/'.$pattern.'/u', $words) === 1 && ! in_array($by, $found, true)) {
-                        $found[] = $by;
+            foreach ($design->words->section('inspection', 'promises') as $what => $patterns) {
+                foreach ($patterns as $pattern) {
+                    if (preg_match('/'.$pattern.'/u', $words) === 1) {
+                        $found[$what] = (string) $what;
                     }
                 }
             }
         }
 
-        return $found;
-    }
-
-    /** @return list<string> by what means anything is sent on a way through the step */
-    private function sent(Design $design, string $key): array
-    {
-        $by = [];
-        foreach ($design->script->steps as $other => $step) {
-            if ($step instanceof SendStep && $design->flow->reached($other) && (isset($design->flow->after($key)[$other]) || isset($design->flow->after($other)[$key]))) {
-                $by[] = $step->by;
-            }
-        }
-
-        return array_values(array_unique($by));
+        return array_values($found);
     }
 }

@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Ringo\Design\ScriptDocument;
 use Ringo\Inspection\Finding;
 use Ringo\Inspection\Inspector;
+use Ringo\Inspection\Surroundings;
 
 /** Every rule both ways: what it must find, and what it must leave alone. */
 final class InspectorTest extends TestCase
@@ -33,6 +34,30 @@ final class InspectorTest extends TestCase
     public function testASoundScriptHasNoFindings(): void
     {
         self::assertSame([], array_map(static fn (Finding $one): string => $one->rule.': '.$one->message, (new Inspector)->inspect(ScriptDocument::fromArray(self::sound()))));
+    }
+
+    public function testNamesOfBusinessesInTheWordsAreFoundByWhatStandsAround(): void
+    {
+        $document = ScriptDocument::fromArray(self::step(self::step(self::sound(), 'sum_up', ['prompt' => 'Thank you for calling Quillmoor Vets.']), 'opening', ['prompt' => 'Pellbrook Hire, hello.']));
+        $rules = static fn (Surroundings $around): array => array_map(static fn (Finding $one): array => [$one->rule, $one->severity->value, $one->step], (new Inspector)->inspect($document, $around));
+        self::assertContains(['other_business', 'error', 'sum_up'], $rules(new Surroundings(otherBusinesses: ['Quillmoor Vets'])));
+        self::assertContains(['business_in_words', 'note', 'opening'], $rules(new Surroundings));
+        self::assertNotContains(['other_business', 'error', 'sum_up'], $rules(new Surroundings(otherBusinesses: ['Quill'])), 'a part of a word is no name');
+    }
+
+    public function testAVerifyStepNeedsSomethingOnFileToCheckAgainst(): void
+    {
+        $verify = ['key' => 'check', 'kind' => 'verify', 'by' => 'reference', 'prompt' => 'What is your reference?', 'next' => 'bye', 'failed' => 'bye', 'locked' => 'bye'];
+        $document = ScriptDocument::fromArray(self::with(self::step(self::sound(), 'sum_up', ['next' => 'check']), $verify));
+        $found = static fn (?string $fact): bool => array_filter((new Inspector)->inspect($document, new Surroundings(callerFacts: $fact === null ? null : [$fact])), static fn (Finding $one): bool => $one->rule === 'verifies_nothing' && $one->step === 'check') !== [];
+        self::assertSame([true, false, false], [$found('depot'), $found('account_number'), $found(null)], 'where nobody knows the callers, nothing is said of them');
+    }
+
+    public function testADeliveryRuleKeepsThePromiseOfAText(): void
+    {
+        $document = ScriptDocument::fromArray(self::step(self::sound(), 'sum_up', ['prompt' => 'You will get a text shortly.']));
+        $found = static fn (string ...$delivers): array => array_filter((new Inspector)->inspect($document, new Surroundings(delivers: array_values($delivers))), static fn (Finding $one): bool => $one->rule === 'promise');
+        self::assertSame([1, 0], [count($found()), count($found('text'))]);
     }
 
     public function testTheDemonstrationsHaveNoErrors(): void
@@ -78,7 +103,10 @@ final class InspectorTest extends TestCase
         yield 'required and not collected' => ['uncollected', 'error', null, static fn (array $d): array => [...$d, 'sheet' => [...self::sheet($d, 'email', ['type' => 'string', 'format' => 'email']), 'required' => ['day', 'email']]]];
         yield 'a field nobody fills' => ['unused_field', 'note', null, static fn (array $d): array => [...$d, 'sheet' => self::sheet($d, 'email', ['type' => 'string', 'format' => 'email'])]];
         foreach (["We'll text you the details.", 'You will get a text shortly.', 'I have sent you a text.', 'I will just send it by text.'] as $words) {
-            yield "promise: {$words}" => ['promise', 'warning', 'sum_up', $prompt('sum_up', $words)];
+            yield "promise: {$words}" => ['promise', 'error', 'sum_up', $prompt('sum_up', $words)];
+        }
+        foreach (['I have booked you in for [day].', "You're booked for [day].", 'Your appointment is made.', "We've reserved a machine.", 'Your table has been booked.', 'Somebody will ring you back.', "You'll be rung tomorrow.", "We'll be in touch.", 'A colleague will call you back today.', "You're being put through.", "I'll transfer you now.", 'I am putting you through to the yard.'] as $words) {
+            yield "promise: {$words}" => ['promise', 'error', 'sum_up', $prompt('sum_up', $words)];
         }
         foreach (["I'll email you the quote.", 'You will receive an e-mail.'] as $words) {
             yield "promise by other means: {$words}" => ['promise_kind', 'error', 'sum_up', static fn (array $d): array => self::sends(self::step($d, 'sum_up', ['prompt' => $words]), 'text')];
@@ -135,6 +163,12 @@ final class InspectorTest extends TestCase
         yield 'the same question in another branch' => ['asked_twice', static fn (array $d): array => self::with(self::step($d, 'help', ['nothing' => 'other_day']), ['key' => 'other_day', 'kind' => 'ask', 'field' => 'day', 'prompt' => 'Which day was it?', 'help' => 'A date.', 'next' => 'bye'])];
         yield 'asked again after it was forgotten' => ['asked_twice', static fn (array $d): array => self::with(self::with(self::step($d, 'name', ['next' => 'forget']), ['key' => 'forget', 'kind' => 'note', 'forget' => ['day'], 'next' => 'again']), ['key' => 'again', 'kind' => 'ask', 'field' => 'day', 'prompt' => 'Which day next?', 'help' => 'A date.', 'next' => 'sum_up'])];
         yield 'filled from the caller' => ['uncollected', static fn (array $d): array => [...$d, 'sheet' => [...self::sheet($d, 'phone', ['type' => 'string', 'format' => 'phone', 'x-from-caller' => 'number']), 'required' => ['day', 'phone']]]];
+        foreach (['You booked a machine last week.', 'We cannot book you in here.', 'Shall somebody ring you back?', 'Please ring us back.', 'I cannot put you through from here.', 'Is your appointment confirmed?'] as $words) {
+            yield "no promise in: {$words}" => ['promise', $prompt('sum_up', $words)];
+        }
+        yield 'a call-back is noted' => ['promise', static fn (array $d): array => self::with(self::step($d, 'sum_up', ['prompt' => 'Somebody will ring you back.', 'next' => 'noted']), ['key' => 'noted', 'kind' => 'note', 'tag' => 'ring back', 'next' => 'bye'])];
+        yield 'a booking is told' => ['promise', static fn (array $d): array => self::with(self::step($d, 'sum_up', ['prompt' => 'I have booked you in.', 'next' => 'tell']), ['key' => 'tell', 'kind' => 'send', 'by' => 'web', 'to' => 'https://planner.pellbrook.example/new', 'words' => '[day]', 'next' => 'bye'])];
+        yield 'put through by a transfer' => ['promise', static fn (array $d): array => self::with(self::step($d, 'sum_up', ['prompt' => 'You are being put through.', 'next' => 'over']), ['key' => 'over', 'kind' => 'transfer', 'otherwise' => 'bye'])];
         foreach (['promise', 'promise_kind'] as $rule) {
             yield "{$rule} kept" => [$rule, static fn (array $d): array => self::sends(self::step($d, 'sum_up', ['prompt' => "We'll text you the details."]), 'text')];
             foreach (['Shall I text you the details?', 'What is the text on the sign?', 'May I have your e-mail address?', 'Our e-mail is on the page.', 'You texted us yesterday.', 'The contract is a text of ten pages.'] as $words) {
