@@ -82,6 +82,28 @@ final class DesignTest extends FeatureTestCase
         self::assertSame([['when' => ['any' => [['value' => 'delivery', 'is' => true], ['value' => 'depot', 'one_of' => ['oldmere', 'tarn_bridge']], ['value' => 'call.hour', 'more_than' => 16], ['value' => 'caller.known', 'known' => false]]], 'next' => 'site_address']], $step['ways']);
     }
 
+    public function testAWayMayNameAStepThatIsNotThereYetAndMakesItInPlace(): void
+    {
+        $url = '/pellbrook/agents/maren/prompt-book/steps/delivery_branch';
+        $form = ['key' => 'delivery_branch', 'otherwise' => '+new:say:No delivery', 'ways' => [['parts' => [['value' => 'delivery', 'comparison' => 'is', 'than' => 'yes']], 'next' => '+new:ask:Gate code'], ['parts' => [['value' => 'depot', 'comparison' => 'is', 'than' => 'oldmere']], 'next' => '+new:say:No delivery']]];
+        $this->put($url, ['version' => 1, 'otherwise' => '+new:say:!!'] + $form)->assertStatus(422)->assertJsonPath('problems.0', '“!!” is no name for a step; a name has letters and digits, such as delivery_day.');
+        $this->put($url, ['version' => 1] + $form)->assertOk()->assertJsonPath('version', 2);
+        $document = Draft::query()->where('agent_id', $this->agent->id)->with('scriptText')->firstOrFail()->scriptText->document();
+        self::assertSame(['gate_code', 'no_delivery', 'no_delivery'], [$document->step('delivery_branch')['ways'][0]['next'], $document->step('delivery_branch')['ways'][1]['next'], $document->step('delivery_branch')['otherwise']]);
+        self::assertSame(['ask', 'say'], [$document->step('gate_code')['kind'], $document->step('no_delivery')['kind']]);
+    }
+
+    public function testANewFieldTakesItsOwnTitleAndLeavesNoOrphan(): void
+    {
+        $url = '/pellbrook/agents/maren/prompt-book/steps';
+        $key = (string) $this->post($url, ['after' => 'depot', 'kind' => 'ask', 'version' => 1])->assertOk()->json('at');
+        $form = $this->formOf((string) $this->get("{$url}/{$key}")->getContent());
+        $this->put("{$url}/{$key}", ['version' => 2, 'field' => '+new', 'new_field' => 'Gate code'] + $form)->assertOk();
+        $fields = Draft::query()->where('agent_id', $this->agent->id)->with('scriptText')->firstOrFail()->scriptText->document()->toArray()['sheet']['properties'];
+        self::assertSame('Gate code', $fields['gate_code']['title']);
+        self::assertArrayNotHasKey('answer', $fields);
+    }
+
     public function testEveryFormGivesBackTheStepItShows(): void
     {
         $document = ScriptDocument::fromArray(json_decode((string) file_get_contents(database_path('demo/pellbrook/maren.json')), true));

@@ -12,6 +12,7 @@ use App\Models\User;
 use App\Support\Book\BookView;
 use App\Support\Book\FieldForm;
 use App\Support\Book\Form;
+use App\Support\Book\NewTargets;
 use App\Support\Book\StepForm;
 use App\Support\Book\StepForms;
 use App\Support\CurrentAgent;
@@ -54,15 +55,19 @@ final class PromptBookController
     {
         $form = new Form($request->all());
 
-        return $this->answer($request, $agent, "changed {$step}", [$step], static function (ScriptDocument $document) use ($form, $step): ScriptDocument {
+        return $this->answer($request, $agent, "changed {$step}", [$step], static function (ScriptDocument $document) use ($request, $step): ScriptDocument {
             $old = $document->step($step);
             if ($old === []) {
                 throw new InvalidDocument([['path' => '', 'message' => "the step “{$step}” has been taken out in the meantime"]]);
             }
+            [$document, $given] = (new NewTargets)->made($document, $step, $request->all());
+            $form = new Form($given);
             $field = $old['kind'] === AskKind::NAME ? (new FieldForm($document))->property($form) : null;
             $document = $field === null ? $document : self::withField($document, ...$field);
 
-            return $document->withStep($step, (new StepForm($document))->step((string) $old['kind'], $form, $old));
+            $document = $document->withStep($step, (new StepForm($document))->step((string) $old['kind'], $form, $old));
+
+            return $field === null ? $document : FieldForm::withoutOrphan($document, (string) ($old['field'] ?? ''));
         }, static fn (ScriptDocument $document): string => $document->has($form->trimmed('key')) ? $form->trimmed('key') : $step);
     }
 

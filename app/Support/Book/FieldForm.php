@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Support\Book;
 
 use Ringo\Design\ScriptDocument;
+use Ringo\Script\Steps\Blank;
 use Ringo\Sheet\FieldFormats;
 use Ringo\Value\ValueType;
 
@@ -21,6 +22,24 @@ final readonly class FieldForm
     public static function key(Form $form): string
     {
         return $form->trimmed('field') === '+new' ? FieldType::key($form->text('new_field')) : $form->trimmed('field');
+    }
+
+    /** A field that a new step made for itself goes again where the step takes another and nothing else names it. */
+    public static function withoutOrphan(ScriptDocument $document, string $field): ScriptDocument
+    {
+        $data = $document->toArray();
+        $property = $data['sheet']['properties'][$field] ?? null;
+        if ($property !== Blank::property($field)) {
+            return $document;
+        }
+        $rest = $data;
+        unset($rest['sheet']['properties'][$field]);
+        $json = (string) json_encode($rest);
+        if (preg_match('/"'.preg_quote($field, '/').'"|\[(?:[an]:|count:)?'.preg_quote($field, '/').'[\]|.]/', $json) === 1) {
+            return $document;
+        }
+
+        return $document->with('sheet', $rest['sheet']);
     }
 
     /** @return array{string, array<string, mixed>, bool}|null key, property, whether it is required; null where the form does not change it */

@@ -38,6 +38,12 @@ final readonly class Blank
         return $name;
     }
 
+    /** @return array<string, mixed> a field as it is before anything is said of it */
+    public static function property(string $name): array
+    {
+        return ['type' => 'string', 'title' => ucfirst(str_replace('_', ' ', $name))];
+    }
+
     /** The document with that field on its record sheet. */
     public function withField(string $name): self
     {
@@ -46,7 +52,7 @@ final readonly class Blank
         }
         $document = $this->document;
         $document['sheet'] = ($document['sheet'] ?? []) + ['type' => 'object'];
-        $document['sheet']['properties'][$name] = ['type' => 'string', 'title' => ucfirst(str_replace('_', ' ', $name))];
+        $document['sheet']['properties'][$name] = self::property($name);
 
         return new self($this->step, $document);
     }

@@ -2,6 +2,7 @@ import {request, settled} from '../request.js';
 import {drag} from './drag.js';
 import {lists} from './lists.js';
 import {slots} from './slots.js';
+import {targets} from './targets.js';
 
 /**
  * The prompt book: a row opens in place, what is written in it is kept as it is typed, and the rows around it follow.
@@ -350,10 +351,11 @@ export function book() {
         }
     });
     slots(root);
+    targets(root);
     drag(root, move);
 
     root.addEventListener('input', (event) => {
-        if (!open?.form.contains(event.target) || event.target.closest('.slot-list, [data-insert-kind]') || event.target.matches('[data-insert-kind]')) {
+        if (!open?.form.contains(event.target) || event.target.value === '+new' || event.target.closest('.slot-list, .new-target, [data-insert-kind]') || event.target.matches('[data-insert-kind]')) {
             return;
         }
         open.dirty = true;
@@ -369,10 +371,10 @@ export function book() {
         if (event.target.matches('[data-value]')) {
             event.target.closest('.comparison').querySelector('[data-than]').setAttribute('list', `than-${open.row.dataset.step}-${event.target.value}`);
         }
-        if (event.target.matches('[data-reload]') && event.target.value === '+new') {
+        if (event.target.value === '+new' || event.target.closest('.new-target')) {
             return;
         }
-        keep.now(event.target.matches('[data-reload], [data-commit]'));
+        keep.now(event.target.matches('[data-reload], [data-commit]') || event.target.value.startsWith('+new:'));
     });
     root.addEventListener('submit', (event) => event.preventDefault());
     root.addEventListener('click', (event) => {

@@ -6,6 +6,7 @@
         @foreach ($script->steps as $key => $one)
             <option value="{{ $key }}" @selected($value === (string) $key)>{{ $key }}@if ((string) $key === $self) (itself)@endif</option>
         @endforeach
+        <option value="+new">a new step …</option>
         <option value="return" @selected($value === 'return')>return to where a detour began</option>
     </select>
 </label>
