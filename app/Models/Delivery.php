@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Actions\Deliveries\Kinds\DeliveryKinds;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -66,7 +67,7 @@ final class Delivery extends Model
      */
     public function enclosure(): ?Enclosure
     {
-        if ($this->kind !== 'email' || $this->file === null || $this->file === '') {
+        if (! DeliveryKinds::of($this->kind)->has('file') || $this->file === null || $this->file === '') {
             return null;
         }
 
@@ -81,12 +82,6 @@ final class Delivery extends Model
     /** One line of what is sent. */
     public function inShort(): string
     {
-        if ($this->kind === 'web') {
-            $data = json_decode($this->body, true);
-
-            return implode(' · ', array_filter(array_map(static fn (mixed $value): string => is_scalar($value) ? (string) $value : '', array_slice(is_array($data['data'] ?? null) ? $data['data'] : [], 1))));
-        }
-
-        return $this->subject !== '' ? $this->subject : $this->body;
+        return DeliveryKinds::of($this->kind)->inShort($this);
     }
 }

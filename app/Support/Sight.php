@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Actions\Deliveries\Kinds\DeliveryKinds;
 use App\Actions\Deliveries\RecordValues;
 use App\Models\Agent;
 use App\Models\Business;
 use App\Models\Call;
 use App\Models\Delivery;
 use App\Models\DeliveryRule;
-use App\Models\FileRow;
 use App\Models\RecordSheet as FurtherSheet;
 use App\Models\User;
 use Illuminate\Contracts\Auth\Authenticatable;
@@ -118,14 +118,7 @@ final class Sight
         if ($call === null || $keys === []) {
             return $delivery;
         }
-        if ($delivery->kind === 'web') {
-            $delivery->body = $this->withoutKeys($delivery->body, $delivery->rule->mapping ?? [], $keys);
-        } elseif ($delivery->kind === 'row' && $delivery->rule !== null) {
-            $row = FileRow::query()->where('key', $delivery->key)->first();
-            $values = new RecordValues($call);
-            $cells = $row->cells ?? array_map($values->cell(...), $delivery->rule->mapping);
-            $delivery->body = implode(' · ', $this->row($cells, $delivery->rule, $keys));
-        }
+        $delivery->body = DeliveryKinds::of($delivery->kind)->without($delivery, $keys, self::KEPT_BACK);
         $redaction = $this->redaction($call, $keys);
         $delivery->to = $redaction->text($delivery->to);
         $delivery->subject = $redaction->text($delivery->subject);
@@ -142,37 +135,7 @@ final class Sight
         $agents = $rule->agent_id === null ? $rule->business->agents()->get() : collect(array_filter([$rule->agent]));
         $keys = $agents->reduce(fn (array $all, Agent $agent): array => $all + $this->keptBack($agent), []);
 
-        return array_map(strval(...), array_keys(array_filter($rule->mapping, static fn (string $path): bool => ! isset($keys[$path]))));
-    }
-
-    /**
-     * @param array<string, string> $cells
-     * @param array<string, string> $keys
-     *
-     * @return list<string>
-     */
-    private function row(array $cells, DeliveryRule $rule, array $keys): array
-    {
-        return array_values(array_intersect_key($cells, array_filter($rule->mapping, static fn (string $path): bool => ! isset($keys[$path]))));
-    }
-
-    /**
-     * @param array<string, string> $mapping
-     * @param array<string, string> $keys
-     */
-    private function withoutKeys(string $body, array $mapping, array $keys): string
-    {
-        $sent = json_decode($body, true);
-        if (! is_array($sent) || ! is_array($sent['data'] ?? null)) {
-            return $body;
-        }
-        foreach (array_keys($sent['data']) as $name) {
-            if (isset($keys[$mapping[$name] ?? $name])) {
-                $sent['data'][$name] = self::KEPT_BACK;
-            }
-        }
-
-        return json_encode($sent, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
+        return array_map(strval(...), array_keys(array_filter($rule->mapping, static fn (string $path): bool => ! isset($keys[RecordValues::field($path)]))));
     }
 
     /**

@@ -1,6 +1,8 @@
 @php
     $of = fn (string $name, mixed $else = '') => old($name, $rule?->{$name} ?? $else);
     $kind = $of('kind', 'email');
+    $is = \App\Actions\Deliveries\Kinds\DeliveryKinds::of($kind);
+    $having = fn (string $part): string => implode(' ', \App\Actions\Deliveries\Kinds\DeliveryKinds::having($part));
     $timing = $rule?->timing ?? ['kind' => 'at_once'];
     $mapping = old('mapping', $rule === null ? '' : implode("\n", array_map(fn ($column, $path) => $column.': '.$path, array_keys($rule->mapping), $rule->mapping)));
     $shown = fn ($than) => is_array($than) ? implode(', ', array_map(strval(...), $than)) : ($than === true ? 'yes' : ($than === false ? 'no' : (string) $than));
@@ -15,7 +17,7 @@
     <form class="card rule-form" data-agent-form method="post" action="{{ $rule ? route('post.rule.update', [$business, $rule]) : route('post.rule.store', $business) }}">@csrf @if ($rule) @method('put') @endif
         <div class="inline-fields">
             <label class="field-label"><span>name</span><input name="name" value="{{ $of('name') }}" required placeholder="Tell the owner of urgent breakdowns"></label>
-            <label class="field-label"><span>sends</span><select name="kind" data-shows="kind">@foreach (['email' => 'an e-mail', 'text' => 'a text', 'web' => 'a web request', 'row' => 'a row into a file'] as $value => $name)<option value="{{ $value }}" @selected($kind === $value)>{{ $name }}</option>@endforeach</select></label>
+            <label class="field-label"><span>sends</span><select name="kind" data-shows="kind">@foreach (\App\Actions\Deliveries\Kinds\DeliveryKinds::all() as $value => $one)<option value="{{ $value }}" @selected($kind === $value)>{{ $one->means()->called() }}</option>@endforeach</select></label>
             <label class="check"><input type="checkbox" name="active" value="1" @checked($rule?->active ?? true)> switched on</label>
             @if ($agent)<label class="check"><input type="checkbox" name="only" value="1" @checked($rule === null || $rule->agent_id !== null)> calls of {{ $agent->name }} only</label>@endif
         </div>
@@ -33,10 +35,10 @@
             <label class="field-label"><span>the day or time in <small>empty: the call</small></span><input name="timing_field" list="rule-fields" value="{{ old('timing_field', $timing['field'] ?? '') }}"><datalist id="rule-fields">@foreach ($fields as $key => $field)@if (in_array($field->type->value, ['date', 'datetime'], true))<option value="{{ $key }}">{{ $field->title }}</option>@endif @endforeach</datalist></label>
             <label class="field-label"><span>taken back when a later call of theirs ends with</span><input name="cancel" list="rule-outcomes" value="{{ old('cancel', implode(', ', $rule->cancel_outcomes ?? [])) }}"><datalist id="rule-outcomes">@foreach ($outcomes as $outcome)<option>{{ $outcome }}</option>@endforeach</datalist></label>
         </fieldset>
-        <label class="field-label wide" data-shown="kind" data-when="email" @if ($kind !== 'email') hidden @endif><span>subject</span><input name="subject" value="{{ $of('subject') }}"></label>
-        <label class="field-label wide" data-shown="kind" data-when="email text" @if (! in_array($kind, ['email', 'text'], true)) hidden @endif><span>message <small>[caller_name|somebody], [summary], [outcome] and so on; a sentence with an empty value is left out</small></span><textarea name="words" rows="5">{{ $of('words') }}</textarea></label>
-        <label class="field-label" data-shown="kind" data-when="email" @if ($kind !== 'email') hidden @endif><span>with the file <small>files are kept in the post room</small></span><select name="file"><option value="">none</option>@foreach (array_unique([...$files, ...array_filter([$rule?->file])]) as $file)<option value="{{ $file }}" @selected($of('file') === $file)>{{ $file }}{{ in_array($file, $files, true) ? '' : ' (not there any more)' }}</option>@endforeach</select></label>
-        <label class="field-label wide" data-shown="kind" data-when="row web" @if (! in_array($kind, ['row', 'web'], true)) hidden @endif><span>columns <small>one a line: name: value, such as “Telephone: phone”; a web request without any sends the whole record</small></span><textarea name="mapping" rows="6" spellcheck="false">{{ $mapping }}</textarea></label>
+        <label class="field-label wide" data-shown="kind" data-when="{{ $having('subject') }}" @if (! $is->has('subject')) hidden @endif><span>subject</span><input name="subject" value="{{ $of('subject') }}"></label>
+        <label class="field-label wide" data-shown="kind" data-when="{{ $having('words') }}" @if (! $is->has('words')) hidden @endif><span>message <small>[caller_name|somebody], [summary], [outcome] and so on; a sentence with an empty value is left out</small></span><textarea name="words" rows="5">{{ $of('words') }}</textarea></label>
+        <label class="field-label" data-shown="kind" data-when="{{ $having('file') }}" @if (! $is->has('file')) hidden @endif><span>with the file <small>files are kept in the post room</small></span><select name="file"><option value="">none</option>@foreach (array_unique([...$files, ...array_filter([$rule?->file])]) as $file)<option value="{{ $file }}" @selected($of('file') === $file)>{{ $file }}{{ in_array($file, $files, true) ? '' : ' (not there any more)' }}</option>@endforeach</select></label>
+        <label class="field-label wide" data-shown="kind" data-when="{{ $having('columns') }}" @if (! $is->has('columns')) hidden @endif><span>columns <small>one a line: name: value, such as “Telephone: phone”; a web request without any sends the whole record</small></span><textarea name="mapping" rows="6" spellcheck="false">{{ $mapping }}</textarea></label>
         <div class="go"><button type="submit" class="primary">Keep the rule</button></div>
     </form>
     <aside class="card"><h2>With the last call</h2>
@@ -44,9 +46,9 @@
         @else
             <p>{{ $sample->caller_name }}, {{ $sample->placedAt()->format('j M, H:i') }}: the condition {{ $holds ? 'holds' : 'does not hold, so nothing would be sent' }}.</p>
             <p class="muted">to {{ $made->to }}</p>@if ($made->subject !== '')<p><strong>{{ $made->subject }}</strong></p>@endif
-            @if ($rule->kind === 'email' && $rule->file)<p class="muted">with {{ $rule->file }}{{ $made->enclosed() ? ', '.$made->enclosed()->size() : ', which is not there: nothing would be sent' }}</p>@endif
-            @if ($rule->kind === 'row')<dl class="row-sample">@foreach ($rule->mapping as $column => $path)<dt>{{ $column }}</dt><dd>{{ (new \App\Actions\Deliveries\RecordValues($sample))->written($path) ?? '—' }}</dd>@endforeach</dl>
-            @else<pre class="letter">{{ $rule->kind === 'web' ? json_encode(json_decode($made->body), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES) : $made->body }}</pre>@endif
+            @if (\App\Actions\Deliveries\Kinds\DeliveryKinds::of($rule->kind)->has('file') && $rule->file)<p class="muted">with {{ $rule->file }}{{ $made->enclosed() ? ', '.$made->enclosed()->size() : ', which is not there: nothing would be sent' }}</p>@endif
+            @if ($rule->kind === 'row')<dl class="row-sample">@foreach ($rule->mapping as $column => $path)<dt>{{ $column }}</dt><dd>{{ (new \App\Actions\Deliveries\RecordValues($sample))->cell($path) ?: '—' }}</dd>@endforeach</dl>
+            @else<pre class="letter">{{ \App\Actions\Deliveries\Kinds\DeliveryKinds::of($rule->kind)->shown($made->body) }}</pre>@endif
             @if ($secret)<p class="muted">Signed after the Standard Webhooks specification; the secret is kept encrypted and not shown again.</p>@endif
         @endif
     </aside></div>

@@ -1,5 +1,5 @@
 @php
-    $kinds = ['text' => 'text', 'email' => 'e-mail', 'web' => 'web request', 'row' => 'row in a file'];
+    $kinds = array_map(fn ($one): string => mb_strtolower($one->means()->title()), \App\Actions\Deliveries\Kinds\DeliveryKinds::all());
     $marks = ['waiting' => 'waiting', 'sending' => 'being sent', 'sent' => 'sent', 'failed' => 'tried again', 'dead' => 'given up', 'cancelled' => 'cancelled'];
     $designs = auth()->user()->can('design', $business);
 @endphp
@@ -33,7 +33,7 @@
         <section class="card" aria-labelledby="rules-title"><h2 id="rules-title">What follows a call</h2>
             @forelse ($rules as $rule)
                 <div class="line post-rule"><span class="what">@if ($designs)<a href="{{ route('post.rule', [$business, $rule]) }}"><strong>{{ $rule->name }}</strong></a>@else<strong>{{ $rule->name }}</strong>@endif @unless ($rule->active)<span class="muted">switched off</span>@endunless</span>
-                    <span class="why">{{ $kinds[$rule->kind] }}{{ $rule->kind === 'row' ? '' : ' to '.$rule->to }}, {{ \Ringo\Delivery\Timing::of($rule->timing)->inWords() }}{{ $rule->agent ? ', calls of '.$rule->agent->name : '' }}</span>
+                    <span class="why">{{ $kinds[$rule->kind] }}{{ \App\Actions\Deliveries\Kinds\DeliveryKinds::of($rule->kind)->has('to') ? ' to '.$rule->to : '' }}, {{ \Ringo\Delivery\Timing::of($rule->timing)->inWords() }}{{ $rule->agent ? ', calls of '.$rule->agent->name : '' }}</span>
                     <span class="when">@if ($rule->kind === 'row')<a href="{{ route('post.csv', [$business, $rule]) }}">CSV</a> <a href="{{ route('post.xlsx', [$business, $rule]) }}">XLSX</a> {{ $rule->rows_count }} rows @endif</span></div>
             @empty<p class="empty">No rule yet: nothing is sent but what scripts send.</p>@endforelse
         </section>
@@ -49,7 +49,7 @@
         @endif
         @if ($designs)
         <section class="card" aria-labelledby="gate-title"><h2 id="gate-title">Ways out <small>stand-ins that ship with Ringo</small></h2>
-            @foreach (['text' => 'Texts', 'email' => 'E-mail', 'web' => 'Web requests'] as $kind => $name)
+            @foreach (array_map(fn ($one): string => $one->means()->plural(), \App\Actions\Deliveries\Kinds\DeliveryKinds::travelling()) as $kind => $name)
                 <form class="gate" method="post" action="{{ route('post.gateway', $business) }}">@csrf<input type="hidden" name="kind" value="{{ $kind }}"><label for="g-{{ $kind }}">{{ $name }}</label><select id="g-{{ $kind }}" name="mode">@foreach ($MODES as $mode => $words)<option value="{{ $mode }}" @selected(($modes[$kind] ?? 'works') === $mode)>{{ $words }}</option>@endforeach</select><button type="submit">Set</button></form>
             @endforeach
             <p class="muted">What they receive is kept here and goes nowhere. Real e-mail and allowed web hosts are switched on by configuration.</p>

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions\Deliveries;
 
+use App\Actions\Deliveries\Kinds\DeliveryKinds;
 use App\Gateways\Post\NotDelivered;
 use App\Gateways\Post\PostGateway;
 use App\Models\Delivery;
 use Ringo\Delivery\Retries;
-use Ringo\Delivery\Signature;
 
 /**
  * Sends what is due. A delivery is claimed before it is sent, so that two workers never send the same; one whose worker died is
@@ -55,11 +55,7 @@ final readonly class DeliverDue
     private function send(Delivery $delivery): void
     {
         $delivery->attempts++;
-        $headers = [];
-        if ($delivery->kind === 'web') {
-            $secret = $delivery->rule?->secret;
-            $headers = $secret === null || $secret === '' ? ['webhook-id' => $delivery->key] : (new Signature($secret))->headers($delivery->key, now()->getTimestamp(), $delivery->body);
-        }
+        $headers = DeliveryKinds::of($delivery->kind)->headers($delivery->key, $delivery->body, $delivery->rule?->secret);
         try {
             $answer = $this->gateway->deliver($delivery, $headers);
             $delivery->fill(['state' => 'sent', 'sent_at' => now(), 'problem' => '', 'log' => [...$delivery->log, ['at' => now()->toIso8601String(), 'what' => "try {$delivery->attempts}: {$answer}"]]])->save();

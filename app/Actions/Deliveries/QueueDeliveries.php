@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions\Deliveries;
 
+use App\Actions\Deliveries\Kinds\DeliveryKinds;
+use App\Actions\Deliveries\Kinds\RowKind;
 use App\Models\Call;
 use App\Models\Delivery;
 use App\Models\DeliveryRule;
@@ -15,7 +17,6 @@ use Ringo\Delivery\Timing;
 use Ringo\Document\Node;
 use Ringo\Numbering\NumberingPlan;
 use Ringo\Script\Condition;
-use Ringo\Speech\Prompt;
 
 /**
  * Writes down what a finished call causes, in the same transaction as its record: nothing is lost if the process dies after it.
@@ -48,7 +49,7 @@ final readonly class QueueDeliveries
         $values = new RecordValues($call);
         $to = $this->recipients($rule->kind, $rule->to, $values, $call)[0] ?? $rule->to;
 
-        return new Delivery(['business_id' => $call->business_id, 'call_id' => $call->id, 'delivery_rule_id' => $rule->id, 'key' => 'sample-'.$call->ref, 'name' => $rule->name, 'kind' => $rule->kind, 'to' => $to, 'subject' => $this->filled($rule->subject, $values), 'body' => $this->body($rule, $values, $call), 'file' => $rule->file, 'state' => 'waiting', 'attempts' => 0, 'due_at' => now(), 'problem' => '', 'log' => []]);
+        return new Delivery(['business_id' => $call->business_id, 'call_id' => $call->id, 'delivery_rule_id' => $rule->id, 'key' => 'sample-'.$call->ref, 'name' => $rule->name, 'kind' => $rule->kind, 'to' => $to, 'subject' => DeliveryKinds::of($rule->kind)->subject($rule, $values), 'body' => DeliveryKinds::of($rule->kind)->body($rule, $values), 'file' => $rule->file, 'state' => 'waiting', 'attempts' => 0, 'due_at' => now(), 'problem' => '', 'log' => []]);
     }
 
     public function holds(DeliveryRule $rule, RecordValues $values): bool
@@ -79,20 +80,26 @@ final readonly class QueueDeliveries
         if ($timing->kind === 'at_once' && $due > now()->toDateTimeImmutable()) {
             $due = now()->toDateTimeImmutable();
         }
-        if ($rule->kind === 'row') {
-            // What a rehearsal causes is shown in the post room and stays out of the client's rows.
-            $rehearsal = $call->kind === 'rehearsal';
-            $key = "{$call->ref}-row-{$rule->id}";
-            if (! $rehearsal) {
-                FileRow::query()->firstOrCreate(['key' => $key], ['delivery_rule_id' => $rule->id, 'cells' => array_map(static fn (string $path): string => $values->cell($path), $rule->mapping)]);
-            }
-            $this->put($call, $rule->id, $key, $rule->name, 'row', $rehearsal ? 'no file: a rehearsal' : 'the file', '', implode(' · ', array_map(static fn (string $path): string => $values->cell($path), $rule->mapping)), $due, null, $rehearsal ? 'a rehearsal: shown here, not written to the file' : 'row written');
+        $kind = DeliveryKinds::of($rule->kind);
+        if ($kind instanceof RowKind) {
+            $this->row($call, $rule, $kind, $values, $due);
 
             return;
         }
         foreach ($this->recipients($rule->kind, $rule->to, $values, $call) as $to) {
-            $this->put($call, $rule->id, $call->ref.'-'.$rule->id.'-'.substr(hash('sha256', $to), 0, 12), $rule->name, $rule->kind, $to, $this->filled($rule->subject, $values), $this->body($rule, $values, $call), $due, $rule->kind === 'email' ? $rule->file : null);
+            $this->put($call, $rule->id, $call->ref.'-'.$rule->id.'-'.substr(hash('sha256', $to), 0, 12), $rule->name, $rule->kind, $to, $kind->subject($rule, $values), $kind->body($rule, $values), $due, $kind->has('file') ? $rule->file : null);
         }
+    }
+
+    /** What a rehearsal causes is shown in the post room and stays out of the client's rows. */
+    private function row(Call $call, DeliveryRule $rule, RowKind $kind, RecordValues $values, \DateTimeImmutable $due): void
+    {
+        $rehearsal = $call->kind === 'rehearsal';
+        $key = "{$call->ref}-row-{$rule->id}";
+        if (! $rehearsal) {
+            FileRow::query()->firstOrCreate(['key' => $key], ['delivery_rule_id' => $rule->id, 'cells' => $kind->cells($rule, $values)]);
+        }
+        $this->put($call, $rule->id, $key, $rule->name, $rule->kind, $rehearsal ? 'no file: a rehearsal' : 'the file', '', $kind->body($rule, $values), $due, null, $rehearsal ? 'a rehearsal: shown here, not written to the file' : 'row written');
     }
 
     /** What send steps promised in the call. */
@@ -157,28 +164,7 @@ final readonly class QueueDeliveries
         if ($role === null) {
             return [];
         }
-        $members = Membership::query()->where('memberships.business_id', $call->business_id)->where('role', $role->value);
 
-        return array_values(array_map(strval(...), ($kind === 'text'
-            ? $members->join('people', static fn ($join) => $join->on('people.user_id', '=', 'memberships.user_id')->on('people.business_id', '=', 'memberships.business_id'))->whereNull('people.deleted_at')->whereNotNull('people.number')->pluck('people.number')
-            : $members->join('users', 'users.id', '=', 'memberships.user_id')->pluck('users.email'))->all()));
-    }
-
-    private function body(DeliveryRule $rule, RecordValues $values, Call $call): string
-    {
-        if ($rule->kind !== 'web') {
-            return $this->filled($rule->words, $values);
-        }
-        $mapping = $rule->mapping;
-        $data = $mapping === []
-            ? array_map(static fn (array $cell): mixed => $cell['value'], $call->record->cells ?? [])
-            : array_map(static fn (string $path): mixed => $values->value($path), $mapping);
-
-        return json_encode(['type' => 'call.ended', 'timestamp' => $call->placedAt()->format('c'), 'data' => ['call' => $call->ref, 'outcome' => $call->outcome] + $data], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
-    }
-
-    private function filled(string $template, RecordValues $values): string
-    {
-        return trim($template) === '' ? '' : Prompt::of($template)->filled(0, $values->written(...));
+        return DeliveryKinds::of($kind)->reached(Membership::query()->where('memberships.business_id', $call->business_id)->where('role', $role->value));
     }
 }

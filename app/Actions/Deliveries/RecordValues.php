@@ -9,7 +9,7 @@ use App\Models\Call;
 /** What conditions, templates and mappings can refer to once a call is over: fields of its record, caller, call, business. */
 final readonly class RecordValues
 {
-    public function __construct(private Call $call)
+    public function __construct(public Call $call)
     {
     }
 
@@ -46,6 +46,18 @@ final readonly class RecordValues
             str_starts_with($path, 'declined.') => in_array($rest, $call->record->declined ?? [], true) ? true : null,
             default => null,
         };
+    }
+
+    /** The field that a column of a mapping names, without the form it asks for: `start_date|words` names start_date. */
+    public static function field(string $path): string
+    {
+        return explode('|', $path, 2)[0];
+    }
+
+    /** For a column of a web request: bare, or in words where it asks for them. */
+    public function given(string $path): mixed
+    {
+        return str_ends_with($path, '|words') ? $this->written(self::field($path)) : $this->value($path);
     }
 
     /** For a column of rows: days and times in ISO form, unless the column asks for words with `path|words`. */

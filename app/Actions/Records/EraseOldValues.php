@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Actions\Records;
 
+use App\Actions\Deliveries\Kinds\DeliveryKinds;
 use App\Models\Agent;
 use App\Models\Call;
 use App\Models\CallRecord;
 use App\Models\CallStep;
 use App\Models\CallTurn;
 use App\Models\Delivery;
-use App\Models\FileRow;
 use App\Models\GatewayReceipt;
 use App\Models\KnowledgeQuestion;
 use App\Models\Offer;
@@ -131,25 +131,7 @@ final readonly class EraseOldValues
 
     private function sent(Delivery $delivery, string $field, Redaction $redaction): void
     {
-        $body = $redaction->summary($delivery->body);
-        $data = $delivery->kind === 'web' ? json_decode($delivery->body, true) : null;
-        if (is_array($data) && is_array($data['data'] ?? null)) {
-            $mapping = $delivery->rule->mapping ?? [];
-            foreach (array_keys($data['data']) as $name) {
-                $data['data'][$name] = ($mapping[$name] ?? $name) === $field ? null : $data['data'][$name];
-            }
-            $body = json_encode($redaction->tree($data), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR);
-        }
-        $row = $delivery->kind === 'row' ? FileRow::query()->where('key', $delivery->key)->first() : null;
-        if ($row !== null) {
-            $mapping = $delivery->rule->mapping ?? [];
-            $cells = $row->cells;
-            foreach (array_keys($cells) as $column) {
-                $cells[$column] = ($mapping[$column] ?? '') === $field ? '' : $redaction->summary($cells[$column]);
-            }
-            $row->update(['cells' => $cells]);
-            $body = implode(' · ', $cells);
-        }
+        $body = DeliveryKinds::of($delivery->kind)->erased($delivery, $field, $redaction);
         $delivery->update(['to' => $redaction->text($delivery->to), 'subject' => $redaction->text($delivery->subject), 'body' => $body]);
         GatewayReceipt::query()->where('key', $delivery->key)->update(['to' => $delivery->to, 'body' => ($delivery->subject === '' ? '' : $delivery->subject."\n\n").$body]);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Deliveries\DeliverDue;
+use App\Actions\Deliveries\Kinds\DeliveryKinds;
 use App\Actions\Deliveries\QueueDeliveries;
 use App\Actions\Deliveries\RecordValues;
 use App\Gateways\Post\NotDelivered;
@@ -29,6 +30,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
+use Ringo\Delivery\Means;
 use Ringo\Delivery\Signature;
 use Ringo\Delivery\Timing;
 use Ringo\Document\InvalidDocument;
@@ -46,7 +48,7 @@ final class PostController
 
     public function index(Request $request, Business $business): View
     {
-        $filter = $request->validate(['state' => ['nullable', 'in:waiting,sending,sent,failed,dead,cancelled'], 'kind' => ['nullable', 'in:text,email,web,row'], 'q' => ['nullable', 'string', 'max:100']]);
+        $filter = $request->validate(['state' => ['nullable', 'in:waiting,sending,sent,failed,dead,cancelled'], 'kind' => ['nullable', Rule::in(array_keys(DeliveryKinds::all()))], 'q' => ['nullable', 'string', 'max:100']]);
         $sight = Sight::of($request->user(), $business);
         $query = $business->deliveries()->with('call.agent', 'call.record', 'rule')->latest('id');
         foreach (['state', 'kind'] as $name) {
@@ -102,7 +104,7 @@ final class PostController
         $given = $request->validate(['kind' => ['required', 'in:text,email,web'], 'mode' => ['required', 'in:'.implode(',', array_keys(StandInGateway::MODES))]]);
         Gateway::query()->updateOrCreate(['business_id' => $business->id, 'kind' => $given['kind']], ['mode' => $given['mode']]);
 
-        return redirect()->route('post', $business)->with('notice', 'The stand-in for '.['text' => 'texts', 'email' => 'e-mail', 'web' => 'web requests'][$given['kind']].' '.StandInGateway::MODES[$given['mode']].' from now on.');
+        return redirect()->route('post', $business)->with('notice', 'The stand-in for '.mb_strtolower(Means::from($given['kind'])->plural()).' '.StandInGateway::MODES[$given['mode']].' from now on.');
     }
 
     public function rule(Request $request, Business $business, ?DeliveryRule $rule = null): View
@@ -134,15 +136,7 @@ final class PostController
         } catch (InvalidDocument $problem) {
             throw ValidationException::withMessages(['parts' => $problem->getMessage()]);
         }
-        if ($given['kind'] !== 'row' && trim((string) ($given['to'] ?? '')) === '') {
-            throw ValidationException::withMessages(['to' => 'To whom? Write an address, a number, role:owner, person:key or a field.']);
-        }
-        if (in_array($given['kind'], ['text', 'email'], true) && trim((string) ($given['words'] ?? '')) === '') {
-            throw ValidationException::withMessages(['words' => 'Write what it says.']);
-        }
-        if ($given['kind'] === 'web' && preg_match('~^https?://~', (string) $given['to']) !== 1) {
-            throw ValidationException::withMessages(['to' => 'A web request goes to an address such as https://hooks.pellbrook.example/calls.']);
-        }
+        $kind = DeliveryKinds::of($given['kind']);
         $mapping = [];
         foreach (preg_split('/\R/', (string) ($given['mapping'] ?? '')) ?: [] as $line) {
             if (preg_match('/^\s*(.+?)\s*[:=]\s*([a-z][a-z0-9_]*(?:\.[a-z0-9_]+)?(?:\|words)?)\s*$/', $line, $m) === 1) {
@@ -151,17 +145,20 @@ final class PostController
                 throw ValidationException::withMessages(['mapping' => "“{$line}”: write “column: value”, one a line, such as “Telephone: phone”."]);
             }
         }
-        $this->checkColumns($business, $given['kind'], $mapping);
-        if ($given['kind'] === 'row' && $mapping === []) {
-            throw ValidationException::withMessages(['mapping' => 'Which columns? Write “column: value”, one a line.']);
+        $problems = $kind->problems(trim((string) ($given['to'] ?? '')), trim((string) ($given['words'] ?? '')), $mapping);
+        if ($problems !== []) {
+            throw ValidationException::withMessages($problems);
+        }
+        if ($kind->has('columns')) {
+            $this->checkColumns($business, $mapping);
         }
         $data = [
             'business_id' => $business->id, 'agent_id' => ($given['only'] ?? '') === '1' ? $agent?->id : null, 'name' => $given['name'], 'kind' => $given['kind'], 'to' => (string) ($given['to'] ?? ''), 'subject' => (string) ($given['subject'] ?? ''), 'words' => (string) ($given['words'] ?? ''),
-            'when' => $when, 'timing' => $timing, 'cancel_outcomes' => array_values(array_filter(array_map(trim(...), explode(',', (string) ($given['cancel'] ?? ''))))), 'mapping' => $mapping, 'file' => $given['kind'] === 'email' ? ($given['file'] ?? null) : null, 'active' => ($given['active'] ?? '') === '1',
+            'when' => $when, 'timing' => $timing, 'cancel_outcomes' => array_values(array_filter(array_map(trim(...), explode(',', (string) ($given['cancel'] ?? ''))))), 'mapping' => $mapping, 'file' => $kind->has('file') ? ($given['file'] ?? null) : null, 'active' => ($given['active'] ?? '') === '1',
         ];
         $secret = null;
         if ($rule === null) {
-            $secret = $given['kind'] === 'web' ? Signature::newSecret() : null;
+            $secret = $kind->isSigned() ? Signature::newSecret() : null;
             $rule = DeliveryRule::query()->create($data + ['secret' => $secret]);
         } else {
             $rule->update($data);
@@ -199,9 +196,10 @@ final class PostController
         }
         $sample = $queue->sample($call, $rule);
         $sample->key = 'test-'.Str::ulid();
-        $headers = $rule->kind === 'web' && $rule->secret ? (new Signature($rule->secret))->headers($sample->key, now()->getTimestamp(), $sample->body) : [];
+        $kind = DeliveryKinds::of($rule->kind);
+        $headers = $kind->headers($sample->key, $sample->body, $rule->secret);
         try {
-            $answer = $rule->kind === 'row' ? 'the row would be written as shown' : $gateway->deliver($sample, $headers);
+            $answer = ! $kind->travels() ? 'the row would be written as shown' : $gateway->deliver($sample, $headers);
         } catch (NotDelivered $problem) {
             throw ValidationException::withMessages(['test' => 'The test did not arrive: '.$problem->getMessage().'.']);
         }
@@ -246,11 +244,8 @@ final class PostController
      *
      * @throws ValidationException where a column names nothing a call can leave, with the nearest name
      */
-    private function checkColumns(Business $business, string $kind, array $mapping): void
+    private function checkColumns(Business $business, array $mapping): void
     {
-        if ($kind !== 'row' && $kind !== 'web') {
-            return;
-        }
         $known = ['summary', 'next_actions', 'doubtful', 'outcome', 'call.id', 'call.at', 'business', 'agent', ...array_keys(Paths::CALL), ...array_keys(Paths::CALLER)];
         foreach ($business->agents()->with('draft.scriptText')->get() as $agent) {
             $script = $agent->draft->scriptText->script();
@@ -258,7 +253,7 @@ final class PostController
         }
         $known = [...array_unique($known), ...$business->contactColumns()->pluck('key')->map(static fn (string $key): string => 'caller.'.$key)->all(), ...$this->furtherFields($business)];
         foreach ($mapping as $column => $path) {
-            $name = explode('|', $path, 2)[0];
+            $name = RecordValues::field($path);
             if (! in_array($name, $known, true) && ! str_starts_with($name, 'declined.')) {
                 $near = collect($known)->sortBy(static fn (string $one): int => levenshtein(substr($one, 0, 60), substr($name, 0, 60)))->first();
 

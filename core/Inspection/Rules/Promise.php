@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Inspection\Rules;
 
+use Ringo\Delivery\Means;
 use Ringo\Inspection\Design;
 use Ringo\Inspection\Finding;
 use Ringo\Inspection\Line;
@@ -17,8 +18,6 @@ use Ringo\Script\Steps\Transfer\TransferStep;
 /** Finds promises that nothing on the way keeps: to send something, to have booked, to ring back, to put through. */
 final readonly class Promise implements Rule
 {
-    private const NAMES = ['text' => 'a text', 'email' => 'an e-mail', 'web' => 'a web request'];
-
     public function find(Design $design): iterable
     {
         foreach ($design->lines() as $line) {
@@ -44,7 +43,7 @@ final readonly class Promise implements Rule
         $sent = [];
         foreach ($this->onTheWay($design, $key) as $step) {
             if ($step instanceof SendStep) {
-                $sent[$step->by] = self::NAMES[$step->by];
+                $sent[$step->by] = Means::from($step->by)->called();
             }
         }
         if (isset($sent[$by]) || in_array($by, $design->around->delivers, true)) {
@@ -52,8 +51,8 @@ final readonly class Promise implements Rule
         }
 
         return $sent === []
-            ? new Finding('promise', Severity::Error, $key, 'This promises '.self::NAMES[$by].', and no step on its way sends one.')
-            : new Finding('promise_kind', Severity::Error, $key, 'This promises '.self::NAMES[$by].', but what is sent on its way is '.implode(' and ', $sent).'.');
+            ? new Finding('promise', Severity::Error, $key, 'This promises '.Means::from($by)->called().', and no step on its way sends one.')
+            : new Finding('promise_kind', Severity::Error, $key, 'This promises '.Means::from($by)->called().', but what is sent on its way is '.implode(' and ', $sent).'.');
     }
 
     /** @param \Closure(Step, Design): bool $keeps */

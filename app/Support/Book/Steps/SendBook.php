@@ -7,6 +7,7 @@ namespace App\Support\Book\Steps;
 use App\Support\Book\Answer;
 use App\Support\Book\Form;
 use Illuminate\Support\Str;
+use Ringo\Delivery\Means;
 use Ringo\Design\ScriptDocument;
 use Ringo\Script\Script;
 use Ringo\Script\Steps\Send\SendStep;
@@ -14,8 +15,6 @@ use Ringo\Script\Steps\Step;
 
 final readonly class SendBook extends BookPage
 {
-    private const CALLED = ['text' => 'a text', 'email' => 'an e-mail', 'web' => 'a web request'];
-
     private const SHOWN = 90;
 
     public function read(Form $form, ScriptDocument $document): array
@@ -32,7 +31,7 @@ final readonly class SendBook extends BookPage
         }
 
         return [
-            Answer::rule(self::CALLED[$step->by].' to '.$step->to, $step->next, null, '“'.Str::limit($step->words->variants[0], self::SHOWN).'”'),
+            Answer::rule(Means::from($step->by)->called().' to '.$step->to, $step->next, null, '“'.Str::limit($step->words->variants[0], self::SHOWN).'”'),
             ...($step->otherwise === null ? [] : [Answer::rule('nobody to send to', $step->otherwise)]),
         ];
     }
