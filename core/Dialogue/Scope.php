@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Dialogue;
 
 use Ringo\Script\Script;
+use Ringo\Sheet\Field;
 use Ringo\Speech\Display;
 use Ringo\Speech\Locale;
 use Ringo\Speech\Speakable;
@@ -37,17 +38,32 @@ final readonly class Scope
         $rest = $parts[1] ?? null;
         $field = $this->script->sheet->field($head);
         if ($field !== null) {
-            $held = $this->state->values[$head] ?? null;
-            if ($held === null) {
-                return null;
-            }
-            if ($rest !== null) {
-                return $this->fact($head, (string) (is_scalar($held->value) ? $held->value : ''), $rest);
-            }
-
-            return $this->speakable->say($field->typed($held->value), $this->locale);
+            return $this->ofField($field, $rest);
         }
-        $value = match ($path) {
+        $raw = $this->named($path) ?? match ($head) {
+            'caller' => $this->state->caller[$rest ?? ''] ?? null,
+            'fact' => $this->script->facts[$rest ?? ''] ?? null,
+            default => null,
+        };
+
+        return is_scalar($raw) && ! is_bool($raw) && trim((string) $raw) !== '' ? trim((string) $raw) : null;
+    }
+
+    private function ofField(Field $field, ?string $fact): ?string
+    {
+        $held = $this->state->values[$field->key] ?? null;
+        if ($held === null) {
+            return null;
+        }
+
+        return $fact === null
+            ? $this->speakable->say($field->typed($held->value), $this->locale)
+            : $this->fact($field->key, (string) (is_scalar($held->value) ? $held->value : ''), $fact);
+    }
+
+    private function named(string $path): ?string
+    {
+        return match ($path) {
             'business', 'business.name' => $this->script->agent->business,
             'agent', 'agent.name' => $this->script->agent->name,
             'today' => $this->speakable->say(new Typed(ValueType::Date, $this->now->format('Y-m-d')), $this->locale),
@@ -56,16 +72,6 @@ final readonly class Scope
             'caller.number' => $this->state->from === null ? null : $this->speakable->say(new Typed(ValueType::Phone, $this->state->from), $this->locale),
             default => null,
         };
-        if ($value !== null) {
-            return $value;
-        }
-        $raw = match ($head) {
-            'caller' => $this->state->caller[$rest ?? ''] ?? null,
-            'fact' => $this->script->facts[$rest ?? ''] ?? null,
-            default => null,
-        };
-
-        return is_scalar($raw) && ! is_bool($raw) && trim((string) $raw) !== '' ? trim((string) $raw) : null;
     }
 
     /** The words for a placeholder in a written message: figures and dates as one writes them. */
@@ -91,32 +97,45 @@ final readonly class Scope
         if (isset($this->state->values[$path])) {
             return $this->state->values[$path]->value;
         }
-        $parts = explode('.', $path, 2);
-        $head = $parts[0];
-        $rest = $parts[1] ?? '';
+        [$head, $rest] = explode('.', $path, 2) + [1 => ''];
 
-        return match (true) {
-            $path === 'caller.known' => (bool) ($this->state->caller['known'] ?? false),
-            $path === 'caller.number' => $this->state->from,
-            $path === 'call.open' => $this->script->hours->openAt($this->now),
-            $path === 'call.hour' => (int) $this->now->format('G'),
-            $path === 'call.weekday' => strtolower($this->now->format('D')),
-            $path === 'call.date' => $this->now->format('Y-m-d'),
-            $path === 'call.time' => $this->now->format('H:i'),
-            $path === 'call.direction' => $this->script->agent->direction,
-            $path === 'outcome' => $this->state->outcome,
-            $path === 'call.line' => $this->state->to,
-            $path === 'call.minutes' => intdiv((int) $this->state->clock, 60),
-            $path === 'call.turns' => $this->state->heard,
-            $path === 'priority' => $this->state->priority,
-            $path === 'tries' => $this->state->failures,
-            $path === 'topic' => $this->state->topic,
-            $path === 'frustration' => $this->state->frustration,
-            $head === 'tag' => in_array($rest, $this->state->tags, true) ? true : null,
-            $head === 'declined' => in_array($rest, $this->state->declined, true) ? true : null,
-            $head === 'caller' => $this->state->caller[$rest] ?? null,
-            $head === 'fact' => $this->script->facts[$rest] ?? null,
+        return match ($head) {
+            'call' => $this->ofCall($rest),
+            'caller' => $this->ofCaller($rest),
+            'fact' => $this->script->facts[$rest] ?? null,
+            'tag' => in_array($rest, $this->state->tags, true) ? true : null,
+            'declined' => in_array($rest, $this->state->declined, true) ? true : null,
+            'outcome' => $this->state->outcome,
+            'priority' => $this->state->priority,
+            'tries' => $this->state->failures,
+            'topic' => $this->state->topic,
+            'frustration' => $this->state->frustration,
             default => null,
+        };
+    }
+
+    private function ofCall(string $name): mixed
+    {
+        return match ($name) {
+            'open' => $this->script->hours->openAt($this->now),
+            'hour' => (int) $this->now->format('G'),
+            'weekday' => strtolower($this->now->format('D')),
+            'date' => $this->now->format('Y-m-d'),
+            'time' => $this->now->format('H:i'),
+            'direction' => $this->script->agent->direction,
+            'line' => $this->state->to,
+            'minutes' => intdiv((int) $this->state->clock, 60),
+            'turns' => $this->state->heard,
+            default => null,
+        };
+    }
+
+    private function ofCaller(string $name): mixed
+    {
+        return match ($name) {
+            'known' => (bool) ($this->state->caller['known'] ?? false),
+            'number' => $this->state->from,
+            default => $this->state->caller[$name] ?? null,
         };
     }
 

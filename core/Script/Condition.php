@@ -54,13 +54,7 @@ final readonly class Condition
     public function holds(callable $value): bool
     {
         if ($this->kind === 'all' || $this->kind === 'any') {
-            foreach ($this->parts as $part) {
-                if ($part->holds($value) !== ($this->kind === 'all')) {
-                    return $this->kind === 'any';
-                }
-            }
-
-            return $this->kind === 'all';
+            return $this->together($value);
         }
         $actual = $value($this->value);
         if ($this->kind === 'known') {
@@ -69,19 +63,34 @@ final readonly class Condition
         if ($actual === null) {
             return $this->kind === 'is_not';
         }
-        $amount = is_array($actual) ? ($actual['amount'] ?? null) : $actual;
 
         return match ($this->kind) {
             'is' => $this->same($actual, $this->than),
             'is_not' => ! $this->same($actual, $this->than),
             'one_of' => is_array($this->than) && array_filter($this->than, fn (mixed $one): bool => $this->same($actual, $one)) !== [],
-            'more_than' => is_numeric($amount) && is_numeric($this->than) && $amount > $this->than,
-            'less_than' => is_numeric($amount) && is_numeric($this->than) && $amount < $this->than,
-            'before' => is_string($actual) && is_string($this->than) && $actual < $this->than,
-            'after' => is_string($actual) && is_string($this->than) && $actual > $this->than,
             'contains' => is_string($actual) && is_string($this->than) && mb_stripos($actual, $this->than) !== false,
-            default => false,
+            'more_than', 'less_than' => $this->amounts($actual),
+            default => is_string($actual) && is_string($this->than) && ($this->kind === 'before' ? $actual < $this->than : $this->kind === 'after' && $actual > $this->than),
         };
+    }
+
+    /** @param callable(string): mixed $value */
+    private function together(callable $value): bool
+    {
+        foreach ($this->parts as $part) {
+            if ($part->holds($value) !== ($this->kind === 'all')) {
+                return $this->kind === 'any';
+            }
+        }
+
+        return $this->kind === 'all';
+    }
+
+    private function amounts(mixed $actual): bool
+    {
+        $amount = is_array($actual) ? ($actual['amount'] ?? null) : $actual;
+
+        return is_numeric($amount) && is_numeric($this->than) && ($this->kind === 'more_than' ? $amount > $this->than : $amount < $this->than);
     }
 
     /** How deep comparisons are joined: 1 is a comparison alone. */

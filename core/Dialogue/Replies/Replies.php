@@ -8,6 +8,7 @@ use Ringo\Dialogue\Acts\Questions;
 use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Ports\Knowledge;
 use Ringo\Dialogue\Ports\Known;
+use Ringo\Dialogue\Scope;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\Collector;
 use Ringo\Fit\Topics;
@@ -84,37 +85,57 @@ final readonly class Replies
         $turn->state->known = ['text' => $known->text, 'source' => $known->source, 'name' => $known->name, 'more' => $known->more];
     }
 
+    /** 'Are you sure?' and 'tell me more', about what was answered last. */
+    private function onTheLast(Turn $turn, Knowledge $knowledge, Heard $heard): ?Reply
+    {
+        $last = $turn->state->known;
+        $follows = $last === null ? null : $knowledge->follows($heard->original);
+        if ($last === null || $follows === null) {
+            return null;
+        }
+        if ($follows === 'sure') {
+            return new Reply($turn->phrase('sure', ['name' => $last['name'] === '' ? 'what I have here' : $last['name'], 'it' => $last['text']]), 'challenged: gives the source, '.$last['source'], null);
+        }
+        if ($follows !== 'more') {
+            return null;
+        }
+        if ($last['more'] === []) {
+            return new Reply($turn->phrase('no_more'), 'nothing more is written about it', null);
+        }
+        [$text, $rest] = (new Spoken)->cut($last['more'], 0, 2);
+
+        return new Reply($text, 'more from '.$last['source'], null, new Known($text, $last['source'], $last['name'], 1.0, null, $rest, null, true));
+    }
+
+    /** What the call has told so far that an answer may depend on. */
+    private function toldSoFar(Turn $turn, Scope $scope): string
+    {
+        $told = [];
+        foreach (array_keys($turn->state->values) as $key) {
+            $type = $turn->script->sheet->field((string) $key)?->type;
+            if (in_array($type, [ValueType::Choice, ValueType::Number, ValueType::Duration], true)) {
+                $told[] = $scope->words((string) $key) ?? '';
+            }
+        }
+
+        return implode(', ', array_filter($told));
+    }
+
     /** From what the business has written; 'tell me more' and 'are you sure?' follow up the last answer. */
     private function known(Turn $turn, Heard $heard): ?Reply
     {
         if ($this->knowledge === null) {
             return null;
         }
-        $last = $turn->state->known;
-        $follows = $last === null ? null : $this->knowledge->follows($heard->original);
-        if ($last !== null && $follows === 'sure') {
-            return new Reply($turn->phrase('sure', ['name' => $last['name'] === '' ? 'what I have here' : $last['name'], 'it' => $last['text']]), 'challenged: gives the source, '.$last['source'], null);
-        }
-        if ($last !== null && $follows === 'more') {
-            if ($last['more'] === []) {
-                return new Reply($turn->phrase('no_more'), 'nothing more is written about it', null);
-            }
-            [$text, $rest] = (new Spoken)->cut($last['more'], 0, 2);
-
-            return new Reply($text, 'more from '.$last['source'], null, new Known($text, $last['source'], $last['name'], 1.0, null, $rest, null, true));
+        $again = $this->onTheLast($turn, $this->knowledge, $heard);
+        if ($again !== null) {
+            return $again;
         }
         if ($this->questions->clause($heard) === null) {
             return null;
         }
         $scope = $turn->scope();
-        $told = [];
-        foreach ($turn->state->values as $key => $held) {
-            $field = $turn->script->sheet->field($key);
-            if ($field !== null && in_array($field->type, [ValueType::Choice, ValueType::Number, ValueType::Duration], true)) {
-                $told[] = $scope->words($key) ?? '';
-            }
-        }
-        $known = $this->knowledge->ask($heard->original === '' ? $heard->cleaned() : $this->words($heard), $scope->now, $turn->script->agent->country, implode(', ', array_filter($told)));
+        $known = $this->knowledge->ask($heard->original === '' ? $heard->cleaned() : $this->words($heard), $scope->now, $turn->script->agent->country, $this->toldSoFar($turn, $scope));
         if ($known->text === null) {
             return null;
         }

@@ -71,13 +71,9 @@ final class Collector
         $from ??= $turn->state->step ?? $turn->script->first;
         // What the answer took is not looked at again.
         $rest = $answer === null || ! $answer->found() ? $heard : $this->beside($heard, $answer);
-        $found = [];
         $rivals = [];
         foreach ($turn->script->sheet->fields as $field) {
-            if ($field->key === $asked?->key || isset($turn->state->values[$field->key]) && (! in_array($turn->state->values[$field->key]->origin, [Origin::Recognised, Origin::Mentioned], true) || $turn->state->values[$field->key]->confirmed)) {
-                continue;
-            }
-            if (! isset($this->ahead($turn, $from)[$field->key]) || $questioned && $field->type !== ValueType::Choice) {
+            if ($field->key === $asked?->key || $this->settled($turn, $field) || ! isset($this->ahead($turn, $from)[$field->key]) || $questioned && $field->type !== ValueType::Choice) {
                 continue;
             }
             $cued = $this->afterCue($field, $heard);
@@ -95,16 +91,35 @@ final class Collector
             }
             $rivals[] = [$field, $reading, $cued !== null ? 1 : 0];
         }
-        usort($rivals, static fn (array $a, array $b): int => [$b[2], $b[1]->end - $b[1]->start, $b[1]->confidence] <=> [$a[2], $a[1]->end - $a[1]->start, $a[1]->confidence]);
-        foreach ($rivals as [$field, $reading]) {
-            foreach ($found as $other) {
-                if ($other->overlaps($reading)) {
-                    $turn->considered($field, $reading, false, 'the same words already fill another field');
 
-                    continue 2;
-                }
+        return $this->apart($turn, $rivals);
+    }
+
+    /** Whether a field has a value that words beside an answer do not change. */
+    private function settled(Turn $turn, Field $field): bool
+    {
+        $held = $turn->state->values[$field->key] ?? null;
+
+        return $held !== null && ($held->confirmed || ! in_array($held->origin, [Origin::Recognised, Origin::Mentioned], true));
+    }
+
+    /**
+     * Of readings that want the same words the cued, the longest and the surest has them.
+     *
+     * @param list<array{Field, Reading, int}> $rivals
+     *
+     * @return array<string, Reading>
+     */
+    private function apart(Turn $turn, array $rivals): array
+    {
+        usort($rivals, static fn (array $a, array $b): int => [$b[2], $b[1]->end - $b[1]->start, $b[1]->confidence] <=> [$a[2], $a[1]->end - $a[1]->start, $a[1]->confidence]);
+        $found = [];
+        foreach ($rivals as [$field, $reading]) {
+            if (array_filter($found, static fn (Reading $other): bool => $other->overlaps($reading)) === []) {
+                $found[$field->key] = $reading;
+            } else {
+                $turn->considered($field, $reading, false, 'the same words already fill another field');
             }
-            $found[$field->key] = $reading;
         }
 
         return $found;

@@ -22,6 +22,12 @@ use Ringo\Value\ValueType;
  */
 final class Corrections
 {
+    /** Types whose values are mended in part. */
+    private const MENDED = [ValueType::PersonName, ValueType::Email, ValueType::Phone, ValueType::Date, ValueType::DateTime, ValueType::Time, ValueType::Reference, ValueType::PostalAddress, ValueType::Duration, ValueType::Money];
+
+    /** Types that are read as they are written; the others as they are spoken. */
+    private const WRITTEN = [ValueType::Phone, ValueType::Email, ValueType::Reference, ValueType::Date, ValueType::PersonName, ValueType::PostalAddress];
+
     private const OPENERS = ['no', 'nope', 'actually', 'sorry', 'wait', 'hang on', 'hold on', 'i meant', 'i mean', 'make that', 'make it', 'change', 'change that', 'change it', 'can you change', 'could you change', 'can i change', 'could i change', 'can we change', "that's wrong", 'thats wrong', 'that should be', 'it should be', "it's not", 'its not', 'not', 'correction', 'scratch that', 'i said', 'on second thoughts', 'let me change', 'i need to change', "i'd like to change", 'instead', 'i was wrong', 'i got that wrong', 'my mistake', 'rather', 'can you make', 'could you make', 'can we make', "let's make it", 'better make it', 'i gave you the wrong', "you've got", 'you got', 'you have', 'by the way'];
 
     private const STRONG = ['change', 'meant', 'should be', 'wrong', 'correction', 'scratch', 'make it', 'make that', 'instead', 'mistake', 'on second thoughts', 'not ', 'i said', 'actually', 'better make'];
@@ -93,10 +99,7 @@ final class Corrections
 
     public function corrected(Turn $turn, Field $field, Held $held, Heard $heard, bool $named): ?Reading
     {
-        if ($field->type === ValueType::Text && ! $named) {
-            return null;
-        }
-        if ($field->type === ValueType::YesNo) {
+        if ($field->type === ValueType::YesNo || $field->type === ValueType::Text && ! $named) {
             return null;
         }
         $moved = $this->shift->from($field, $held->value, $heard);
@@ -105,29 +108,11 @@ final class Corrections
         }
         $context = $this->collector->context($turn, $field, $field->type !== ValueType::Choice || $named);
         $alone = $this->understanding->read($field->type, $this->stripped($heard), $context);
-        if ($field->type === ValueType::Number && $alone->found() && ! $named && $this->partOfDay($turn, $heard, $context)) {
+        if (! $named && ! $this->maySpeakOf($turn, $field, $heard, $alone, $context)) {
             return null;
         }
-        $mends = in_array($field->type, [ValueType::PersonName, ValueType::Email, ValueType::Phone, ValueType::Date, ValueType::DateTime, ValueType::Time, ValueType::Reference, ValueType::PostalAddress, ValueType::Duration, ValueType::Money], true);
-        $reading = $alone;
-        if ($field->type === ValueType::PostalAddress && ! $named && ! $alone->found() && preg_match("/^(?:(?:no|sorry|its|it's|number|actually|make|it|not)\\s)*\\d+\\s?[a-z]?$/", $heard->cleaned()) !== 1) {
-            return null;
-        }
-        if ($mends && ! $alone->found() && ! $named && ! $this->sounded($heard) && ! in_array($field->key, $turn->state->pending, true)) {
-            return null;
-        }
-        if ($field->type === ValueType::Phone && ! $alone->found() && ! $named && preg_match('/\d{2}|(?:\b(?:oh|zero|one|two|three|four|five|six|seven|eight|nine|double|triple)\b.*){2}/', $heard->cleaned()) !== 1) {
-            return null;
-        }
-        if ($mends) {
-            $old = in_array($field->type, [ValueType::Phone, ValueType::Email, ValueType::Reference, ValueType::Date, ValueType::PersonName, ValueType::PostalAddress], true)
-                ? (is_scalar($held->value) ? (string) $held->value : '')
-                : $this->speakable->say($field->typed($held->value), $turn->locale());
-            $joined = $this->understanding->read($field->type, $old.', no, '.implode(' ', array_map(static fn ($token): string => $token->gap === ' ' || $token->gap === '' ? $token->original : $token->gap.$token->original, $this->stripped($heard)->tokens)), $context);
-            if ($joined->found() && $joined->value !== $held->value) {
-                $reading = $joined;
-            }
-        }
+        $joined = in_array($field->type, self::MENDED, true) ? $this->joined($turn, $field, $held, $heard, $context) : null;
+        $reading = $joined !== null && $joined->found() && $joined->value !== $held->value ? $joined : $alone;
         if (! $reading->found() || $reading->value === $held->value) {
             return null;
         }
@@ -138,6 +123,32 @@ final class Corrections
         $start = $heard->tokens[0]->start ?? 0;
 
         return Reading::of($reading->value, max(0.82, $reading->confidence), $heard->original, $start, $start + 1);
+    }
+
+    /** Whether words that do not name the field may be about it at all. */
+    private function maySpeakOf(Turn $turn, Field $field, Heard $heard, Reading $alone, Context $context): bool
+    {
+        if ($alone->found()) {
+            return $field->type !== ValueType::Number || ! $this->partOfDay($turn, $heard, $context);
+        }
+        $fits = match ($field->type) {
+            ValueType::PostalAddress => preg_match("/^(?:(?:no|sorry|its|it's|number|actually|make|it|not)\\s)*\\d+\\s?[a-z]?$/", $heard->cleaned()) === 1,
+            ValueType::Phone => preg_match('/\d{2}|(?:\b(?:oh|zero|one|two|three|four|five|six|seven|eight|nine|double|triple)\b.*){2}/', $heard->cleaned()) === 1,
+            default => true,
+        };
+
+        return $fits && (! in_array($field->type, self::MENDED, true) || $this->sounded($heard) || in_array($field->key, $turn->state->pending, true));
+    }
+
+    /** The value as it was with the new words after it, read together: the readers' own rules decide what is replaced. */
+    private function joined(Turn $turn, Field $field, Held $held, Heard $heard, Context $context): Reading
+    {
+        $old = in_array($field->type, self::WRITTEN, true)
+            ? (is_scalar($held->value) ? (string) $held->value : '')
+            : $this->speakable->say($field->typed($held->value), $turn->locale());
+        $words = implode(' ', array_map(static fn ($token): string => $token->gap === ' ' || $token->gap === '' ? $token->original : $token->gap.$token->original, $this->stripped($heard)->tokens));
+
+        return $this->understanding->read($field->type, $old.', no, '.$words, $context);
     }
 
     private function stripped(Heard $heard): Heard

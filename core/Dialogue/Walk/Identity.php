@@ -28,31 +28,13 @@ final readonly class Identity
     {
         $state = $turn->state;
         $kind = (string) ($state->caller['kind'] ?? (($state->caller['known'] ?? false) ? 'known' : ($state->from === null ? 'withheld' : 'unknown')));
-        $recognition = $turn->script->recognition;
         if ($kind === 'blocked') {
-            $turn->trace->rule('recognition: this number is blocked');
-            if ($recognition->blocked === 'words') {
-                $turn->script->agent->greeting['blocked'] === null ? $turn->standing('blocked') : $turn->prompt($turn->script->agent->greeting['blocked'], 'greeting');
-            }
-            $turn->end('blocked');
-
-            return Move::stay();
+            return $this->blocked($turn);
         }
-        $recent = $recognition->recentHours > 0 && is_string($state->caller['last_reason'] ?? null) && is_numeric($state->caller['last_hours'] ?? null) && $state->caller['last_hours'] <= $recognition->recentHours;
-        foreach ([$kind, ...($recent ? ['recent'] : [])] as $one) {
-            $state->priority = max($state->priority, $recognition->priority[$one] ?? 0);
-            foreach ($recognition->tags[$one] ?? [] as $tag) {
-                $state->tags[] = $tag;
-            }
-        }
+        $recent = $this->rangLately($turn);
+        $this->marked($turn, [$kind, ...($recent ? ['recent'] : [])]);
         $turn->trace->rule('recognition: '.$this->inWords($kind, $recent));
-        $greeting = $turn->script->agent->greeting;
-        $who = $kind === 'shared' || $kind === 'organisation' ? ($greeting[$kind] !== null ? $kind : 'unknown') : ($kind === 'withheld' && $greeting['withheld'] === null ? 'unknown' : $kind);
-        $prompt = ($recent && $kind === 'known' ? $greeting['recent'] : null) ?? $greeting[$who] ?? null;
-        if ($prompt !== null) {
-            $turn->trace->rule("greeting for a caller who is {$who}");
-            $turn->prompt($prompt, 'greeting');
-        }
+        $this->greeted($turn, $kind, $recent);
         if ($kind === 'shared' && count($state->people) > 1) {
             $state->mode = Mode::Identify;
             $state->step = null;
@@ -68,6 +50,49 @@ final readonly class Identity
         }
 
         return Move::to($turn->script->first);
+    }
+
+    private function blocked(Turn $turn): Move
+    {
+        $turn->trace->rule('recognition: this number is blocked');
+        if ($turn->script->recognition->blocked === 'words') {
+            $words = $turn->script->agent->greeting['blocked'];
+            $words === null ? $turn->standing('blocked') : $turn->prompt($words, 'greeting');
+        }
+        $turn->end('blocked');
+
+        return Move::stay();
+    }
+
+    /** Whether the same caller rang a short while ago, as short as the script says. */
+    private function rangLately(Turn $turn): bool
+    {
+        $most = $turn->script->recognition->recentHours;
+        $caller = $turn->state->caller;
+
+        return $most > 0 && is_string($caller['last_reason'] ?? null) && is_numeric($caller['last_hours'] ?? null) && $caller['last_hours'] <= $most;
+    }
+
+    /** @param list<string> $kinds */
+    private function marked(Turn $turn, array $kinds): void
+    {
+        $recognition = $turn->script->recognition;
+        foreach ($kinds as $kind) {
+            $turn->state->priority = max($turn->state->priority, $recognition->priority[$kind] ?? 0);
+            array_push($turn->state->tags, ...($recognition->tags[$kind] ?? []));
+        }
+    }
+
+    private function greeted(Turn $turn, string $kind, bool $recent): void
+    {
+        $greeting = $turn->script->agent->greeting;
+        // Who has no words of their own is greeted as a stranger.
+        $who = in_array($kind, ['shared', 'organisation', 'withheld'], true) && $greeting[$kind] === null ? 'unknown' : $kind;
+        $prompt = ($recent && $kind === 'known' ? $greeting['recent'] : null) ?? $greeting[$who] ?? null;
+        if ($prompt !== null) {
+            $turn->trace->rule("greeting for a caller who is {$who}");
+            $turn->prompt($prompt, 'greeting');
+        }
     }
 
     /** The answer to who it is, on a number that several people share. */
