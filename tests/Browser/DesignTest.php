@@ -17,7 +17,7 @@ final class DesignTest extends BrowserTestCase
         $this->click('a[href$="/agents/new"].primary');
         $this->fill('section[aria-labelledby="from-blank"] input[name="name"]', 'Wanda');
         $this->click('section[aria-labelledby="from-blank"] button');
-        $this->see('#step-opening .says', 'Pellbrook Hire, Wanda speaking.');
+        $this->see('#step-opening .says', '[agent]');
 
         // A question behind the opening, by key.
         $this->page->executeScript('document.getElementById("step-opening").focus()');
@@ -65,7 +65,7 @@ final class DesignTest extends BrowserTestCase
         $this->see('[data-last-agent]', 'Which day shall we come?');
         $this->say('a week on Friday', 'part_of_day');
         $this->keys('#hs-say', 'the afternoon please'.Key::ENTER);
-        $this->see('[data-outcome]', 'answered');
+        $this->see('[data-outcome]', 'visit noted');
         $this->click('[data-over] [data-close]');
 
         // Broken: the note leads back, so nothing ends.
@@ -122,7 +122,7 @@ final class DesignTest extends BrowserTestCase
         $this->see('h1', 'What wanda-draft.json would make');
         $this->see('.facts', 'for Pellbrook Hire');
         $this->click('form.card button.primary');
-        $this->see('#step-opening .says', 'Quillmoor Linen, Wanda speaking.');
+        $this->see('#step-opening .says', '[agent]');
     }
 
     public function testStepsMoveByKeyAndByDragging(): void
@@ -204,6 +204,41 @@ final class DesignTest extends BrowserTestCase
         $this->see($line.' [data-kept]', ' s');
         $this->keys($line.' [data-upload]', __FILE__);
         $this->see('[data-recorder-error]', 'This is no WAV, WebM or Ogg audio');
+    }
+
+    public function testAStepIsMadeWhereAWayLeadsAndUndoGoesBackChangeByChange(): void
+    {
+        $this->signIn();
+        $this->page->get(self::$base.'/quillmoor/agents/tobin/prompt-book');
+        $steps = $this->order();
+        $ask = $this->find('[data-book] > .kind-ask')->getAttribute('data-step') ?? '';
+        $this->open($ask);
+        $this->choose("form[data-edit=\"{$ask}\"] [name=\"next\"]", '+new');
+        $this->keys("form[data-edit=\"{$ask}\"] .new-target input", 'Thank them'.Key::ENTER);
+        $this->see('#step-thank_them .says', '{');
+        $this->kept();
+        $this->until(fn (): bool => $this->find("form[data-edit=\"{$ask}\"] [name=\"next\"]")->getAttribute('value') === 'thank_them', 'the way leads to the new step');
+        $this->type(Key::ESCAPE);
+        $this->until(fn (): bool => $this->page->findElements(WebDriverBy::cssSelector('form[data-edit]')) === [], 'the form closed');
+
+        // Another change, then both are taken back by key.
+        $this->page->executeScript('document.getElementById("step-thank_them").focus()');
+        $this->type(Key::DELETE);
+        $this->see('[data-notice-text]', 'thank_them was taken out');
+        $this->until(fn (): bool => $this->page->switchTo()->activeElement()->getAttribute('data-step') !== null, 'the focus stays in the book');
+        $this->type('z');
+        $this->see('[data-notice-text]', 'Taken back: took out thank_them');
+        $this->see('#step-thank_them .says', '{');
+        $this->type('z');
+        $this->see('[data-notice-text]', 'Taken back: changed '.$ask);
+        self::assertSame($steps, $this->order());
+
+        // A page with words not kept asks before it is left.
+        $this->page->get(self::$base.'/quillmoor/agents/tobin');
+        $this->fill('[data-agent-form] [name="name"]', 'Tobias');
+        self::assertFalse($this->page->executeScript('return dispatchEvent(new Event("beforeunload", {cancelable: true}))'), 'leaving is asked about');
+        $this->page->executeScript('document.querySelector("[data-agent-form]").dispatchEvent(new Event("submit"))');
+        self::assertTrue($this->page->executeScript('return dispatchEvent(new Event("beforeunload", {cancelable: true}))'));
     }
 
     private function add(string $kind, string $name): void
