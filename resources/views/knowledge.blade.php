@@ -3,7 +3,7 @@
 @endphp
 <x-layout title="Knowledge" :business="$business" :agent="$agent" here="knowledge">
     <header class="head"><h1>Knowledge</h1>
-        <p class="sub">{{ $sources->count() }} {{ $sources->count() === 1 ? 'source' : 'sources' }}, {{ number_format($sources->sum('words')) }} words · agents answer only from what is written here · changes count from the next question on</p>
+        <p class="sub">{{ $sources->count() }} {{ $sources->count() === 1 ? 'source' : 'sources' }}, {{ number_format($sources->sum('words')) }} words · agents answer only from what is written here</p>
         <div class="actions"><a class="button primary" href="{{ route('knowledge.bench', $business) }}">Ask it @if ($checks)<small>{{ $failing ? $failing.' of '.$checks.' checks fail' : $checks.' checks pass' }}</small>@endif</a></div>
     </header>
     <x-at-once :business="$business" :area="\App\Support\AtOnce::Knowledge"/>
