@@ -9,10 +9,10 @@ use Ringo\Extraction\Score;
 use Ringo\Format\LabelledCalls;
 use Ringo\Knowledge\CheckList;
 
-/** `./ringo score extract|answer [FOLDER]`: how well records agree with labelled transcripts, and answers with what they must hold, trade by trade. */
+/** `./ringo score fit|extract|answer [FOLDER]`: how often callers come to the right team, how well records agree with labelled transcripts, and answers with what they must hold, trade by trade. */
 final class ScoreCommand
 {
-    public const USAGE = './ringo score extract|answer [FOLDER] [--misses]: FOLDER holds a folder a trade, with sheet.json and calls.txt, or with documents and checks.txt';
+    public const USAGE = './ringo score fit|extract|answer [FOLDER] [--misses]: FOLDER holds trades, or a folder a trade, with sheet.json and calls.txt, or with documents and checks.txt';
 
     public function run(Arguments $arguments): int
     {
@@ -21,8 +21,18 @@ final class ScoreCommand
         return match ($arguments->positional[0] ?? '') {
             'extract' => $this->extract($arguments->positional[1] ?? 'tests/Core/Extraction/cases', $arguments->has('misses')),
             'answer' => $this->answer($arguments->positional[1] ?? 'tests/Core/Knowledge/cases', $arguments->has('misses')),
+            'fit' => $this->fit($arguments->positional[1] ?? 'data/trades'),
             default => throw new WrongUsage('Usage: '.self::USAGE),
         };
+    }
+
+    private function fit(string $folder): int
+    {
+        foreach ((new FitScore)->of($folder) as $line) {
+            Output::json($line);
+        }
+
+        return 0;
     }
 
     private function extract(string $folder, bool $misses): int

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Core;
+
+use Ringo\Fit\Fold;
+use Ringo\Language\Lexicon;
+use Ringo\Language\Vocabulary;
+use Ringo\Transfer\Team;
+use Ringo\Transfer\TeamFit;
+
+/** How often callers of businesses nobody trained on come to the right team: the trades left out, both ways their business is cut into teams. */
+final class FitScore
+{
+    private const NOTHING = ['one_team' => 0, 'first_right' => 0, 'right' => 0, 'asked_rightly' => 0, 'asked_in_vain' => 0, 'wrong' => 0, 'left' => 0, 'no_team' => 0, 'no_team_sent' => 0, 'open' => 0, 'open_asked' => 0];
+
+    /** @return iterable<array<string, mixed>> a line a trade, then all */
+    public function of(string $folder): iterable
+    {
+        $files = glob("{$folder}/*.json") ?: throw new BadInput("{$folder}: there are no trades in it.");
+        $words = Vocabulary::of();
+        $lexicon = new Lexicon($words);
+        $all = self::NOTHING;
+        foreach ($files as $file) {
+            $trade = json_decode((string) file_get_contents($file), true);
+            if (! is_array($trade) || ! isset($trade['splits'], $trade['sayings'])) {
+                throw new BadInput("{$file}: this is no trade; it needs splits and sayings.");
+            }
+            if (! Fold::heldOut((string) $trade['trade'])) {
+                continue;
+            }
+            $counts = self::NOTHING;
+            foreach ($trade['splits'] as $n => $teams) {
+                $fit = new TeamFit(array_map(static fn (array $team): Team => new Team($team['key'], $team['name'], $team['description']), $teams), $words, $lexicon);
+                foreach ($trade['sayings'] as $saying) {
+                    foreach ($this->one($fit, (string) $saying['said'], $saying['fit'][$n] ?? null) as $what) {
+                        $counts[$what]++;
+                        $all[$what]++;
+                    }
+                }
+            }
+
+            yield $this->line((string) $trade['trade'], $counts);
+        }
+
+        yield $this->line('all', $all);
+    }
+
+    /**
+     * @param string|list<string>|null $wanted
+     *
+     * @return list<key-of<self::NOTHING>>
+     */
+    private function one(TeamFit $fit, string $said, string|array|null $wanted): array
+    {
+        $found = $fit->of($said);
+        if ($wanted === null) {
+            return $found->team === null ? ['no_team'] : ['no_team', 'no_team_sent'];
+        }
+        if (is_array($wanted)) {
+            return $found->team === null && $found->candidates !== [] ? ['open', 'open_asked'] : ['open'];
+        }
+        $first = array_key_first($found->scores) === $wanted ? ['first_right'] : [];
+
+        return ['one_team', ...$first, match (true) {
+            $found->team === $wanted => 'right',
+            $found->team !== null => 'wrong',
+            $found->candidates === [] => 'left',
+            in_array($wanted, $found->candidates, true) => 'asked_rightly',
+            default => 'asked_in_vain',
+        }];
+    }
+
+    /**
+     * @param array<string, int> $counts
+     *
+     * @return array<string, mixed>
+     */
+    private function line(string $name, array $counts): array
+    {
+        $share = static fn (int $part, int $whole): float => round($part / max(1, $whole), 3);
+
+        return ['set' => $name, 'one_team' => $counts['one_team'], 'first_right' => $share($counts['first_right'], $counts['one_team']), 'right_in_the_end' => $share($counts['right'] + $counts['asked_rightly'], $counts['one_team']), 'wrong' => $share($counts['wrong'], $counts['one_team']),
+            'asked' => $share($counts['asked_rightly'] + $counts['asked_in_vain'], $counts['one_team']), 'asked_in_vain' => $share($counts['asked_in_vain'], $counts['one_team']), 'left' => $share($counts['left'], $counts['one_team']), 'no_team' => $counts['no_team'], 'no_team_sent' => $share($counts['no_team_sent'], $counts['no_team']), 'open' => $counts['open'], 'open_asked' => $share($counts['open_asked'], $counts['open'])];
+    }
+}

