@@ -7,6 +7,7 @@ namespace Ringo\Dialogue;
 use Ringo\Dialogue\Actions\Action;
 use Ringo\Dialogue\Actions\Listen;
 use Ringo\Dialogue\Actions\Speak;
+use Ringo\Dialogue\Acts\Asked;
 use Ringo\Dialogue\Ports\Knowledge;
 use Ringo\Dialogue\Steps\Waiting;
 use Ringo\Dialogue\Walk\Move;
@@ -136,7 +137,7 @@ final readonly class Engine
 
     private function weigh(Turn $turn, Heard $heard): Move
     {
-        $hearing = $this->parts->acts->in($heard);
+        $hearing = $this->parts->acts->in($heard, Asked::by($turn));
         $weighing = $this->parts->modes->now($turn)->weighing($turn);
         $move = $this->parts->order($weighing)->weigh($turn, $hearing);
         $turn->trace->acts = $turn->trace->masked ? [] : $hearing->rows();

@@ -38,6 +38,7 @@ use Ringo\Fit\Topics;
 use Ringo\Script\Script;
 use Ringo\Speech\Speakable;
 use Ringo\Transfer\Switchboard;
+use Ringo\Understanding\Acts\ActModel;
 use Ringo\Understanding\Understanding;
 
 /** Puts the parts of the engine together, once for each engine: the one place that knows them all. */
@@ -63,7 +64,7 @@ final readonly class Wiring
         $words = $understanding->words;
         $this->phrases = new Phrasebook($words, $script->agent);
         $questions = new Questions($this->phrases);
-        $this->acts = new ActFinder($this->phrases, $questions, new PersonAsked($this->phrases));
+        $this->acts = new ActFinder($this->phrases, $questions, new PersonAsked($this->phrases), ActModel::english());
         $topics = new Topics($words);
         $collector = new Collector($understanding);
         $keeper = new Keeper;

@@ -9,10 +9,10 @@ use Ringo\Extraction\Score;
 use Ringo\Format\LabelledCalls;
 use Ringo\Knowledge\CheckList;
 
-/** `./ringo score fit|extract|answer [FOLDER]`: how often callers come to the right team, how well records agree with labelled transcripts, and answers with what they must hold, trade by trade. */
+/** `./ringo score fit|acts|extract|answer [FOLDER]`: how often callers come to the right team, and acts are heard rightly, how well records agree with labelled transcripts, and answers with what they must hold, trade by trade. */
 final class ScoreCommand
 {
-    public const USAGE = './ringo score fit|extract|answer [FOLDER] [--misses]: FOLDER holds trades, or a folder a trade, with sheet.json and calls.txt, or with documents and checks.txt';
+    public const USAGE = './ringo score fit|acts|extract|answer [FOLDER] [--misses]: FOLDER holds trades, or is a file of labelled utterances, or holds a folder a trade, with sheet.json and calls.txt, or with documents and checks.txt';
 
     public function run(Arguments $arguments): int
     {
@@ -21,14 +21,16 @@ final class ScoreCommand
         return match ($arguments->positional[0] ?? '') {
             'extract' => $this->extract($arguments->positional[1] ?? 'tests/Core/Extraction/cases', $arguments->has('misses')),
             'answer' => $this->answer($arguments->positional[1] ?? 'tests/Core/Knowledge/cases', $arguments->has('misses')),
-            'fit' => $this->fit($arguments->positional[1] ?? 'data/trades'),
+            'fit' => $this->printed((new FitScore)->of($arguments->positional[1] ?? 'data/trades')),
+            'acts' => $this->printed((new ActScore)->of($arguments->positional[1] ?? 'data/corpora/acts.jsonl')),
             default => throw new WrongUsage('Usage: '.self::USAGE),
         };
     }
 
-    private function fit(string $folder): int
+    /** @param iterable<array<string, mixed>> $lines */
+    private function printed(iterable $lines): int
     {
-        foreach ((new FitScore)->of($folder) as $line) {
+        foreach ($lines as $line) {
             Output::json($line);
         }
 

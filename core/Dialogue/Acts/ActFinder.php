@@ -6,9 +6,10 @@ namespace Ringo\Dialogue\Acts;
 
 use Ringo\Dialogue\Phrasebook;
 use Ringo\Language\Token;
+use Ringo\Understanding\Acts\ActModel;
 use Ringo\Understanding\Heard;
 
-/** Finds what a caller does with words, from sayings that are acts of their own and the share of the words they take. */
+/** Finds what a caller does with words: from sayings that are acts of their own and the share of the words they take, and from what was learned of utterances. */
 final readonly class ActFinder
 {
     /** Kinds found by sayings of these tables and sections. */
@@ -36,6 +37,15 @@ final readonly class ActFinder
         'off topic' => [['talk', 'off_topic']],
     ];
 
+    /** Acts that are also found by what was learned, where no saying tells them. */
+    private const LEARNED = ['leaving' => ActKind::Leaving, 'stop_calling' => ActKind::StopCalling, 'hold' => ActKind::Hold, 'repeat' => ActKind::Repeat, 'back' => ActKind::Back, 'person' => ActKind::Person, 'already_told' => ActKind::AlreadyTold, 'refuse' => ActKind::Refuse, 'dont_know' => ActKind::DontKnow, 'dont_mind' => ActKind::DontMind];
+
+    /** Acts that compete with them: what is likelier one of these is not taken for a request. */
+    private const ANSWERS = ['answer', 'side_question', 'disagree_with_value'];
+
+    /** Real callers mostly answer: an act must be so much likelier than where it was right nine times in ten among all acts. */
+    private const CAUTION = 1.5;
+
     /** How sure an act is that is said alone, with little else, or beside more. */
     private const ALONE = 0.95;
 
@@ -50,11 +60,11 @@ final readonly class ActFinder
     /** A moment asked for may say what for: 'just finding my glasses'. */
     private const LITTLE_TO_HOLD = 5;
 
-    public function __construct(private Phrasebook $phrases, private Questions $questions, private PersonAsked $person)
+    public function __construct(private Phrasebook $phrases, private Questions $questions, private PersonAsked $person, private ActModel $model)
     {
     }
 
-    public function in(Heard $heard): Hearing
+    public function in(Heard $heard, Asked $asked = new Asked): Hearing
     {
         $acts = [];
         foreach (self::SAYINGS as $kind => $tables) {
@@ -63,16 +73,46 @@ final readonly class ActFinder
                 $acts[] = $act;
             }
         }
-        $asked = $this->person->in($heard);
-        if ($asked !== null) {
-            $acts[] = $asked;
+        $person = $this->person->in($heard);
+        if ($person !== null) {
+            $acts[] = $person;
         }
+        array_push($acts, ...$this->learned($heard, $asked, $acts));
         [$questions, $statement] = $this->questions->in($heard);
         foreach ($questions as $question) {
             $acts[] = new Act(ActKind::Question, $question, $statement, self::ALONE, $statement->isEmpty());
         }
 
         return new Hearing($heard, $acts, $questions, $statement);
+    }
+
+    /**
+     * @param list<Act> $found
+     *
+     * @return list<Act> acts no saying tells
+     */
+    private function learned(Heard $heard, Asked $asked, array $found): array
+    {
+        $alone = array_map(static fn (Act $act): ActKind => $act->kind, array_filter($found, static fn (Act $act): bool => $act->alone));
+        if ($alone !== [] || $this->tells($heard->tokens)) {
+            return [];
+        }
+        $of = $this->model->of($heard->original, $asked->question, $asked->type);
+        $rival = max(array_intersect_key($of, array_flip(self::ANSWERS)));
+        $acts = [];
+        foreach (self::LEARNED as $name => $kind) {
+            $sure = $this->model->sureFrom($name);
+            // At an open question 'the box office, please' is a wish like any other.
+            if ($kind === ActKind::Person && $asked->type === Asked::OPEN) {
+                continue;
+            }
+            if ($sure !== null && $of[$name] >= max($rival, self::CAUTION * $sure)) {
+                $acts[] = new Act($kind, $heard, $heard->only([]), round($of[$name], 2), true);
+            }
+        }
+        usort($acts, static fn (Act $a, Act $b): int => $b->confidence <=> $a->confidence);
+
+        return array_slice($acts, 0, 1);
     }
 
     /** @param list<array{string, string}> $tables */
