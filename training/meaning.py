@@ -13,7 +13,7 @@ import hashlib, json, os, random, re, sys, time, zlib
 import numpy as np, torch
 
 TOKENS, PACKAGE = sys.argv[1], sys.argv[2]
-EPOCHS = int(sys.argv[3]) if len(sys.argv) > 3 else 3
+EPOCHS = int(sys.argv[3]) if len(sys.argv) > 3 else 2
 ROOT = os.path.dirname(os.path.dirname(os.path.abspath(__file__)))
 OUT = f'{ROOT}/core/Language/en/meaning'
 DIMS, KEPT, NAME = 64, 40000, 1.3
@@ -74,6 +74,20 @@ for b in data['businesses']:
         sayings.append(ids or [0]); target.append(row); weight.append(.5 if len(fit) > 1 else 1.); single.append(fit[0] if len(fit) == 1 else -1)
     businesses.append(dict(held=b['held'], said=pad(sayings), about=pad([(n + d)[:60] for n, d in about]), named=pad([([NAME] * len(n) + [1.] * len(d))[:60] for n, d in about]), target=torch.tensor(np.array(target)), weight=torch.tensor(weight), single=torch.tensor(single)))
 
+# What no business is rung about, and what others are: both are none of the teams. A business hears some of them in every pass.
+chat = [[index[w] for w in words_of if w in index][:40] for words_of in data['chat']]
+def strangers(b, n=14):
+    rows = []
+    for _ in range(n):
+        if random.random() < .35: rows.append(random.choice(chat) or [0])
+        else:
+            other = random.choice(train)
+            row = other['said'][random.randrange(len(other['said']))].tolist()
+            rows.append([0] if other is b else [w for w in row if w] or [0])
+    said = pad(rows + b['said'].tolist())
+    target = torch.zeros(n, b['target'].shape[1]); target[:, -1] = 1
+    return dict(b, said=said, target=torch.cat([target, b['target']]), weight=torch.cat([torch.full((n,), .5), b['weight']]))
+
 G, rarity, stem_of = torch.tensor(G), torch.tensor(rarity), torch.tensor(stem_of)
 class Meaning(torch.nn.Module):
     def __init__(self):
@@ -123,7 +137,8 @@ train = [b for b in businesses if not b['held']]
 steps = EPOCHS * len(train); done = 0
 for epoch in range(EPOCHS):
     random.shuffle(train); total = 0; began = time.time()
-    for b in train:
+    for own in train:
+        b = strangers(own)
         for group in optimiser.param_groups: group['lr'] = group.setdefault('first', group['lr']) * .5 * (1 + np.cos(np.pi * done / steps))
         done += 1
         out = torch.log_softmax(model(b, .3), 1)

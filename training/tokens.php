@@ -33,4 +33,12 @@ foreach (glob(dirname(__DIR__).'/data/trades/*.json') ?: [] as $file) {
         $businesses[] = ['trade' => $trade['trade'], 'held' => Fold::heldOut($trade['trade']), 'teams' => array_map(static fn (array $team): array => ['key' => $team['key'], 'name' => $words($team['name']), 'about' => $words($team['description'])], $teams), 'sayings' => $sayings];
     }
 }
-echo json_encode(['businesses' => $businesses, 'stems' => $stems], JSON_THROW_ON_ERROR);
+// What is said on the telephone and is no matter of any business.
+$chat = [];
+foreach (file(dirname(__DIR__).'/data/corpora/acts.jsonl') ?: [] as $line) {
+    $row = json_decode($line, true, 16, JSON_THROW_ON_ERROR);
+    if (! Fold::heldOut($row['trade']) && array_intersect($row['acts'], ['answer', 'side_question', 'urgent', 'complaint', 'partial_answer', 'uncertain_answer', 'correction', 'change_topic']) === []) {
+        $chat[] = $words($row['said']);
+    }
+}
+echo json_encode(['chat' => $chat, 'businesses' => $businesses, 'stems' => $stems], JSON_THROW_ON_ERROR);

@@ -44,6 +44,9 @@ final class Trace
     /** @var list<array{act: string, words: string, confidence: float, done: bool}> all that was done with the words, and whether anything came of it */
     public array $acts = [];
 
+    /** Which consideration of the order of a turn dealt with the words; null where a mode did, or nothing was said. */
+    public ?string $decided = null;
+
     public bool $masked = false;
 
     /** @var list<string> sources of what was answered from knowledge */
@@ -75,7 +78,7 @@ final class Trace
     public function toArray(): array
     {
         return [
-            'event' => $this->event, 'heard' => $this->heard, 'cleaned' => $this->cleaned, 'acts' => $this->acts, 'readings' => $this->readings,
+            'event' => $this->event, 'heard' => $this->heard, 'cleaned' => $this->cleaned, 'acts' => $this->acts, 'decided' => $this->decided, 'readings' => $this->readings,
             'fit' => $this->fit, 'masked' => $this->masked, 'sources' => $this->sources, 'unanswered' => $this->unanswered,
             'rules' => $this->rules, 'changes' => $this->changes, 'from_step' => $this->fromStep, 'to_step' => $this->toStep, 'steps' => $this->steps,
         ];

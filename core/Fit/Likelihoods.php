@@ -8,10 +8,16 @@ namespace Ringo\Fit;
 final readonly class Likelihoods
 {
     /** What plain evidence (words of the description, ideas, examples) counts beside what was trained. */
-    private const PLAIN = 4.0;
+    private const PLAIN = 3.0;
+
+    /** Real callers mean none of them more often than the trades tell: what that adds. */
+    private const NONE_MORE = 0.7;
 
     /** From here on one is taken without a question. */
-    private const TAKEN = 0.6;
+    public const TAKEN = 0.6;
+
+    /** The same where the words ask: a question may be about something else. */
+    public const TAKEN_WHERE_ASKED = 0.75;
 
     /** From here on none of them is meant. */
     private const NONE = 0.6;
@@ -30,7 +36,7 @@ final readonly class Likelihoods
      */
     public static function from(array $plain, array $meant): self
     {
-        $scores = ['' => $meant['']];
+        $scores = ['' => $meant[''] + self::NONE_MORE];
         foreach ($plain as $key => $score) {
             $scores[$key] = self::PLAIN * $score + ($meant[$key] ?? 0.0);
         }
@@ -46,11 +52,11 @@ final readonly class Likelihoods
     }
 
     /** The one that is meant, surely enough to take it. */
-    public function taken(): ?string
+    public function taken(float $from = self::TAKEN): ?string
     {
         $best = array_key_first($this->of);
 
-        return $best !== null && $this->of[$best] >= self::TAKEN ? (string) $best : null;
+        return $best !== null && $this->of[$best] >= $from ? (string) $best : null;
     }
 
     public function noneMeant(): bool

@@ -21,7 +21,7 @@ final class Meaning
 
     private const TINY = 1e-6;
 
-    /** What half a point of weight steadies: few words of little weight align with less. */
+    /** Few words of little weight align with less. */
     private const STEADY = 0.5;
 
     /** @var array{dimensions: int, weight_unit: int, name: float, sum: float, alignment: float, stems: float, none: float}|null */
@@ -52,7 +52,9 @@ final class Meaning
 
     public static function english(): self
     {
-        return new self(dirname(__DIR__).'/Language/en/meaning');
+        static $meaning = null;
+
+        return $meaning ??= new self(dirname(__DIR__).'/Language/en/meaning');
     }
 
     /**
@@ -63,7 +65,7 @@ final class Meaning
     public function of(string $said, array $descriptions): array
     {
         $scores = $this->scores($said, $descriptions);
-        $most = max($scores);
+        $most = max([$scores[''], ...array_values($scores)]);
         $powers = array_map(static fn (float $score): float => exp($score - $most), $scores);
         $sum = array_sum($powers);
 
@@ -164,15 +166,15 @@ final class Meaning
     /**
      * @param list<array{string, float}> $words
      *
-     * @return list<float> of length one, or nothing at all
+     * @return array<int, float> of length one, or nothing at all
      */
     private function summed(array $words): array
     {
-        $sum = [];
+        $sum = array_fill(0, $this->trained()['dimensions'], 0.0);
         foreach ($words as [$word, $counts]) {
             [$vector, $weight] = $this->row($word) ?? [[], 0.0];
             foreach ($vector as $i => $value) {
-                $sum[$i] = ($sum[$i] ?? 0.0) + $weight * $counts * $value;
+                $sum[$i] += $weight * $counts * $value;
             }
         }
         $length = sqrt(self::dot($sum, $sum)) + self::TINY;
@@ -242,8 +244,8 @@ final class Meaning
     }
 
     /**
-     * @param list<float> $a
-     * @param list<float> $b
+     * @param array<int, float> $a
+     * @param array<int, float> $b
      */
     private static function dot(array $a, array $b): float
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Fit;
 
+use Ringo\Language\Lexicon;
 use Ringo\Language\Stemmer;
 use Ringo\Language\Token;
 use Ringo\Language\Tokenizer;
@@ -54,6 +55,11 @@ final class Topics
     /** @var array<string, array{array<string, array<string, float>>, array<string, array<string, true>>}> */
     private array $made = [];
 
+    /** @var array<string, Evidence> by set of topics */
+    private array $evidence = [];
+
+    private ?Lexicon $lexicon = null;
+
     private readonly Stemmer $stemmer;
 
     private readonly Tokenizer $tokenizer;
@@ -72,7 +78,7 @@ final class Topics
     public function rank(array $topics, Heard $heard): array
     {
         $said = [];
-        $tokens = $this->meant($heard);
+        $tokens = $this->meantTokens($heard);
         foreach ($this->words->phrases('talk', 'soft')->without($tokens) as $token) {
             $said[] = $this->stemmer->stem($token->text);
         }
@@ -106,6 +112,25 @@ final class Topics
         arsort($scores);
 
         return $scores;
+    }
+
+    /**
+     * How likely each topic is meant, by all that is known of words: for what no name, saying or shared word tells.
+     *
+     * @param list<array{key: string, label: string, description: string, phrases: list<string>}> $topics
+     */
+    public function meant(array $topics, Heard $heard): Likelihoods
+    {
+        $said = implode(' ', array_map(static fn (Token $token): string => $token->original, $this->meantTokens($heard)));
+        $name = implode('|', array_map(static fn (array $topic): string => $topic['key'].'='.$topic['label'].'='.count($topic['phrases']), $topics));
+        $described = array_map(static fn (array $topic): array => ['key' => $topic['key'], 'name' => $topic['label'], 'about' => $topic['description'], 'examples' => $topic['phrases']], $topics);
+        $evidence = $this->evidence[$name] ??= new Evidence($described, $this->words, $this->lexicon ??= new Lexicon($this->words));
+        $about = [];
+        foreach ($described as $one) {
+            $about[$one['key']] = ['name' => $one['name'], 'about' => implode('. ', [$one['about'], ...$one['examples']])];
+        }
+
+        return Likelihoods::from($evidence->scores($said), Meaning::english()->scores($said, $about));
     }
 
     /**
@@ -170,7 +195,7 @@ final class Topics
      *
      * @return list<Token>
      */
-    private function meant(Heard $heard): array
+    private function meantTokens(Heard $heard): array
     {
         $away = $this->words->phrases('acts', 'away');
         $kept = [];

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Ringo\Transfer;
 
+use Ringo\Fit\Evidence;
+use Ringo\Fit\Likelihoods;
+use Ringo\Fit\Meaning;
 use Ringo\Language\Lexicon;
 use Ringo\Language\Stemmer;
 use Ringo\Language\Tokenizer;
@@ -12,23 +15,17 @@ use Ringo\Language\Vocabulary;
 /**
  * Finds the team that fits what a caller said, from the teams' plain descriptions alone.
  *
- * Four kinds of evidence are weighed: words of the description itself, ideas both speak of (concepts.php), words that have much to
- * do with each other (the general lexicon), and example sayings where a team has them. A clear lead chooses, a narrow one asks a
- * question that separates exactly the candidates.
+ * Plain evidence is weighed first: words of the description itself, ideas both speak of (concepts.php), words that have much to do
+ * with each other (the general lexicon), and example sayings where a team has them. Beside it stands what training on many trades
+ * has taught of the words (Ringo\Fit\Meaning). Together they give probabilities: a team that is likely enough is chosen, else a
+ * question separates exactly the candidates.
  */
 final class TeamFit
 {
-    /** Lead over the second team from which a team is chosen, as a share of its own score. */
-    private const CLEAR = 0.3;
-
-    /** Least score from which a team is chosen without a question. */
-    private const LEAST = 0.34;
-
     /** Score below which nothing fits. */
     private const TRACE = 0.02;
 
-    /** Likeness of two words from which they have something to do with each other. */
-    private const RELATED = 0.3;
+    private readonly Meaning $meaning;
 
     private readonly Stemmer $stemmer;
 
@@ -37,32 +34,22 @@ final class TeamFit
     /** @var array<string, true> */
     private readonly array $small;
 
-    /** @var array<string, array{name: array<string, float>, words: array<string, float>, ideas: array<string, float>, examples: list<list<string>>}> */
-    private array $profiles = [];
-
-    /** @var array<string, int> in how many descriptions a stem or idea stands */
-    private array $spread = [];
+    private readonly Evidence $evidence;
 
     /** @param list<Team> $teams */
-    public function __construct(private readonly array $teams, private readonly Vocabulary $vocabulary, private readonly Lexicon $lexicon)
+    public function __construct(private readonly array $teams, Vocabulary $vocabulary, Lexicon $lexicon, ?Meaning $meaning = null)
     {
+        $this->meaning = $meaning ?? Meaning::english();
         $this->stemmer = new Stemmer;
         $this->tokenizer = new Tokenizer;
         $this->small = array_fill_keys($vocabulary->section('routing', 'small'), true);
-        foreach ($teams as $team) {
-            $this->profiles[$team->key] = $this->profile($team);
-        }
-        foreach ($this->profiles as $profile) {
-            foreach (array_keys($profile['words'] + $profile['ideas']) as $one) {
-                $this->spread[$one] = ($this->spread[$one] ?? 0) + 1;
-            }
-        }
+        $this->evidence = new Evidence(array_map(static fn (Team $team): array => ['key' => $team->key, 'name' => $team->name, 'about' => $team->description, 'examples' => $team->examples], $teams), $vocabulary, $lexicon);
     }
 
     /** What follows from what the caller said first. */
     public function of(string $said): Fit
     {
-        $scores = $this->scores($said);
+        $scores = $this->evidence->scores($said);
         $keys = array_map(strval(...), array_keys($scores));
         if (count($keys) === 1) {
             return new Fit($scores, $keys[0], [], '', 'there is one team');
@@ -71,24 +58,30 @@ final class TeamFit
         if ($named !== null) {
             return new Fit($scores, $named, [], '', "the caller named {$this->team($named)->name}");
         }
-        $top = $scores[$keys[0]];
-        $lead = $top > 0 ? ($top - $scores[$keys[1]]) / $top : 0.0;
-        $shown = static fn (float $score): string => number_format($score, 2);
-        if ($top >= 0.55 && $lead >= self::CLEAR || $top >= self::LEAST && $lead >= 0.5) {
-            return new Fit($scores, $keys[0], [], '', "{$this->team($keys[0])->name} fits {$shown($top)}, the next, {$this->team($keys[1])->name}, {$shown($scores[$keys[1]])}: a clear lead");
+        if ($scores[$keys[0]] < self::TRACE && $this->content($said) === 0) {
+            return new Fit($scores, null, [], '', 'nothing that was said fits any team');
         }
-        if ($top < self::TRACE) {
-            // Not a word to go by: the few likeliest are asked about, if there are few enough to ask about.
-            return $this->content($said) === 0
-                ? new Fit($scores, null, [], '', 'nothing that was said fits any team')
-                : $this->asking($scores, array_slice(array_values(array_filter($keys, fn (string $key): bool => ! $this->team($key)->default)), 0, 3), 'nothing that was said fits any team well');
+        $likely = $this->likely($said, $scores);
+        $shown = static fn (float $share): string => round(100 * $share).' %';
+        $best = (string) array_key_first($likely->of);
+        $taken = $likely->taken();
+        if ($taken !== null) {
+            return new Fit($likely->of, $taken, [], '', "{$this->team($taken)->name} is meant to {$shown($likely->of[$taken])}: surely enough");
         }
-        $candidates = [$keys[0], $keys[1]];
-        if (isset($keys[2]) && ($scores[$keys[2]] >= 0.4 * $top || $top < 0.3)) {
-            $candidates[] = $keys[2];
+        $why = $likely->noneMeant() ? 'nothing that was said fits any team well' : "{$this->team($best)->name} is meant to {$shown($likely->of[$best])}: not surely enough to choose";
+
+        return $this->asking($likely->of, $likely->asked(), $why);
+    }
+
+    /** @param array<string, float> $plain */
+    private function likely(string $said, array $plain): Likelihoods
+    {
+        $descriptions = [];
+        foreach ($this->teams as $team) {
+            $descriptions[$team->key] = ['name' => $team->name, 'about' => $team->description];
         }
 
-        return $this->asking($scores, $candidates, "{$this->team($keys[0])->name} fits {$shown($top)}, {$this->team($keys[1])->name} {$shown($scores[$keys[1]])}: too near to choose");
+        return Likelihoods::from($plain, $this->meaning->scores($said, $descriptions));
     }
 
     /**
@@ -113,9 +106,9 @@ final class TeamFit
      */
     public function answered(string $first, array $candidates, string $answer): Fit
     {
-        $before = $this->scores($first);
-        $now = $this->scores($answer);
-        $pool = array_values(array_filter($candidates, fn (string $key): bool => isset($this->profiles[$key])));
+        $before = $this->evidence->scores($first);
+        $now = $this->evidence->scores($answer);
+        $pool = array_values(array_filter($candidates, fn (string $key): bool => $this->evidence->has($key)));
         $none = $this->none($answer);
         if ($pool !== [] && ! $none) {
             $chosen = $this->position($answer, count($pool));
@@ -181,123 +174,6 @@ final class TeamFit
         return 'Is it about '.($parts === [] ? $last : implode(', ', $parts).', or '.$last).'?';
     }
 
-    /** @return array<string, float> by team, best first; 0 fits nothing, 1 is as good as it gets */
-    public function scores(string $said): array
-    {
-        $stems = [];
-        foreach ($this->tokenizer->words($said) as $word) {
-            if (! isset($this->small[$word]) && mb_strlen($word) > 1) {
-                $stem = $this->stemmer->stem($word);
-                $stems[$stem] = $this->lexicon->weight($stem);
-            }
-        }
-        $ideas = $this->lexicon->ideas($said);
-        $scores = [];
-        foreach ($this->profiles as $key => $profile) {
-            $scores[$key] = $this->score($said, $stems, $ideas, $profile);
-        }
-        arsort($scores);
-
-        return $scores;
-    }
-
-    /**
-     * @param array<string, float> $stems
-     * @param array<string, float> $ideas
-     * @param array{name: array<string, float>, words: array<string, float>, ideas: array<string, float>, examples: list<list<string>>} $profile
-     */
-    private function score(string $said, array $stems, array $ideas, array $profile): float
-    {
-        $own = 0.0;
-        $near = 0.0;
-        $all = max(1.2, array_sum($stems));
-        foreach ($stems as $stem => $weight) {
-            $stem = (string) $stem;
-            if (isset($profile['words'][$stem])) {
-                $own += $weight * $profile['words'][$stem] / $this->spreadOf($stem);
-
-                continue;
-            }
-            $best = 0.0;
-            foreach ($profile['words'] as $word => $importance) {
-                $likeness = $this->lexicon->likeness($stem, (string) $word);
-                if ($likeness > self::RELATED) {
-                    $best = max($best, $likeness * $likeness * $importance);
-                }
-            }
-            $near += $weight * $best;
-        }
-        $shared = 0.0;
-        foreach ($ideas as $idea => $strength) {
-            if (isset($profile['ideas'][$idea])) {
-                $shared += min(1.8, $strength) * $profile['ideas'][$idea] / $this->spreadOf($idea);
-            }
-        }
-        $example = 0.0;
-        foreach ($profile['examples'] as $words) {
-            $common = count(array_intersect($words, array_map(strval(...), array_keys($stems))));
-            $example = max($example, $words === [] ? 0.0 : $common / sqrt(count($words) * max(1, count($stems))));
-        }
-
-        return round(1.0 * $own / ($all ** 0.6) + 0.95 * $near / $all + 0.5 * min(2.6, $shared) + 0.8 * $example, 4);
-    }
-
-    /** Words that several teams share tell less. */
-    private function spreadOf(string $one): float
-    {
-        return ($this->spread[$one] ?? 1) ** 1.2;
-    }
-
-    /** @return array{name: array<string, float>, words: array<string, float>, ideas: array<string, float>, examples: list<list<string>>} */
-    private function profile(Team $team): array
-    {
-        $words = [];
-        $name = [];
-        foreach ([[$team->name, 1.0], [$team->description, 1.0], [str_replace(['_', '-'], ' ', $team->key), 0.8]] as [$text, $importance]) {
-            foreach ($this->tokenizer->words($text) as $word) {
-                if (isset($this->small[$word]) || isset($this->hollow()[$word]) || mb_strlen($word) < 2) {
-                    continue;
-                }
-                $stem = $this->stemmer->stem($word);
-                $words[$stem] = max($words[$stem] ?? 0.0, $importance * (0.55 + 0.45 * $this->lexicon->weight($stem)));
-                if ($text === $team->name) {
-                    $name[$stem] = 1.0;
-                }
-            }
-        }
-        $ideas = [];
-        foreach ($this->lexicon->ideas($team->name.'. '.$team->description) as $idea => $strength) {
-            // An idea that one everyday word alone suggests is weaker than one a saying or several words show.
-            $ideas[$idea] = min(1.0, 0.55 + 0.25 * ($strength - 1) + 0.12 * ($this->mentions($idea, $team->name.' '.$team->description) - 1));
-        }
-        $examples = array_map(fn (string $example): array => array_values(array_map($this->stemmer->stem(...), array_filter($this->tokenizer->words($example), fn (string $word): bool => ! isset($this->small[$word])))), $team->examples);
-        foreach ($team->examples as $example) {
-            foreach (array_keys($this->lexicon->ideas($example)) as $idea) {
-                $ideas[$idea] = max($ideas[$idea] ?? 0.0, 0.45);
-            }
-        }
-
-        return ['name' => $name, 'words' => $words, 'ideas' => $ideas, 'examples' => $examples];
-    }
-
-    private function mentions(string $idea, string $text): int
-    {
-        $n = 0;
-        foreach ($this->tokenizer->words($text) as $word) {
-            if (! isset($this->small[$word]) && in_array($idea, $this->lexicon->ideasOf($this->stemmer->stem($word)), true)) {
-                $n++;
-            }
-        }
-
-        return max(1, min(5, $n));
-    }
-
-    /** @return array<string, true> words of descriptions that tell nothing of a team */
-    private function hollow(): array
-    {
-        return array_fill_keys($this->vocabulary->section('routing', 'hollow'), true);
-    }
-
     /**
      * A team asked for by its name: 'accounts please', 'put me through to the body shop'.
      *
@@ -321,7 +197,7 @@ final class TeamFit
                 $found[$team->key] = strlen($whole);
             } elseif ($among !== null || count($this->tokenizer->words($said)) <= 4) {
                 foreach ($stems as $stem) {
-                    if (strlen($stem) > 3 && str_contains($line, " {$stem} ") && ($this->spread[$stem] ?? 1) === 1) {
+                    if (strlen($stem) > 3 && str_contains($line, " {$stem} ") && $this->evidence->standsIn($stem) === 1) {
                         $found[$team->key] = max($found[$team->key] ?? 0, strlen($stem) - 20);
                     }
                 }
@@ -366,7 +242,7 @@ final class TeamFit
         $others = [];
         foreach ($candidates as $other) {
             if ($other !== $key) {
-                $others += $this->profiles[$other]['words'];
+                $others += $this->evidence->wordsOf($other);
             }
         }
         $telling = array_values(array_filter($clauses, function (string $clause) use ($others): bool {

@@ -27,7 +27,7 @@ final class ActScore
             }
             $of = $model->of((string) $row['said'], (string) ($row['asked'] ?? ''), (string) ($row['type'] ?? 'topic'));
             $n++;
-            $top += in_array(array_search(max($of), $of, true), $row['acts'], true) ? 1 : 0;
+            $top += in_array(array_search(max([0.0, ...array_values($of)]), $of, true), $row['acts'], true) ? 1 : 0;
             foreach ($of as $act => $probability) {
                 $sure = $model->sureFrom($act);
                 $is = in_array($act, $row['acts'], true);

@@ -32,7 +32,7 @@ final class FitScore
             }
             $counts = self::NOTHING;
             foreach ($trade['splits'] as $n => $teams) {
-                $fit = new TeamFit(array_map(static fn (array $team): Team => new Team($team['key'], $team['name'], $team['description']), $teams), $words, $lexicon);
+                $fit = new TeamFit(array_values(array_map(static fn (array $team): Team => new Team($team['key'], $team['name'], $team['description']), $teams)), $words, $lexicon);
                 foreach ($trade['sayings'] as $saying) {
                     foreach ($this->one($fit, (string) $saying['said'], $saying['fit'][$n] ?? null) as $what) {
                         $counts[$what]++;

@@ -9,10 +9,10 @@ use Ringo\Extraction\Score;
 use Ringo\Format\LabelledCalls;
 use Ringo\Knowledge\CheckList;
 
-/** `./ringo score fit|acts|extract|answer [FOLDER]`: how often callers come to the right team, and acts are heard rightly, how well records agree with labelled transcripts, and answers with what they must hold, trade by trade. */
+/** `./ringo score fit|topics|acts|extract|answer [FOLDER]`: how often callers come to the right team, and acts are heard rightly, how well records agree with labelled transcripts, and answers with what they must hold, trade by trade. */
 final class ScoreCommand
 {
-    public const USAGE = './ringo score fit|acts|extract|answer [FOLDER] [--misses]: FOLDER holds trades, or is a file of labelled utterances, or holds a folder a trade, with sheet.json and calls.txt, or with documents and checks.txt';
+    public const USAGE = './ringo score fit|topics|acts|extract|answer [FOLDER] [--misses]: FOLDER holds trades, or is a file of labelled utterances, or holds a folder a trade, with sheet.json and calls.txt, or with documents and checks.txt';
 
     public function run(Arguments $arguments): int
     {
@@ -22,6 +22,7 @@ final class ScoreCommand
             'extract' => $this->extract($arguments->positional[1] ?? 'tests/Core/Extraction/cases', $arguments->has('misses')),
             'answer' => $this->answer($arguments->positional[1] ?? 'tests/Core/Knowledge/cases', $arguments->has('misses')),
             'fit' => $this->printed((new FitScore)->of($arguments->positional[1] ?? 'data/trades')),
+            'topics' => $this->printed((new TopicScore)->of($arguments->positional[1] ?? 'data/trades')),
             'acts' => $this->printed((new ActScore)->of($arguments->positional[1] ?? 'data/corpora/acts.jsonl')),
             default => throw new WrongUsage('Usage: '.self::USAGE),
         };

@@ -98,7 +98,7 @@ final readonly class ActFinder
             return [];
         }
         $of = $this->model->of($heard->original, $asked->question, $asked->type);
-        $rival = max(array_intersect_key($of, array_flip(self::ANSWERS)));
+        $rival = max(array_map(static fn (string $act): float => $of[$act] ?? 0.0, self::ANSWERS));
         $acts = [];
         foreach (self::LEARNED as $name => $kind) {
             $sure = $this->model->sureFrom($name);

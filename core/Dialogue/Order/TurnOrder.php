@@ -26,6 +26,8 @@ final readonly class TurnOrder
         foreach ($this->considerations as $consideration) {
             $move = $consideration->weigh($turn, $hearing);
             if ($move !== null) {
+                $turn->trace->decided = (new \ReflectionClass($consideration))->getShortName();
+
                 return $move;
             }
         }

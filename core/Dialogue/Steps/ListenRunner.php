@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Steps;
 
+use Ringo\Dialogue\Acts\Act;
 use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Mode;
@@ -13,6 +14,7 @@ use Ringo\Dialogue\Replies\Reply;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\Volunteer;
 use Ringo\Dialogue\Walk\Move;
+use Ringo\Fit\Likelihoods;
 use Ringo\Fit\Topics;
 use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Script\Steps\Step;
@@ -25,6 +27,12 @@ use Ringo\Value\ValueType;
 final readonly class ListenRunner implements AskingRunner
 {
     /** Topics that the trace tells of. */
+    /** Telling words from which the meaning of what was said is weighed. */
+    private const WORDS_THAT_MEAN = 2;
+
+    /** From here on a topic may be meant, and is asked about. */
+    private const MAY_BE_MEANT = 0.35;
+
     private const TOLD = 3;
 
     /** A topic that fits as well as this is meant, whatever a reply would say to the words. */
@@ -92,7 +100,7 @@ final readonly class ListenRunner implements AskingRunner
             return $served->to === null ? Move::backToIt() : Move::aside($served->to);
         }
 
-        return $this->sorted($turn, $step, $ranked, $hearing) ?? $this->takesUp($turn, $step, $hearing) ?? $this->named($turn, $step, $hearing);
+        return $this->sorted($turn, $step, $ranked, $hearing) ?? $this->takesUp($turn, $step, $hearing) ?? $this->named($turn, $step, $hearing) ?? $this->byMeaning($turn, $step, $hearing);
     }
 
     public function keyed(Turn $turn, Step $step, string $digits): ?Move
@@ -219,6 +227,25 @@ final readonly class ListenRunner implements AskingRunner
         }
 
         return null;
+    }
+
+    /** What no word of a topic tells: taken where its meaning is likely enough, asked about where it may be. */
+    private function byMeaning(Turn $turn, ListenStep $step, Hearing $hearing): ?Move
+    {
+        $otherwise = array_filter($hearing->acts, static fn (Act $act): bool => $act->alone && ! in_array($act->kind, [ActKind::Question, ActKind::Complaint, ActKind::Thanks], true));
+        if (count($step->topics) < 2 || $otherwise !== [] || $this->wonders($hearing) || $this->phrases->content($hearing->heard->tokens) < self::WORDS_THAT_MEAN) {
+            return null;
+        }
+        $likely = $this->topics->meant($step->topics, $hearing->heard);
+        $best = (string) array_key_first($likely->of);
+        $shown = $best.' is meant to '.round(100 * $likely->of[$best]).' %';
+        if ($likely->taken($hearing->asks() ? Likelihoods::TAKEN_WHERE_ASKED : Likelihoods::TAKEN) !== null) {
+            $turn->trace->rule("topic {$shown}");
+
+            return $this->entry->enter($turn, $step, $best, $hearing->heard);
+        }
+
+        return $hearing->asks() || $likely->of[$best] < self::MAY_BE_MEANT ? null : $this->ask($turn, $step, array_slice($likely->asked(), 0, 2), "topic {$shown}: asks");
     }
 
     /** 'Put me down for one then': what the last question was about. */

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Dialogue\Order;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Ringo\Dialogue\Order\Consideration;
+use Tests\Core\Dialogue\Conversation;
+
+/** Who of the order of a turn deals with which words, each in several trades; and that nobody of it stands untried. */
+final class ConsiderationsTest extends TestCase
+{
+    private const CASES = [
+        'Leaving' => [
+            ['dentist', ['I need to book a check-up'], 'bye then'],
+            ['heating', ['my boiler wants servicing'], 'please stop calling me'],
+            ['bakery', [], 'goodbye'],
+        ],
+        'Urgent' => [
+            ['heating', ['my boiler wants servicing', 'a service'], 'actually I can smell gas in the kitchen'],
+            ['dentist', ['I need to book a check-up'], 'my face is swollen and I cannot swallow'],
+        ],
+        'StandingRequests' => [
+            ['dentist', ['I need to book a check-up'], 'hang on a second'],
+            ['bakery', ['I want to order a cake'], 'say that again please'],
+            ['heating', ['my boiler wants servicing'], 'hello are you there'],
+        ],
+        'Correction' => [
+            ['bakery', ['I want to order a cake', 'lemon drizzle'], 'no sorry, I said chocolate'],
+            ['heating', ['my boiler wants servicing', 'a service'], 'sorry, I meant a repair'],
+        ],
+        'Answer' => [
+            ['bakery', ['I want to order a cake'], 'lemon drizzle'],
+            ['dentist', [], 'I would like to book an appointment'],
+            ['heating', ['my boiler wants servicing'], 'a repair'],
+        ],
+        'SideQuestion' => [
+            ['bakery', ['I want to order a cake'], 'what time do you close'],
+            ['dentist', ['I need to book a check-up'], 'what day is it today'],
+        ],
+        'Person' => [
+            ['heating', ['my boiler wants servicing'], 'it bangs and clatters at night so put me through to somebody please'],
+            ['bakery', ['I want to order a cake', 'lemon drizzle', 'twelve'], 'it is rather a long story about a cousin in Peru, put me through to somebody'],
+        ],
+        'NotUnderstood' => [
+            ['dentist', ['I need to book a check-up', 'a check-up', 'yes'], 'purple monkeys'],
+            ['bakery', ['I want to order a cake', 'lemon drizzle'], 'grumble mumble'],
+        ],
+    ];
+
+    /** Considerations that rest on what only some scripts have; the whole calls and the engine's tests hold them. */
+    private const ELSEWHERE = ['Patience', 'TopicCorrection', 'TopicChange', 'OffTopic'];
+
+    /** @return iterable<string, array{string, string, list<string>, string}> */
+    public static function cases(): iterable
+    {
+        foreach (self::CASES as $who => $cases) {
+            foreach ($cases as [$trade, $before, $said]) {
+                yield "{$who}, {$trade}" => [$who, $trade, $before, $said];
+            }
+        }
+    }
+
+    /** @param list<string> $before */
+    #[DataProvider('cases')]
+    public function testDealsWithTheWords(string $who, string $trade, array $before, string $said): void
+    {
+        $call = Conversation::with(json_decode((string) file_get_contents(dirname(__DIR__)."/calls/{$trade}.json"), true, 64, JSON_THROW_ON_ERROR))->says(...[...$before, $said]);
+
+        self::assertSame($who, $call->last->trace->decided, implode(' / ', $call->last->trace->rules).' → '.$call->heard());
+    }
+
+    public function testNobodyOfTheOrderStandsUntried(): void
+    {
+        $folder = dirname(__DIR__, 4).'/core/Dialogue/Order';
+        $names = array_map(static fn (string $file): string => basename($file, '.php'), glob("{$folder}/*.php") ?: []);
+        $considerations = array_values(array_filter($names, static fn (string $name): bool => is_subclass_of('Ringo\Dialogue\Order\\'.$name, Consideration::class)));
+        $tried = [...array_keys(self::CASES), ...self::ELSEWHERE];
+        sort($tried);
+
+        self::assertSame($considerations, $tried);
+    }
+}
