@@ -129,7 +129,7 @@ final readonly class ChangeContacts
                 CallTurn::query()->where('call_id', $call->id)->where('by', '!=', 'agent')->update(['text' => 'erased']);
                 CallTurn::query()->where('call_id', $call->id)->where('by', 'agent')->update(['text' => 'erased']);
                 foreach (CallStep::query()->where('call_id', $call->id)->get() as $step) {
-                    $step->update(['event' => [...$step->event, 'text' => ''], 'trace' => [...$step->trace, 'heard' => '', 'cleaned' => '', 'readings' => [], 'changes' => []]]);
+                    $step->update(['event' => [...$step->event, 'text' => ''], 'trace' => [...$step->trace, 'heard' => '', 'cleaned' => '', 'acts' => [], 'readings' => [], 'unanswered' => [], 'changes' => []]]);
                 }
                 CallRecord::query()->where('call_id', $call->id)->update(['cells' => json_encode([]), 'summary' => 'Erased on request.', 'doubtful' => false, 'next_actions' => json_encode([]), 'doubts' => json_encode([])]);
                 $sent = Delivery::query()->where('call_id', $call->id);

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Console\Core;
 
-use Ringo\Fit\Fold;
 use Ringo\Language\Lexicon;
 use Ringo\Language\Vocabulary;
 use Ringo\Transfer\Team;
@@ -18,18 +17,10 @@ final class FitScore
     /** @return iterable<array<string, mixed>> a line a trade, then all */
     public function of(string $folder): iterable
     {
-        $files = glob("{$folder}/*.json") ?: throw new BadInput("{$folder}: there are no trades in it.");
         $words = Vocabulary::of();
         $lexicon = new Lexicon($words);
         $all = self::NOTHING;
-        foreach ($files as $file) {
-            $trade = json_decode((string) file_get_contents($file), true);
-            if (! is_array($trade) || ! isset($trade['splits'], $trade['sayings'])) {
-                throw new BadInput("{$file}: this is no trade; it needs splits and sayings.");
-            }
-            if (! Fold::heldOut((string) $trade['trade'])) {
-                continue;
-            }
+        foreach (HeldOutTrades::in($folder) as $name => $trade) {
             $counts = self::NOTHING;
             foreach ($trade['splits'] as $n => $teams) {
                 $fit = new TeamFit(array_values(array_map(static fn (array $team): Team => new Team($team['key'], $team['name'], $team['description']), $teams)), $words, $lexicon);
@@ -41,7 +32,7 @@ final class FitScore
                 }
             }
 
-            yield $this->line((string) $trade['trade'], $counts);
+            yield $this->line($name, $counts);
         }
 
         yield $this->line('all', $all);

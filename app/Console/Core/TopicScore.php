@@ -10,7 +10,6 @@ use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Event;
 use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Opening;
-use Ringo\Fit\Fold;
 
 /** What an open question makes of callers nobody trained on: each business left out as an agent whose topics are its teams, each saying rung through the engine. */
 final class TopicScore
@@ -20,16 +19,8 @@ final class TopicScore
     /** @return iterable<array<string, mixed>> a line a trade, then all */
     public function of(string $folder): iterable
     {
-        $files = glob("{$folder}/*.json") ?: throw new BadInput("{$folder}: there are no trades in it.");
         $all = self::NOTHING;
-        foreach ($files as $file) {
-            $trade = json_decode((string) file_get_contents($file), true);
-            if (! is_array($trade) || ! isset($trade['splits'], $trade['sayings'])) {
-                throw new BadInput("{$file}: this is no trade; it needs splits and sayings.");
-            }
-            if (! Fold::heldOut((string) $trade['trade'])) {
-                continue;
-            }
+        foreach (HeldOutTrades::in($folder) as $name => $trade) {
             $counts = self::NOTHING;
             foreach ($trade['splits'] as $n => $teams) {
                 [$engine, $open] = $this->agent($teams);
@@ -42,7 +33,7 @@ final class TopicScore
                 }
             }
 
-            yield $this->line((string) $trade['trade'], $counts);
+            yield $this->line($name, $counts);
         }
 
         yield $this->line('all', $all);

@@ -232,7 +232,7 @@ final readonly class ListenRunner implements AskingRunner
     /** What no word of a topic tells: taken where its meaning is likely enough, asked about where it may be. */
     private function byMeaning(Turn $turn, ListenStep $step, Hearing $hearing): ?Move
     {
-        $otherwise = array_filter($hearing->acts, static fn (Act $act): bool => $act->alone && ! in_array($act->kind, [ActKind::Question, ActKind::Complaint, ActKind::Thanks], true));
+        $otherwise = array_filter($hearing->acts, static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, [ActKind::Question, ActKind::Complaint, ActKind::Thanks], true));
         if (count($step->topics) < 2 || $otherwise !== [] || $this->wonders($hearing) || $this->phrases->content($hearing->heard->tokens) < self::WORDS_THAT_MEAN) {
             return null;
         }

@@ -13,6 +13,9 @@
         @if (($backable ?? false) && $step->n > 0)<button type="button" class="back" data-branch="{{ $step->n }}" title="Rings again up to here, with the same caller and clock">go back to before this</button>@endif
         <span class="trace-time">{{ number_format($step->microseconds / 1000, 1) }} ms</span>
     </p>
+    @if (($trace['acts'] ?? []) !== [])
+        <p class="trace-acts"><span class="trace-label">does</span> @foreach ($trace['acts'] as $act)<span class="{{ $act['done'] ? 'done' : 'left' }}" title="{{ $act['done'] ? 'dealt with' : 'weighed, and nothing came of it' }}: “{{ $act['words'] }}”">{{ $act['act'] }} {{ number_format($act['confidence'], 2) }}</span> @endforeach</p>
+    @endif
     @if ($trace['readings'] !== [])
         <ul class="trace-readings">
             @foreach ($trace['readings'] as $reading)
@@ -26,6 +29,7 @@
         </ul>
     @endif
     <p class="trace-rules">
+        @if ($trace['decided'] ?? null)<span class="decided" title="who of the order of a turn dealt with the words">{{ mb_strtolower(preg_replace('/(?<=[a-z])(?=[A-Z])/', ' ', $trace['decided'])) }}</span>@endif
         @foreach ($trace['rules'] as $rule)<span>{{ $rule }}</span>@endforeach
         @if ($trace['from_step'] !== $trace['to_step'])<span class="move">{{ $trace['from_step'] ?? 'start' }} → {{ $trace['to_step'] ?? 'end' }}</span>@endif
     </p>
