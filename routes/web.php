@@ -98,6 +98,7 @@ Route::middleware('auth')->group(static function (): void {
             Route::get('/post/rules/{rule}', [PostController::class, 'rule'])->name('post.rule');
             Route::put('/post/rules/{rule}', [PostController::class, 'keep'])->name('post.rule.update');
             Route::delete('/post/rules/{rule}', [PostController::class, 'drop'])->name('post.rule.delete');
+            Route::post('/post/rules/{rule}/revert', [PostController::class, 'revert'])->name('post.rule.revert');
             Route::post('/post/rules/{rule}/restore', [PostController::class, 'restore'])->name('post.rule.restore')->withTrashed();
             Route::post('/post/rules/{rule}/test', [PostController::class, 'test'])->name('post.rule.test');
             Route::get('/knowledge', [KnowledgeController::class, 'index'])->name('knowledge');
@@ -147,6 +148,8 @@ Route::middleware('auth')->group(static function (): void {
             Route::post('/teams', [TransferController::class, 'team'])->name('team.store');
             Route::put('/teams/{team}', [TransferController::class, 'team'])->name('team.update');
             Route::delete('/teams/{team}', [TransferController::class, 'removeTeam'])->name('team.delete');
+            Route::post('/teams/{team}/revert', [TransferController::class, 'revertTeam'])->name('team.revert');
+            Route::post('/people/{person}/revert', [TransferController::class, 'revertPerson'])->name('person.revert');
             Route::post('/teams/{team}/restore', [TransferController::class, 'restoreTeam'])->name('team.restore')->withTrashed();
             Route::post('/people', [TransferController::class, 'person'])->name('person.store');
             Route::put('/people/{person}', [TransferController::class, 'person'])->name('person.update');

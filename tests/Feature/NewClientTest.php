@@ -75,6 +75,39 @@ final class NewClientTest extends FeatureTestCase
         $this->get('/pellbrook/transfers')->assertSee('the team “Night desk” put back, by Designer');
     }
 
+    public function testChangesOfATeamAreTakenBackOneByOne(): void
+    {
+        foreach (['hugo' => 'Hugo', 'bea' => 'Bea'] as $key => $name) {
+            Person::query()->create(['business_id' => $this->business->id, 'key' => $key, 'name' => $name, 'presence' => 'available']);
+        }
+        $team = ['name' => 'Night desk', 'description' => 'anything at night', 'ring' => 'turn', 'seconds' => 15, 'waiting_most' => 2, 'members' => 'hugo, bea'];
+        $this->post('/pellbrook/teams', $team)->assertSessionHas('notice');
+        $kept = Team::query()->sole();
+        $url = "/pellbrook/teams/{$kept->key}";
+        $this->put($url, ['description' => 'fires'] + $team)->assertSessionHas('undo');
+        $this->put($url, ['description' => 'floods', 'members' => 'bea'] + $team)->assertSessionHas('undo');
+        $this->post("{$url}/revert")->assertSessionHas('undo');
+        self::assertSame(['fires', ['Hugo', 'Bea']], [$kept->refresh()->description, $kept->people()->pluck('name')->all()]);
+        $this->post("{$url}/revert")->assertSessionHas('notice');
+        self::assertSame('anything at night', $kept->refresh()->description);
+        $this->post("{$url}/revert")->assertSessionHasErrors('undo');
+    }
+
+    public function testChangesOfADeliveryRuleAreTakenBackOneByOne(): void
+    {
+        $form = ['name' => 'Note', 'kind' => 'email', 'to' => 'boss@example.com', 'subject' => 'A call', 'words' => 'One.', 'active' => '1', 'timing_kind' => 'at_once'];
+        $this->post('/pellbrook/post/rules', $form)->assertSessionHas('notice');
+        $rule = DeliveryRule::query()->sole();
+        $url = "/pellbrook/post/rules/{$rule->id}";
+        $this->put($url, ['words' => 'Two.'] + $form)->assertSessionHas('undo');
+        $this->put($url, ['words' => 'Three.', 'to' => 'else@example.com'] + $form)->assertSessionHas('undo');
+        $this->post("{$url}/revert")->assertSessionHas('undo');
+        self::assertSame(['Two.', 'boss@example.com'], [$rule->refresh()->words, $rule->to]);
+        $this->post("{$url}/revert")->assertSessionHas('notice');
+        self::assertSame('One.', $rule->refresh()->words);
+        $this->post("{$url}/revert")->assertSessionHasErrors('undo');
+    }
+
     public function testUndoGoesOnToTheChangeBefore(): void
     {
         $url = '/pellbrook/agents/maren/prompt-book';

@@ -23,6 +23,7 @@ use App\Support\AtOnce;
 use App\Support\Book\ConditionForm;
 use App\Support\Book\Form;
 use App\Support\CurrentAgent;
+use App\Support\Former;
 use App\Support\Sight;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -161,12 +162,33 @@ final class PostController
             $secret = $kind->isSigned() ? Signature::newSecret() : null;
             $rule = DeliveryRule::query()->create($data + ['secret' => $secret]);
         } else {
+            Former::remember($rule);
             $rule->update($data);
         }
 
         AtOnce::Deliveries->note($business, "the rule “{$rule->name}” kept");
 
-        return redirect()->route('post.rule', [$business, $rule])->with('notice', $secret === null ? 'The rule is kept. It counts from the next call on.' : "The rule is kept. Its signing secret is shown this once: {$secret}");
+        return $secret === null
+            ? $this->kept($business, $rule, 'The rule is kept. It counts from the next call on.')
+            : redirect()->route('post.rule', [$business, $rule])->with('notice', "The rule is kept. Its signing secret is shown this once: {$secret}");
+    }
+
+    /** Takes back the latest change of a rule, and the one before it when asked again. */
+    public function revert(Business $business, DeliveryRule $rule): RedirectResponse
+    {
+        if (! Former::back($rule)) {
+            return redirect()->route('post.rule', [$business, $rule])->withErrors(['undo' => 'There is no change of this session left to take back.']);
+        }
+        AtOnce::Deliveries->note($business, "a change of the rule “{$rule->name}” taken back");
+
+        return $this->kept($business, $rule, 'The rule stands as before that change.');
+    }
+
+    private function kept(Business $business, DeliveryRule $rule, string $words): RedirectResponse
+    {
+        $page = redirect()->route('post.rule', [$business, $rule]);
+
+        return Former::has($rule) ? $page->with('undo', ['text' => $words, 'action' => route('post.rule.revert', [$business, $rule])]) : $page->with('notice', $words);
     }
 
     public function drop(Business $business, DeliveryRule $rule): RedirectResponse

@@ -18,6 +18,7 @@ use App\Support\Book\ConditionForm;
 use App\Support\Book\FieldType;
 use App\Support\Book\Form;
 use App\Support\CurrentAgent;
+use App\Support\Former;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -111,6 +112,9 @@ final class TransferController
         $data = ['name' => trim($given['name']), 'description' => trim($given['description']), 'examples' => array_values(array_filter(array_map(trim(...), preg_split('/\R/', (string) ($given['examples'] ?? '')) ?: []))), 'ring' => $given['ring'], 'seconds' => (int) $given['seconds'], 'waiting_most' => (int) $given['waiting_most'], 'hours' => $hours];
         // Everything is looked at before anything is kept: a wrong member leaves the team as it was.
         $members = $this->members($business, (string) ($given['members'] ?? ''));
+        if ($team !== null) {
+            Former::remember($team);
+        }
         $team = DB::transaction(function () use ($business, $team, $data, $members): Team {
             $kept = $team ?? Team::query()->create(['business_id' => $business->id, 'key' => $this->freeKey(Team::class, $business, $data['name'])] + $data);
             $kept->update($data);
@@ -121,7 +125,7 @@ final class TransferController
 
         AtOnce::Transfers->note($business, "the team “{$team->name}” kept");
 
-        return redirect()->route('transfers', $business)->with('notice', "{$team->name} can be transferred to from the next call on.");
+        return $this->kept($business, $team, "{$team->name} can be transferred to from the next call on.");
     }
 
     /**
@@ -160,11 +164,45 @@ final class TransferController
         }
         $user = isset($given['user_id']) ? User::query()->find((int) $given['user_id']) : null;
         $data = ['name' => trim($given['name']), 'number' => $number?->e164, 'site' => trim((string) ($given['site'] ?? '')), 'presence' => $given['presence'] ?? 'available', 'user_id' => $user?->roleIn($business) === null ? null : $user->id];
+        if ($person !== null) {
+            Former::remember($person);
+        }
         $person === null ? $person = Person::query()->create(['business_id' => $business->id, 'key' => $this->freeKey(Person::class, $business, $data['name'])] + $data) : $person->update($data);
 
         AtOnce::Transfers->note($business, "“{$person->name}” kept");
 
-        return redirect()->route('transfers', $business)->with('notice', "{$person->name} is kept.");
+        return $this->kept($business, $person, "{$person->name} is kept.");
+    }
+
+    /** Takes back the latest change of a team, and the one before it when asked again. */
+    public function revertTeam(Business $business, Team $team): RedirectResponse
+    {
+        return $this->reverted($business, $team);
+    }
+
+    public function revertPerson(Business $business, Person $person): RedirectResponse
+    {
+        return $this->reverted($business, $person);
+    }
+
+    private function reverted(Business $business, Team|Person $one): RedirectResponse
+    {
+        if (! Former::back($one)) {
+            return redirect()->route('transfers', $business)->withErrors(['undo' => 'There is no change of this session left to take back.']);
+        }
+        AtOnce::Transfers->note($business, "a change of “{$one->name}” taken back");
+
+        return $this->kept($business, $one, "{$one->name} stands as before that change.");
+    }
+
+    /** Says so, with the way back where there is one. */
+    private function kept(Business $business, Team|Person $one, string $words): RedirectResponse
+    {
+        $page = redirect()->route('transfers', $business);
+
+        return Former::has($one)
+            ? $page->with('undo', ['text' => $words, 'action' => route($one instanceof Team ? 'team.revert' : 'person.revert', [$business, $one])])
+            : $page->with('notice', $words);
     }
 
     public function removeTeam(Business $business, Team $team): RedirectResponse
