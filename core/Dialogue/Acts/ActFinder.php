@@ -151,6 +151,8 @@ final readonly class ActFinder
             ActKind::Hold => $content <= self::LITTLE_TO_HOLD && ! $this->tells($rest),
             // A bare 'back' is a word like any other.
             ActKind::Back => $content <= ($longest > 1 ? self::LITTLE_TO_GO_BACK : 0),
+            // One word refuses alone: 'pass' does, 'pass on a message' does not.
+            ActKind::Refuse => $content <= ($longest > 1 ? self::LITTLE : 0) && $content * 3 <= $of,
             ActKind::Handover => $content <= self::LITTLE_TO_HOLD,
             default => $content <= self::LITTLE && $content * 3 <= $of,
         };

@@ -45,7 +45,8 @@ final readonly class NoAnswer
         }
 
         return match (true) {
-            $act(ActKind::Refuse) => 'refused',
+            // One word among others refuses nothing: 'can you pass on a message'.
+            $hearing->alone(ActKind::Refuse) !== null, $act(ActKind::Refuse) && count($hearing->act(ActKind::Refuse)->words->tokens ?? []) > 1 => 'refused',
             $act(ActKind::DontKnow), isset($turn->state->parts[$field->key]) && $hearing->alone(ActKind::NothingMore) !== null => 'unknown',
             $act(ActKind::DontMind) && $field->type !== ValueType::YesNo => 'any',
             default => null,

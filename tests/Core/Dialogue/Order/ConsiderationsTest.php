@@ -44,21 +44,34 @@ final class ConsiderationsTest extends TestCase
             ['heating', ['my boiler wants servicing'], 'it bangs and clatters at night so put me through to somebody please'],
             ['bakery', ['I want to order a cake', 'lemon drizzle', 'twelve'], 'it is rather a long story about a cousin in Peru, put me through to somebody'],
         ],
+        'Patience' => [
+            ['maren', ['I need a mini digger', 'this is useless', 'you are not listening'], 'oh for goodness sake this is hopeless'],
+            ['heating', ['my boiler wants servicing', 'this is ridiculous', 'this is useless'], 'oh for goodness sake this is hopeless'],
+        ],
+        'TopicCorrection' => [
+            ['dentist', ['I want to cancel', 'Ann Poole', 'yes', 'friday'], 'sorry, I meant monday'],
+            ['heating', ['my boiler wants servicing', 'a service', 'worcester', 'five years', 'no', '12 Mill Lane Oldmere', 'yes', 'friday', 'Ann Poole', 'yes', '07700 900123', 'yes'], 'sorry, I meant monday'],
+        ],
+        'TopicChange' => [
+            ['maren', ['I need a mini digger'], 'can you pass on a message for me'],
+            ['maren', ['I need to keep the digger for longer'], 'I have a query on my invoice'],
+        ],
+        'OffTopic' => [
+            ['bakery', ['I want to order a cake'], 'tell me a joke'],
+            ['dentist', ['I need to book a check-up'], 'what do you think of the football'],
+        ],
         'NotUnderstood' => [
             ['dentist', ['I need to book a check-up', 'a check-up', 'yes'], 'purple monkeys'],
             ['bakery', ['I want to order a cake', 'lemon drizzle'], 'grumble mumble'],
         ],
     ];
 
-    /** Considerations that rest on what only some scripts have; the whole calls and the engine's tests hold them. */
-    private const ELSEWHERE = ['Patience', 'TopicCorrection', 'TopicChange', 'OffTopic'];
-
     /** @return iterable<string, array{string, string, list<string>, string}> */
     public static function cases(): iterable
     {
         foreach (self::CASES as $who => $cases) {
             foreach ($cases as [$trade, $before, $said]) {
-                yield "{$who}, {$trade}" => [$who, $trade, $before, $said];
+                yield "{$who}, {$trade}: {$said}" => [$who, $trade, $before, $said];
             }
         }
     }
@@ -67,7 +80,8 @@ final class ConsiderationsTest extends TestCase
     #[DataProvider('cases')]
     public function testDealsWithTheWords(string $who, string $trade, array $before, string $said): void
     {
-        $call = Conversation::with(json_decode((string) file_get_contents(dirname(__DIR__)."/calls/{$trade}.json"), true, 64, JSON_THROW_ON_ERROR))->says(...[...$before, $said]);
+        $script = dirname(__DIR__).($trade === 'maren' ? '/../../../database/demo/pellbrook/maren.json' : "/calls/{$trade}.json");
+        $call = Conversation::with(json_decode((string) file_get_contents($script), true, 64, JSON_THROW_ON_ERROR))->says(...[...$before, $said]);
 
         self::assertSame($who, $call->last->trace->decided, implode(' / ', $call->last->trace->rules).' → '.$call->heard());
     }
@@ -77,7 +91,7 @@ final class ConsiderationsTest extends TestCase
         $folder = dirname(__DIR__, 4).'/core/Dialogue/Order';
         $names = array_map(static fn (string $file): string => basename($file, '.php'), glob("{$folder}/*.php") ?: []);
         $considerations = array_values(array_filter($names, static fn (string $name): bool => is_subclass_of('Ringo\Dialogue\Order\\'.$name, Consideration::class)));
-        $tried = [...array_keys(self::CASES), ...self::ELSEWHERE];
+        $tried = array_keys(self::CASES);
         sort($tried);
 
         self::assertSame($considerations, $tried);
