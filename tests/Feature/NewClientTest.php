@@ -93,6 +93,18 @@ final class NewClientTest extends FeatureTestCase
         $this->post("{$url}/revert")->assertSessionHasErrors('undo');
     }
 
+    public function testTakingBackWritesNothingOverThatSomebodyElseChanged(): void
+    {
+        $team = ['name' => 'Night desk', 'description' => 'anything at night', 'ring' => 'turn', 'seconds' => 15, 'waiting_most' => 2, 'members' => ''];
+        $this->post('/pellbrook/teams', $team);
+        $kept = Team::query()->sole();
+        $url = "/pellbrook/teams/{$kept->key}";
+        $this->put($url, ['description' => 'fires'] + $team)->assertSessionHas('undo');
+        $kept->refresh()->update(['seconds' => 40]);
+        $this->post("{$url}/revert")->assertSessionHasErrors('undo');
+        self::assertSame(['fires', 40], [$kept->refresh()->description, $kept->seconds]);
+    }
+
     public function testChangesOfADeliveryRuleAreTakenBackOneByOne(): void
     {
         $form = ['name' => 'Note', 'kind' => 'email', 'to' => 'boss@example.com', 'subject' => 'A call', 'words' => 'One.', 'active' => '1', 'timing_kind' => 'at_once'];

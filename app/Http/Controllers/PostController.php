@@ -176,8 +176,9 @@ final class PostController
     /** Takes back the latest change of a rule, and the one before it when asked again. */
     public function revert(Business $business, DeliveryRule $rule): RedirectResponse
     {
-        if (! Former::back($rule)) {
-            return redirect()->route('post.rule', [$business, $rule])->withErrors(['undo' => 'There is no change of this session left to take back.']);
+        $problem = Former::back($rule);
+        if ($problem !== null) {
+            return redirect()->route('post.rule', [$business, $rule])->withErrors(['undo' => $problem]);
         }
         AtOnce::Deliveries->note($business, "a change of the rule “{$rule->name}” taken back");
 
@@ -186,6 +187,7 @@ final class PostController
 
     private function kept(Business $business, DeliveryRule $rule, string $words): RedirectResponse
     {
+        Former::settle($rule);
         $page = redirect()->route('post.rule', [$business, $rule]);
 
         return Former::has($rule) ? $page->with('undo', ['text' => $words, 'action' => route('post.rule.revert', [$business, $rule])]) : $page->with('notice', $words);

@@ -187,8 +187,9 @@ final class TransferController
 
     private function reverted(Business $business, Team|Person $one): RedirectResponse
     {
-        if (! Former::back($one)) {
-            return redirect()->route('transfers', $business)->withErrors(['undo' => 'There is no change of this session left to take back.']);
+        $problem = Former::back($one);
+        if ($problem !== null) {
+            return redirect()->route('transfers', $business)->withErrors(['undo' => $problem]);
         }
         AtOnce::Transfers->note($business, "a change of “{$one->name}” taken back");
 
@@ -198,6 +199,7 @@ final class TransferController
     /** Says so, with the way back where there is one. */
     private function kept(Business $business, Team|Person $one, string $words): RedirectResponse
     {
+        Former::settle($one);
         $page = redirect()->route('transfers', $business);
 
         return Former::has($one)
