@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Database\Eloquent\SoftDeletes;
+use Ringo\Inspection\Surroundings;
 
 /**
  * A phone agent of a business.
@@ -18,6 +19,8 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property string $key
  * @property string $name
  * @property string $direction
+ * @property ?list<string> $trades kinds of business its callers are like, where somebody chose them
+ * @property ?array{trades: list<string>, of: int, handled: int, missed: list<string>} $foreseen what it does with what callers say, as last looked at
  * @property-read Business $business
  * @property-read Draft $draft
  * @property-read ?Release $latestRelease
@@ -26,7 +29,21 @@ final class Agent extends Model
 {
     use SoftDeletes;
 
-    protected $fillable = ['business_id', 'key', 'name', 'direction'];
+    protected $fillable = ['business_id', 'key', 'name', 'direction', 'trades', 'foreseen'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['trades' => 'array', 'foreseen' => 'array'];
+    }
+
+    /** What the inspection of this agent's design knows of what stands around it. */
+    public function surroundings(): Surroundings
+    {
+        $around = $this->business->surroundings();
+
+        return $this->foreseen === null ? $around : $around->withForeseen($this->foreseen);
+    }
 
     public function getRouteKeyName(): string
     {

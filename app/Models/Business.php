@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Ringo\Fit\Caution;
 use Ringo\Inspection\Surroundings;
 
 /**
@@ -19,16 +20,23 @@ use Ringo\Inspection\Surroundings;
  * @property ?int $keep_days after how many days calls are erased
  * @property int $knowledge_version goes up with every change of what agents answer from
  * @property ?list<string> $knowledge_hosts web hosts pages may be fetched from
+ * @property string $caution what a wrong transfer and a question cost here: quick, even or careful
  * @property ?list<string> $own_words words for the same thing, a ring a line
  */
 final class Business extends Model
 {
-    protected $fillable = ['key', 'name', 'country', 'tz', 'keep_days', 'knowledge_version', 'knowledge_hosts', 'own_words'];
+    protected $fillable = ['key', 'name', 'country', 'tz', 'keep_days', 'knowledge_version', 'knowledge_hosts', 'own_words', 'caution'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
         return ['knowledge_hosts' => 'array', 'own_words' => 'array'];
+    }
+
+    /** What a wrong transfer and a question cost this business. */
+    public function caution(): Caution
+    {
+        return Caution::tryFrom((string) $this->caution) ?? Caution::Even;
     }
 
     /** What the inspection of a design knows of the business around it. */
@@ -51,6 +59,18 @@ final class Business extends Model
     public function agents(): HasMany
     {
         return $this->hasMany(Agent::class)->orderBy('name');
+    }
+
+    /** @return HasMany<OwnTrade, $this> */
+    public function ownTrades(): HasMany
+    {
+        return $this->hasMany(OwnTrade::class);
+    }
+
+    /** @return HasMany<TeamExample, $this> */
+    public function teamExamples(): HasMany
+    {
+        return $this->hasMany(TeamExample::class);
     }
 
     /** @return HasMany<Contact, $this> */

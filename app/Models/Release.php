@@ -18,17 +18,18 @@ use Illuminate\Support\Carbon;
  * @property ?int $again_of number of the release that this one brings back
  * @property ?list<array{kind: string, step: ?string, words: string, details: list<array{what: string, from: ?string, to: ?string}>}> $changes since the release before
  * @property ?list<string> $accepted warnings that were accepted
+ * @property ?array{trades: list<string>, of: int, handled: int, missed: list<string>} $foreseen what it does with what callers of its trades say
  * @property ?Carbon $created_at
  * @property-read ScriptText $scriptText
  */
 final class Release extends Model
 {
-    protected $fillable = ['agent_id', 'script_text_id', 'number', 'note', 'released_by', 'again_of', 'changes', 'accepted', 'created_at'];
+    protected $fillable = ['agent_id', 'script_text_id', 'number', 'note', 'released_by', 'again_of', 'changes', 'accepted', 'foreseen', 'created_at'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['changes' => 'array', 'accepted' => 'array'];
+        return ['changes' => 'array', 'accepted' => 'array', 'foreseen' => 'array'];
     }
 
     /** @return BelongsTo<User, $this> */

@@ -47,6 +47,12 @@ final class Trace
     /** Which consideration of the order of a turn dealt with the words; null where a mode did, or nothing was said. */
     public ?string $decided = null;
 
+    /** How sure the agent was of the topic, team or answer it decided on, from 0 to 1; null where nothing of the kind was decided. */
+    public ?float $sureness = null;
+
+    /** @var ?array{said: string, team: string} what a caller said first, and the team they then chose when asked: an example to learn from */
+    public ?array $lesson = null;
+
     public bool $masked = false;
 
     /** @var list<string> sources of what was answered from knowledge */
@@ -62,6 +68,7 @@ final class Trace
         $this->heard = $this->cleaned = '••••';
         $this->readings = [];
         $this->acts = [];
+        $this->lesson = null;
     }
 
     public function rule(string $rule): void
@@ -79,7 +86,7 @@ final class Trace
     {
         return [
             'event' => $this->event, 'heard' => $this->heard, 'cleaned' => $this->cleaned, 'acts' => $this->acts, 'decided' => $this->decided, 'readings' => $this->readings,
-            'fit' => $this->fit, 'masked' => $this->masked, 'sources' => $this->sources, 'unanswered' => $this->unanswered,
+            'fit' => $this->fit, 'sureness' => $this->sureness, 'lesson' => $this->lesson, 'masked' => $this->masked, 'sources' => $this->sources, 'unanswered' => $this->unanswered,
             'rules' => $this->rules, 'changes' => $this->changes, 'from_step' => $this->fromStep, 'to_step' => $this->toStep, 'steps' => $this->steps,
         ];
     }

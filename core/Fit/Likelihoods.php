@@ -13,11 +13,11 @@ final readonly class Likelihoods
     /** Real callers mean none of them more often than the trades tell: what that adds. */
     private const NONE_MORE = 0.7;
 
-    /** From here on one is taken without a question. */
-    public const TAKEN = 0.6;
+    /** How often a caller who was offered the right one says so and is understood. */
+    private const ANSWERED = 0.8;
 
-    /** The same where the words ask: a question may be about something else. */
-    public const TAKEN_WHERE_ASKED = 0.75;
+    /** Where the words ask, they may be about something else: what a wrong choice costs the more. */
+    public const WHERE_ASKED = 1.8;
 
     /** From here on none of them is meant. */
     private const NONE = 0.6;
@@ -51,12 +51,23 @@ final readonly class Likelihoods
         return new self($of, $none);
     }
 
-    /** The one that is meant, surely enough to take it. */
-    public function taken(float $from = self::TAKEN): ?string
+    /**
+     * The one that is meant, where taking it is worth more than asking.
+     *
+     * @param float $dearer by how much a wrong choice costs more than usual
+     */
+    public function taken(Caution $caution = Caution::Even, float $dearer = 1.0): ?string
     {
         $best = array_key_first($this->of);
+        if ($best === null) {
+            return null;
+        }
+        $right = $this->of[$best];
+        $offered = array_sum(array_intersect_key($this->of, array_flip($this->asked())));
+        $taking = $right - $caution->wrong() * $dearer * (1 - $right);
+        $asking = self::ANSWERED * $offered - $caution->question();
 
-        return $best !== null && $this->of[$best] >= $from ? (string) $best : null;
+        return $taking >= $asking ? (string) $best : null;
     }
 
     public function noneMeant(): bool

@@ -24,7 +24,7 @@ final class Meaning
     /** Few words of little weight align with less. */
     private const STEADY = 0.5;
 
-    /** @var array{dimensions: int, weight_unit: int, name: float, sum: float, alignment: float, stems: float, none: float}|null */
+    /** @var array{dimensions: int, weight_unit: int, name: float, sum: float, alignment: float, stems: float, none: float, rows_sha256: string}|null */
     private ?array $trained = null;
 
     private string $words = '';
@@ -100,6 +100,18 @@ final class Meaning
         $scores[''] = $trained['none'];
 
         return $scores;
+    }
+
+    /** Which training the table came from: what was computed with another is to be computed again. */
+    public function version(): string
+    {
+        return substr($this->trained()['rows_sha256'], 0, 12);
+    }
+
+    /** @return list<float> the weighted sum of what the words of a text mean, of length one; nothing but noughts where no word is known */
+    public function vector(string $text): array
+    {
+        return array_values($this->summed(array_map(static fn (string $word): array => [$word, 1.0], $this->tokenizer->words($text))));
     }
 
     /** @param list<array{string, float}> $theirs */
@@ -229,11 +241,11 @@ final class Meaning
         return null;
     }
 
-    /** @return array{dimensions: int, weight_unit: int, name: float, sum: float, alignment: float, stems: float, none: float} */
+    /** @return array{dimensions: int, weight_unit: int, name: float, sum: float, alignment: float, stems: float, none: float, rows_sha256: string} */
     private function trained(): array
     {
         if ($this->trained === null) {
-            /** @var array{dimensions: int, weight_unit: int, name: float, sum: float, alignment: float, stems: float, none: float} $trained */
+            /** @var array{dimensions: int, weight_unit: int, name: float, sum: float, alignment: float, stems: float, none: float, rows_sha256: string} $trained */
             $trained = json_decode((string) file_get_contents($this->folder.'/meaning.json'), true, 8, JSON_THROW_ON_ERROR);
             $this->words = (string) file_get_contents($this->folder.'/words.bin');
             $this->rows = (string) file_get_contents($this->folder.'/rows.bin');

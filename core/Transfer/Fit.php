@@ -16,4 +16,10 @@ final readonly class Fit
     public function __construct(public array $scores, public ?string $team, public array $candidates, public string $question, public string $why)
     {
     }
+
+    /** From 0 to 1, of the team that is chosen or comes first. */
+    public function sureness(): float
+    {
+        return round(min(0.99, max([0.0, ...array_values($this->scores)])), 3);
+    }
 }

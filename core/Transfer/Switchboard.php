@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Transfer;
 
+use Ringo\Fit\Caution;
 use Ringo\Language\Lexicon;
 use Ringo\Language\Vocabulary;
 
@@ -16,7 +17,7 @@ final class Switchboard
      * @param array<string, StaffedTeam> $teams by key
      * @param array<string, Person> $people by key
      */
-    public function __construct(public readonly array $teams, public readonly array $people, private readonly ?Vocabulary $words = null, private ?Lexicon $lexicon = null)
+    public function __construct(public readonly array $teams, public readonly array $people, private readonly ?Vocabulary $words = null, private ?Lexicon $lexicon = null, private readonly Caution $caution = Caution::Even)
     {
     }
 
@@ -33,7 +34,7 @@ final class Switchboard
         $words = $this->words ?? Vocabulary::of();
         $this->lexicon ??= new Lexicon($words);
 
-        return $this->fit ??= new TeamFit(array_values(array_map(static fn (StaffedTeam $team): Team => $team->team, $this->teams)), $words, $this->lexicon);
+        return $this->fit ??= new TeamFit(array_values(array_map(static fn (StaffedTeam $team): Team => $team->team, $this->teams)), $words, $this->lexicon, null, $this->caution);
     }
 
     /** How a target is called to a caller: a team's or person's name, or 'a colleague' at an outside number. */

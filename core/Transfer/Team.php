@@ -32,6 +32,12 @@ final readonly class Team
         return new self(trim($data['key']), trim($data['name']), is_string($data['description'] ?? null) ? trim($data['description']) : '', is_array($examples) ? array_values(array_filter($examples, is_string(...))) : [], (bool) ($data['default'] ?? false));
     }
 
+    /** @param list<string> $more further sayings that mean this team */
+    public function withExamples(array $more): self
+    {
+        return new self($this->key, $this->name, $this->description, [...$this->examples, ...$more], $this->default);
+    }
+
     /** How the team is called in a question: the telling part of its description, else its name. */
     public function asked(): string
     {

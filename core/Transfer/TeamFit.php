@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Transfer;
 
+use Ringo\Fit\Caution;
 use Ringo\Fit\Evidence;
 use Ringo\Fit\Likelihoods;
 use Ringo\Fit\Meaning;
@@ -37,7 +38,7 @@ final class TeamFit
     private readonly Evidence $evidence;
 
     /** @param list<Team> $teams */
-    public function __construct(private readonly array $teams, Vocabulary $vocabulary, Lexicon $lexicon, ?Meaning $meaning = null)
+    public function __construct(private readonly array $teams, Vocabulary $vocabulary, Lexicon $lexicon, ?Meaning $meaning = null, private readonly Caution $caution = Caution::Even)
     {
         $this->meaning = $meaning ?? Meaning::english();
         $this->stemmer = new Stemmer;
@@ -64,7 +65,7 @@ final class TeamFit
         $likely = $this->likely($said, $scores);
         $shown = static fn (float $share): string => round(100 * $share).' %';
         $best = (string) array_key_first($likely->of);
-        $taken = $likely->taken();
+        $taken = $likely->taken($this->caution);
         if ($taken !== null) {
             return new Fit($likely->of, $taken, [], '', "{$this->team($taken)->name} is meant to {$shown($likely->of[$taken])}: surely enough");
         }

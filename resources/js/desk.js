@@ -54,7 +54,7 @@ export function desk() {
             send('/presence', {presence: hit('presence').dataset.presence});
         } else if (hit('offer')) {
             const button = hit('offer');
-            send(`/offers/${button.dataset.offer}`, {how: button.dataset.how, reason: button.closest('article').querySelector('[data-reason]').value});
+            send(`/offers/${button.dataset.offer}`, {how: button.dataset.how, reason: button.closest('article').querySelector('[data-reason]').value, team: button.matches('[data-not-for-us]') ? button.closest('article').querySelector('[data-team]').value : null});
         } else if (hit('ring-back')) {
             send(`/call-backs/${hit('ring-back').dataset.ringBack}`, {result: hit('ring-back').dataset.result});
         } else if (hit('desk-hang-up')) {

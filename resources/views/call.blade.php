@@ -50,6 +50,7 @@
                         <p>@if ($turn->keys)<span class="keys-pressed">presses @endif @foreach ($marked[$turn->n] as $piece)@if ($piece['fields'] === []){{ $piece['text'] }}@else<mark data-fields="{{ implode(' ', $piece['fields']) }}" tabindex="0">{{ $piece['text'] }}</mark>@endif @endforeach
                             @if ($turn->keys)</span>@endif
                             @if ($turn->by === 'agent')<button type="button" class="hear" data-hear="{{ route('call.audio', [$business, $call, $turn->n]) }}" aria-label="Hear this line"><x-icon name="volume-2"/></button>@endif
+                            @if ($turn->by === 'caller' && ! $turn->keys && $designs && $teams->isNotEmpty() && str_word_count($turn->text) >= 3)<details class="meant-for"><summary>this was for …</summary><form method="post" action="{{ route('example.store', $business) }}">@csrf<input type="hidden" name="said" value="{{ $turn->text }}"><input type="hidden" name="call" value="{{ $call->ref }}"><label class="sr" for="team-{{ $turn->n }}">team</label><select id="team-{{ $turn->n }}" name="team">@foreach ($teams as $team)<option value="{{ $team->key }}">{{ $team->name }}</option>@endforeach</select> <button>Keep as an example</button></form></details>@endif
                             @foreach ($turn->sources ?? [] as $source)<small class="source" title="Where this answer is written">{{ $source }}</small>@endforeach</p>
                     </li>
                 @endforeach

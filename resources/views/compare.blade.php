@@ -6,6 +6,11 @@
         <label for="cmp-to">to</label><select id="cmp-to" name="to"><option value="draft" @selected($to['key'] === 'draft')>the draft</option>@foreach ($releases as $release)<option value="{{ $release->number }}" @selected($to['key'] === (string) $release->number)>release {{ $release->number }}</option>@endforeach</select>
         <button>Compare</button>
     </form>
+    @if ($from['foreseen'] && $to['foreseen'])
+        @php $better = array_diff($from['foreseen']['missed'], $to['foreseen']['missed']); $worse = array_diff($to['foreseen']['missed'], $from['foreseen']['missed']); @endphp
+        <article class="change card"><h2><span class="kind">callers</span> What callers will say: {{ $from['foreseen']['handled'] }} dealt with before, {{ $to['foreseen']['handled'] }} of {{ $to['foreseen']['of'] }} now</h2>
+            @if ($better || $worse)<table class="sides"><tbody>@if ($better)<tr><th scope="row">dealt with now</th><td class="new">{{ implode('; ', array_slice($better, 0, 8)) }}</td></tr>@endif @if ($worse)<tr><th scope="row">no longer</th><td class="old">{{ implode('; ', array_slice($worse, 0, 8)) }}</td></tr>@endif</tbody></table>@endif</article>
+    @endif
     @foreach ($changes as $change)
         <article class="change card {{ $change->kind }}">
             <h2><span class="kind">{{ $change->kind }}</span> @if ($change->step && $change->kind !== 'removed')<a href="{{ route('prompt-book', [$business, $agent]) }}#step-{{ $change->step }}">{{ $change->words }}</a>@else{{ $change->words }}@endif</h2>

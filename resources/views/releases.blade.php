@@ -35,6 +35,7 @@
                     <h3>Release {{ $release->number }} @if ($loop->first)<span class="badge live">in use</span>@endif</h3>
                     @if ($loop->first)<p class="muted">Answers from @forelse ($knows as $source)<a href="{{ route('knowledge.source', [$business, $source]) }}">{{ $source->name }}</a> version {{ $source->version }}{{ $loop->last ? '' : ', ' }}@empty nothing yet: <a href="{{ route('knowledge', $business) }}">no knowledge is written</a>@endforelse. A change there counts from the next call on, without a release.</p>@endif
                     <p class="muted">{{ $release->created_at?->setTimezone($business->tz)->format('j F Y, H:i') }}@if ($release->releasedBy), by {{ $release->releasedBy->name }}@endif; {{ ($calls[$release->id] ?? 0) === 1 ? '1 call' : ($calls[$release->id] ?? 0).' calls' }}</p>
+                    @if ($release->foreseen)<p class="muted">Deals with {{ $release->foreseen['handled'] }} of {{ $release->foreseen['of'] }} things callers of a {{ implode(' or ', $release->foreseen['trades']) }} say.</p>@endif
                     @if ($release->note !== '')<p>{{ $release->note }}</p>@endif
                     @if (($release->changes ?? []) !== [])<details><summary>{{ count($release->changes) === 1 ? '1 change' : count($release->changes).' changes' }}</summary><ul class="change-list">@foreach ($release->changes as $change)<li class="{{ $change['kind'] }}"><span class="kind">{{ $change['kind'] }}</span> {{ $change['words'] }}</li>@endforeach</ul></details>@endif
                     <div class="actions">

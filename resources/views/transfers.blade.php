@@ -27,7 +27,16 @@
     @endif
     <section class="card" aria-labelledby="which-title"><h2 id="which-title">Which team fits</h2>
         <form method="get" class="inline-fields"><label class="field-label wide"><span>what a caller might say</span><input name="said" value="{{ $said }}" placeholder="the thing you delivered won’t start"></label><button>Try it</button></form>
+        <form method="post" action="{{ route('transfers.caution', $business) }}" class="inline-fields">@csrf @method('put')<label class="field-label wide"><span>when in doubt</span><select name="caution">@foreach (\Ringo\Fit\Caution::cases() as $one)<option value="{{ $one->value }}" @selected($business->caution() === $one)>{{ $one->inWords() }}</option>@endforeach</select></label><button>Keep</button></form>
         @if ($fit)<p>{{ $fit->why }}.</p>@if ($fit->question !== '')<p class="voice agent">“{{ $fit->question }}”</p>@endif<ul class="fits">@foreach ($fit->scores as $k => $score)<li><span>{{ $board->teams[$k]->team->name ?? $k }}</span><meter min="0" max="1.2" value="{{ $score }}"></meter><span class="figures">{{ number_format($score, 2) }}</span></li>@endforeach</ul>@endif
+    </section>
+    <section class="card" id="learned" aria-labelledby="learned-title"><h2 id="learned-title">Learned from calls <small>{{ $examples->where('state', 'counts')->count() }} count, {{ $examples->where('state', 'waiting')->count() }} wait to be looked at</small></h2>
+        @forelse ($examples->groupBy('state')->sortKeysDesc() as $state => $group)@foreach ($group as $one)
+            <div class="line example"><span class="what"><span class="voice caller">“{{ $one->said }}”</span> <strong>{{ $one->team->name }}</strong> <small>{{ \App\Models\TeamExample::ORIGINS[$one->origin] ?? $one->origin }}{{ $one->times > 1 ? ', '.$one->times.' times' : '' }}@if ($one->call) · <a href="{{ route('call', [$business, $one->call]) }}">the call</a>@endif · {{ $one->created_at?->setTimezone($business->tz)->format('j M') }}</small>
+                <span id="would-{{ $one->id }}" class="would" aria-live="polite"></span></span>
+                <span class="go">@if ($state === 'waiting')<button type="button" data-would-change="{{ route('example.check', $business) }}" data-team="{{ $one->team->key }}" data-said="{{ $one->said }}" aria-controls="would-{{ $one->id }}">What would change?</button><form method="post" action="{{ route('example.update', [$business, $one]) }}">@csrf @method('put')<button name="state" value="counts" class="primary">Let it count</button> <button name="state" value="removed">Take it out</button></form>
+                    @else<span class="badge good">counts</span><form method="post" action="{{ route('example.update', [$business, $one]) }}">@csrf @method('put')<button name="state" value="removed">Take it out</button></form>@endif</span></div>@endforeach
+        @empty<p class="empty">Nothing yet. What callers choose when they are asked, what a colleague passes on at the Desk (“not for us”) and what you mark in a call comes here, and counts once you have seen what it changes.</p>@endforelse
     </section>
     <div class="release-body">
         <section aria-labelledby="teams-title"><h2 id="teams-title">Teams</h2>

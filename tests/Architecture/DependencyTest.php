@@ -28,6 +28,7 @@ final class DependencyTest
         'Understanding' => ['Language', 'Numbering', 'Value'],
         'Fit' => ['Language', 'Understanding'],
         'Recognition' => ['Numbering'],
+        'Trade' => ['Document', 'Fit', 'Sheet', 'Value'],
         'Script' => ['Document', 'Sheet', 'Speech', 'Value'],
         'Design' => ['Document', 'Script'],
         'Transfer' => ['Document', 'Fit', 'Language', 'Numbering', 'Script'],

@@ -6,6 +6,7 @@ namespace App\Actions\Calls;
 
 use App\Actions\Contacts\ChangeContacts;
 use App\Actions\Knowledge\KnowledgeOf;
+use App\Actions\Transfers\LearnExamples;
 use App\Actions\Transfers\RingTelephones;
 use App\Actions\Transfers\SwitchboardOf;
 use App\Models\Call;
@@ -14,6 +15,7 @@ use App\Models\CallTurn;
 use App\Models\KnowledgePassage;
 use App\Models\KnowledgeQuestion;
 use App\Models\KnowledgeSource;
+use App\Models\Team;
 use Illuminate\Support\Facades\DB;
 use Ringo\Dialogue\CallState;
 use Ringo\Dialogue\Engine;
@@ -31,7 +33,7 @@ final class CallHost
     /** Seconds a typed answer takes to begin. */
     private const THINKS = 0.7;
 
-    public function __construct(private readonly KeepRecord $keepRecord, private readonly SwitchboardOf $switchboard, private readonly RingTelephones $telephones, private readonly ChangeContacts $contacts, private readonly KnowledgeOf $knowledge)
+    public function __construct(private readonly KeepRecord $keepRecord, private readonly SwitchboardOf $switchboard, private readonly RingTelephones $telephones, private readonly ChangeContacts $contacts, private readonly KnowledgeOf $knowledge, private readonly LearnExamples $learn)
     {
     }
 
@@ -109,6 +111,7 @@ final class CallHost
         }
         CallStep::query()->create(['call_id' => $call->id, 'n' => $call->step, 'event' => ($outcome->trace->masked ? $event->masked() : $event)->toArray(), 'trace' => $outcome->trace->toArray(), 'microseconds' => $micros]);
         $this->asked($call, $sources, $outcome->trace->unanswered);
+        $this->learn($call, $outcome->trace->lesson);
         $call->fill([
             'state' => $outcome->state->toArray(),
             'step' => $call->step + 1,
@@ -117,6 +120,19 @@ final class CallHost
             'seconds' => max($call->seconds, $event->at),
             'last_event_at' => now(),
         ])->save();
+    }
+
+    /**
+     * What a caller of the line chose when asked is an example for the next.
+     *
+     * @param ?array{said: string, team: string} $lesson
+     */
+    private function learn(Call $call, ?array $lesson): void
+    {
+        $team = $lesson === null || $call->kind !== 'live' ? null : Team::query()->where('business_id', $call->business_id)->where('key', $lesson['team'])->first();
+        if ($lesson !== null && $team !== null) {
+            $this->learn->example($team, $lesson['said'], 'asked', 'waiting', $call);
+        }
     }
 
     /**

@@ -37,7 +37,7 @@ final readonly class ReleaseAgent
             if ($last instanceof Release && $last->script_text_id === $draft->script_text_id) {
                 throw ValidationException::withMessages(['version' => "The draft is the same as release {$last->number}; there is nothing to release."]);
             }
-            $findings = $this->inspector->inspect($draft->scriptText->document(), $agent->business->surroundings());
+            $findings = $this->inspector->inspect($draft->scriptText->document(), $agent->surroundings());
             $errors = array_filter($findings, Inspector::blocks(...));
             if ($errors !== []) {
                 throw ValidationException::withMessages(['version' => count($errors) === 1 ? 'One error stands in the way of a release: '.reset($errors)->message : count($errors).' errors stand in the way of a release. The first: '.reset($errors)->message]);

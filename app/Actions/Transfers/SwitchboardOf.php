@@ -8,6 +8,7 @@ use App\Models\Business;
 use App\Models\Offer;
 use App\Models\Person;
 use App\Models\Team;
+use App\Models\TeamExample;
 use Ringo\Document\Node;
 use Ringo\Language\Lexicon;
 use Ringo\Language\Vocabulary;
@@ -32,12 +33,38 @@ final readonly class SwitchboardOf
         foreach ($business->people()->get() as $person) {
             $people[$person->key] = $this->person($person, $everybodyThere);
         }
+        $learned = $this->learned($business);
         $teams = [];
         foreach ($business->teams()->with('people')->get() as $team) {
-            $teams[$team->key] = $this->team($team, $people, (int) ($waiting['team:'.$team->key] ?? 0));
+            $teams[$team->key] = $this->team($team, $people, (int) ($waiting['team:'.$team->key] ?? 0), $learned[$team->id] ?? []);
         }
 
-        return new Switchboard($teams, $people, $this->words, $this->lexicon);
+        return new Switchboard($teams, $people, $this->words, $this->lexicon, $business->caution());
+    }
+
+    /** @return list<CoreTeam> the teams as they are described and have learned */
+    public function teams(Business $business): array
+    {
+        $learned = $this->learned($business);
+
+        return array_values($business->teams()->get()->map(fn (Team $team): CoreTeam => $this->described($team, $learned[$team->id] ?? []))->all());
+    }
+
+    /** @return array<int, list<string>> sayings that were learned and count, by team */
+    private function learned(Business $business): array
+    {
+        $learned = [];
+        foreach (TeamExample::query()->where('business_id', $business->id)->where('state', 'counts')->orderBy('id')->get(['team_id', 'said']) as $one) {
+            $learned[$one->team_id][] = $one->said;
+        }
+
+        return $learned;
+    }
+
+    /** @param list<string> $learned */
+    private function described(Team $team, array $learned): CoreTeam
+    {
+        return new CoreTeam($team->key, $team->name, $team->description, [...$team->examples, ...$learned]);
     }
 
     private function person(Person $person, bool $there): CorePerson
@@ -45,11 +72,14 @@ final readonly class SwitchboardOf
         return new CorePerson($person->key, $person->name, $person->number, $there ? 'available' : $person->presence, $person->last_call_at?->toDateTimeImmutable(), $person->site);
     }
 
-    /** @param array<string, CorePerson> $people */
-    private function team(Team $team, array $people, int $waiting): StaffedTeam
+    /**
+     * @param array<string, CorePerson> $people
+     * @param list<string> $learned
+     */
+    private function team(Team $team, array $people, int $waiting, array $learned): StaffedTeam
     {
         $members = array_values(array_filter($team->people->map(static fn (Person $one): ?CorePerson => $people[$one->key] ?? null)->all()));
 
-        return new StaffedTeam(new CoreTeam($team->key, $team->name, $team->description, $team->examples), $members, Hours::read(Node::root($team->hours)), $team->ring, $team->seconds, $team->waiting_most, $waiting);
+        return new StaffedTeam($this->described($team, $learned), $members, Hours::read(Node::root($team->hours)), $team->ring, $team->seconds, $team->waiting_most, $waiting);
     }
 }

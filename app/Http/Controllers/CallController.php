@@ -102,6 +102,7 @@ final class CallController
             'agent' => $call->agent,
             'call' => $call,
             'script' => $script,
+            'teams' => $business->teams()->get(),
             'marked' => $evidence->marked($call),
             'summary' => $call->record->summary ?? '',
             'fields' => $call->record?->setRelation('call', $call)->fields() ?? $script->sheet->fields,

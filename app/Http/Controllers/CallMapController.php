@@ -24,7 +24,7 @@ final class CallMapController
         $by = $given['by'] ?? 'findings';
         $worst = [];
         $messages = [];
-        foreach ($inspector->inspect($document, $business->surroundings()) as $finding) {
+        foreach ($inspector->inspect($document, $agent->surroundings()) as $finding) {
             $worst[$finding->step ?? ''] ??= $finding->severity->value;
             $messages[$finding->step ?? ''][] = $finding->message;
         }

@@ -6,12 +6,14 @@ namespace App\Http\Controllers;
 
 use App\Actions\Calls\CallHost;
 use App\Actions\Calls\CallMoved;
+use App\Actions\Transfers\LearnExamples;
 use App\Actions\Transfers\SettleTelephones;
 use App\Models\Business;
 use App\Models\Call;
 use App\Models\Offer;
 use App\Models\Person;
 use App\Models\PromisedCallBack;
+use App\Models\Team;
 use App\Models\User;
 use App\Support\CurrentAgent;
 use Illuminate\Contracts\View\View;
@@ -31,7 +33,7 @@ use Ringo\Dialogue\Transfers\Transfers;
  */
 final class DeskController
 {
-    public function __construct(private readonly CallHost $host)
+    public function __construct(private readonly CallHost $host, private readonly LearnExamples $learn)
     {
     }
 
@@ -80,16 +82,19 @@ final class DeskController
 
     public function answer(Request $request, Business $business, Offer $offer): JsonResponse
     {
-        $given = $request->validate(['how' => ['required', 'in:accept,decline,ring_back'], 'reason' => ['nullable', 'string', 'max:120']]);
+        $given = $request->validate(['how' => ['required', 'in:accept,decline,ring_back'], 'reason' => ['nullable', 'string', 'max:120'], 'team' => ['nullable', 'string', 'max:60']]);
         $person = $this->must($request, $business);
         abort_unless($offer->business_id === $business->id && $offer->person_id === $person->id, 404);
         if ($offer->status !== 'ringing') {
             return response()->json(['message' => 'This call is no longer ringing here.', 'html' => $this->piece($business, $person)], 409);
         }
         $call = $offer->call;
+        if ($given['how'] === 'decline' && ($given['team'] ?? '') !== '') {
+            $given['reason'] = $this->notForUs($business, $offer, $given['team']);
+        }
         $at = round((float) ($call->state['transfer']['since'] ?? $call->state['clock'] ?? 0) + max(1, $offer->rung_at->diffInSeconds(now(), true)), 1);
         // One of several who ring at once says no: the others ring on.
-        $others = $given['how'] === 'decline' && Offer::query()->where('call_id', $call->id)->where('status', 'ringing')->where('id', '!=', $offer->id)->exists();
+        $others = $given['how'] === 'decline' && ! str_starts_with((string) ($given['reason'] ?? ''), Transfers::NOT_FOR_US) && Offer::query()->where('call_id', $call->id)->where('status', 'ringing')->where('id', '!=', $offer->id)->exists();
         if ($given['how'] === 'ring_back') {
             $this->happen($call, Event::notAnswered('transfer_declined', Transfers::RING_BACK, $at));
         } elseif ($others) {
@@ -99,6 +104,18 @@ final class DeskController
         }
 
         return response()->json(['html' => $this->piece($business, $person->refresh())]);
+    }
+
+    /** 'Not for us: accounts': the call goes on there, and what the caller said becomes an example of that team. */
+    private function notForUs(Business $business, Offer $offer, string $key): string
+    {
+        $team = Team::query()->where('business_id', $business->id)->where('key', $key)->first() ?? throw ValidationException::withMessages(['team' => 'There is no such team any more.']);
+        $said = array_values(array_filter(array_map(strval(...), $offer->announcement['said'] ?? []), static fn (string $one): bool => $one !== ''));
+        if ($said !== [] && $offer->call->kind === 'live') {
+            $this->learn->example($team, $said[0], 'desk', 'waiting', $offer->call);
+        }
+
+        return Transfers::NOT_FOR_US.$team->key;
     }
 
     /** A promised call-back was made: by whom, and what came of it. */
@@ -173,7 +190,7 @@ final class DeskController
         $teams = $person->teams()->pluck('key')->map(static fn (string $key): string => 'team:'.$key)->all();
         $back = PromisedCallBack::query()->with('call')->where('business_id', $business->id)->whereNull('done_at')->whereIn('target', [...$teams, 'person:'.$person->key, ''])->orderBy('due_at')->limit(8)->get();
 
-        return view('parts.desk', ['back' => $back, 'business' => $business, 'person' => $person, 'offers' => $offers, 'mine' => $mine, 'last' => $last, 'going' => $going, 'colleagues' => $business->people()->where('id', '!=', $person->id)->get()])->render();
+        return view('parts.desk', ['back' => $back, 'business' => $business, 'person' => $person, 'offers' => $offers, 'mine' => $mine, 'last' => $last, 'going' => $going, 'teams' => $offers->isEmpty() ? collect() : $business->teams()->get(), 'colleagues' => $business->people()->where('id', '!=', $person->id)->get()])->render();
     }
 
     private function person(Request $request, Business $business): ?Person

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\Knowledge\CheckAnswers;
 use App\Actions\Knowledge\FetchPage;
 use App\Actions\Knowledge\KeepSource;
+use App\Actions\Knowledge\WriteAnswer;
 use App\Models\Business;
 use App\Models\KnowledgeCheck;
 use App\Models\KnowledgePassage;
@@ -174,13 +175,11 @@ final class KnowledgeController
     }
 
     /** 'Write the answer here': the answer becomes a question with answer of the business, and the questions are settled. */
-    public function write(Request $request, Business $business, KeepSource $keep): RedirectResponse
+    public function write(Request $request, Business $business, WriteAnswer $write): RedirectResponse
     {
         $given = $request->validate(['question' => ['required', 'string', 'max:300'], 'answer' => ['required', 'string', 'max:3000'], 'ids' => ['required', 'string', 'max:4000']], ['answer.required' => 'Write the answer, as it should be said.']);
-        $source = $business->knowledgeSources()->where('name', 'answers-written-here.md')->first();
-        $text = ($source === null ? "# Answers written here\n" : rtrim($source->text))."\n\n## ".trim(str_replace("\n", ' ', rtrim($given['question'], '?')))."?\n\n".trim($given['answer'])."\n";
         try {
-            $keep->keep($business, 'answers-written-here.md', 'questions', $text, null, $source);
+            $write->of($business, $given['question'], $given['answer']);
         } catch (UnreadableSource $problem) {
             throw ValidationException::withMessages(['answer' => $problem->getMessage()]);
         }

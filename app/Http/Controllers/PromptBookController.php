@@ -134,7 +134,7 @@ final class PromptBookController
     {
         $given = $request->validate(['finding' => ['required', 'string', 'max:20']]);
         $this->current->remember($agent);
-        foreach ($inspector->inspect($agent->draft->scriptText->document(), $business->surroundings()) as $finding) {
+        foreach ($inspector->inspect($agent->draft->scriptText->document(), $agent->surroundings()) as $finding) {
             if ($finding->id() === $given['finding'] && $finding->fix !== null) {
                 $fix = $finding->fix;
                 $step = $finding->step;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Design\ReleaseAgent;
+use App\Actions\Foresight\LookAhead;
 use App\Models\Agent;
 use App\Models\Business;
 use App\Models\Call;
@@ -33,7 +34,7 @@ final class ReleaseController
         $last?->loadMissing('scriptText');
 
         return view('releases', [
-            'business' => $business, 'agent' => $agent, 'releases' => $releases, 'findings' => $inspector->inspect($document, $business->surroundings()), 'version' => $agent->draft->version,
+            'business' => $business, 'agent' => $agent, 'releases' => $releases, 'findings' => $inspector->inspect($document, $agent->surroundings()), 'version' => $agent->draft->version,
             'changes' => $last instanceof Release ? (new Changes)->between($last->scriptText->document(), $document) : null,
             'calls' => Call::query()->where('agent_id', $agent->id)->whereNotNull('release_id')->selectRaw('release_id, count(*) as n')->groupBy('release_id')->pluck('n', 'release_id'),
             'knows' => $business->knowledgeSources()->orderBy('name')->get(['id', 'name', 'version', 'updated_at']),
@@ -41,12 +42,13 @@ final class ReleaseController
         ]);
     }
 
-    public function store(Request $request, Business $business, Agent $agent, ReleaseAgent $release): RedirectResponse
+    public function store(Request $request, Business $business, Agent $agent, ReleaseAgent $release, LookAhead $look): RedirectResponse
     {
         $given = $request->validate(['version' => ['required', 'integer'], 'note' => ['nullable', 'string', 'max:250'], 'accept' => ['nullable', 'in:1']]);
         /** @var User $user */
         $user = $request->user();
         $made = $release->release($agent, (int) $given['version'], (string) ($given['note'] ?? ''), isset($given['accept']), $user);
+        $made->update(['foreseen' => $look->of($agent->load('draft.scriptText'), $made->scriptText)->summary()]);
 
         return redirect()->route('releases', [$business, $agent])->with('notice', "Release {$made->number} is made. Lines take it from the next call on.");
     }
@@ -57,14 +59,14 @@ final class ReleaseController
         $this->current->remember($agent);
         $releases = $agent->releases()->with('scriptText')->get();
         $side = static fn (string $which): array => $which === 'draft'
-            ? ['name' => 'the draft', 'document' => $agent->draft->scriptText->document(), 'key' => 'draft']
+            ? ['name' => 'the draft', 'document' => $agent->draft->scriptText->document(), 'key' => 'draft', 'foreseen' => $agent->foreseen]
             : (static function () use ($which, $releases): array {
                 $release = $releases->firstWhere('number', (int) $which);
                 if ($release === null) {
                     abort(404, "There is no release {$which}.");
                 }
 
-                return ['name' => "release {$release->number}", 'document' => $release->scriptText->document(), 'key' => (string) $release->number];
+                return ['name' => "release {$release->number}", 'document' => $release->scriptText->document(), 'key' => (string) $release->number, 'foreseen' => $release->foreseen];
             })();
         $from = $side($given['from'] ?? (string) ($releases->first()->number ?? 'draft'));
         $to = $side($given['to'] ?? 'draft');

@@ -39,7 +39,7 @@ final class ScriptTextController
     {
         $text = (string) $request->input('text', '');
         try {
-            return response()->json(['problems' => [], ...$this->found($business, ScriptDocument::fromJson($text), $text)]);
+            return response()->json(['problems' => [], ...$this->found($agent, ScriptDocument::fromJson($text), $text)]);
         } catch (InvalidDocument $problem) {
             return response()->json(['problems' => $this->placed($problem, $text), 'findings' => [], 'count' => '']);
         }
@@ -61,15 +61,15 @@ final class ScriptTextController
         }
         $kept = $draft->scriptText->document()->toJson();
 
-        return response()->json(['version' => $draft->version, 'text' => $kept, 'problems' => [], ...$this->found($business, $document, $kept)]);
+        return response()->json(['version' => $draft->version, 'text' => $kept, 'problems' => [], ...$this->found($agent, $document, $kept)]);
     }
 
     /** @return array{findings: list<array{severity: string, step: ?string, message: string, line: int}>, count: string} */
-    private function found(Business $business, ScriptDocument $document, string $text): array
+    private function found(Agent $agent, ScriptDocument $document, string $text): array
     {
         $places = JsonPlaces::of($text);
         $order = array_flip(array_map(strval(...), array_keys($document->script->steps)));
-        $findings = $this->inspector->inspect($document, $business->surroundings());
+        $findings = $this->inspector->inspect($document, $agent->surroundings());
 
         return [
             'findings' => array_map(static fn (Finding $finding): array => [

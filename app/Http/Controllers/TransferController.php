@@ -12,6 +12,7 @@ use App\Models\Agent;
 use App\Models\Business;
 use App\Models\Person;
 use App\Models\Team;
+use App\Models\TeamExample;
 use App\Models\User;
 use App\Support\AtOnce;
 use App\Support\Book\ConditionForm;
@@ -23,16 +24,21 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use Ringo\Design\ScriptDocument;
 use Ringo\Document\InvalidDocument;
 use Ringo\Document\Node;
+use Ringo\Fit\Caution;
 use Ringo\Numbering\NumberingPlan;
 use Ringo\Script\Hours;
 
 /** Transfers: who can take calls, the rules by which an agent hands over, and what they come to. */
 final class TransferController
 {
+    /** Examples shown, the latest first. */
+    private const EXAMPLES = 60;
+
     public function __construct(private readonly CurrentAgent $current)
     {
     }
@@ -46,7 +52,7 @@ final class TransferController
 
         return view('transfers', [
             'business' => $business, 'agent' => $agent, 'document' => $document, 'script' => $document?->script, 'board' => $board,
-            'teams' => $business->teams()->with('people')->get(), 'people' => $business->people()->with('teams')->get(), 'users' => User::query()->whereHas('businesses', static fn ($q) => $q->where('businesses.id', $business->id))->get(),
+            'teams' => $business->teams()->with('people')->get(), 'examples' => TeamExample::query()->with('team', 'call')->where('business_id', $business->id)->where('state', '!=', 'removed')->latest('id')->limit(self::EXAMPLES)->get(), 'people' => $business->people()->with('teams')->get(), 'users' => User::query()->whereHas('businesses', static fn ($q) => $q->where('businesses.id', $business->id))->get(),
             'table' => $document === null ? null : $situations->of($document->script, $board), 'said' => $said, 'fit' => $said === '' ? null : $board->fit()?->of($said), 'undoable' => $agent === null ? null : $edit->undoable($agent), 'unknown' => $document === null ? [] : $this->unknown($document, $business),
         ]);
     }
@@ -172,6 +178,16 @@ final class TransferController
         AtOnce::Transfers->note($business, "“{$person->name}” kept");
 
         return $this->kept($business, $person, "{$person->name} is kept.");
+    }
+
+    /** What a wrong transfer and a question cost this business. */
+    public function caution(Request $request, Business $business): RedirectResponse
+    {
+        $given = $request->validate(['caution' => ['required', Rule::enum(Caution::class)]]);
+        $business->update(['caution' => $given['caution']]);
+        AtOnce::Transfers->note($business, 'when callers are asked which team: '.$business->caution()->value);
+
+        return redirect()->route('transfers', $business)->with('notice', 'It is kept, and holds from the next call on.');
     }
 
     /** Takes back the latest change of a team, and the one before it when asked again. */

@@ -28,7 +28,7 @@ final readonly class BookView
     {
         $document = $agent->draft->scriptText->document();
         $spine = Spine::of($document->script);
-        $findings = $this->inspector->inspect($document, $agent->business->surroundings());
+        $findings = $this->inspector->inspect($document, $agent->surroundings());
 
         return [
             'script' => $document->script,
@@ -107,7 +107,7 @@ final readonly class BookView
             'from' => (new References)->to($document->toArray(), $key),
             'files' => $agent->business->fileNames(),
             'offered' => (new Placeholders($design))->offered($key),
-            'findings' => $this->byStep($this->inspector->inspect($document, $agent->business->surroundings()))[$key] ?? [],
+            'findings' => $this->byStep($this->inspector->inspect($document, $agent->surroundings()))[$key] ?? [],
         ])->render();
     }
 

@@ -49,6 +49,7 @@ final readonly class Urgent implements Consideration
         foreach ($this->switch->reachable($turn) as $topic) {
             if ($topic['urgent'] && $turn->state->topic !== $topic['key'] && $this->topics->named($topic, $hearing->heard)) {
                 $turn->trace->rule("urgent topic from anywhere: {$topic['key']}");
+                $turn->trace->sureness = Topics::NAMED;
 
                 return $this->switch->to($turn, $topic, $hearing->heard);
             }

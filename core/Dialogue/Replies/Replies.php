@@ -79,6 +79,7 @@ final readonly class Replies
         if ($known->source !== '') {
             $turn->trace->sources[] = $known->source;
         }
+        $turn->trace->sureness = $known->refusal === null ? round($known->confidence, 3) : null;
         if ($known->refusal !== null) {
             $turn->trace->unanswered[] = ['question' => $turn->trace->heard, 'why' => $known->refusal];
         }

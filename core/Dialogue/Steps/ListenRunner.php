@@ -26,14 +26,26 @@ use Ringo\Value\ValueType;
 /** An open question: sorts what was said into topics, answers what was asked, keeps what was told. */
 final readonly class ListenRunner implements AskingRunner
 {
-    /** Topics that the trace tells of. */
     /** Telling words from which the meaning of what was said is weighed. */
     private const WORDS_THAT_MEAN = 2;
+
+    /** Telling words beside which a no is still a plain no: 'no, not today'. */
+    private const WORDS_BESIDE_NO = 1;
+
+    /** Another topic so likely is meant, whatever thing was named. */
+    private const MEANT_RATHER = 0.7;
 
     /** From here on a topic may be meant, and is asked about. */
     private const MAY_BE_MEANT = 0.35;
 
+    /** Topics that the trace tells of. */
     private const TOLD = 3;
+
+    /** Where a topic is quite sure, whatever else might fit. */
+    private const SUREST = 0.99;
+
+    /** A fit from which there is no doubt. */
+    private const SURE_FIT = 1.2;
 
     /** A topic that fits as well as this is meant, whatever a reply would say to the words. */
     private const BEYOND_REPLIES = 1.3;
@@ -145,7 +157,10 @@ final readonly class ListenRunner implements AskingRunner
             return false;
         }
 
-        return $hearing->alone(ActKind::NothingMore) !== null || $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain())->value === false
+        // 'It won't start' says no to nothing: only a no that stands nearly alone ends the call.
+        $no = $this->phrases->content($hearing->heard->tokens) <= self::WORDS_BESIDE_NO && $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain())->value === false;
+
+        return $hearing->alone(ActKind::NothingMore) !== null || $no
             || $turn->state->outcome !== null && $hearing->alone(ActKind::Thanks) !== null;
     }
 
@@ -155,7 +170,7 @@ final readonly class ListenRunner implements AskingRunner
         $best = array_key_first($ranked);
         foreach (array_slice($ranked, 0, self::TOLD, true) as $key => $fit) {
             if ($fit > 0) {
-                $reading = Reading::of((string) $key, min(0.99, $fit / 1.2), $hearing->heard->original, 0, strlen($hearing->heard->original));
+                $reading = Reading::of((string) $key, $this->sure($fit), $hearing->heard->original, 0, strlen($hearing->heard->original));
                 $turn->trace->reading('topic', 'topic', $reading, $step->topic((string) $key)['label'] ?? '', $key === $best, 'fit '.number_format($fit, 2));
             }
         }
@@ -177,7 +192,14 @@ final readonly class ListenRunner implements AskingRunner
         }
         $hearing->dealtWith(ActKind::Question);
 
+        $turn->trace->sureness = $this->sure($ranked[$best]);
+
         return $this->entry->enter($turn, $step, $best, $hearing->statement);
+    }
+
+    private function sure(float $fit): float
+    {
+        return round(min(self::SUREST, $fit / self::SURE_FIT), 3);
     }
 
     /** What answers the words, where they ask rather than want something done. */
@@ -213,6 +235,7 @@ final readonly class ListenRunner implements AskingRunner
         $next = $ranked[$keys[1] ?? ''] ?? 0.0;
         if ($top >= Topics::FITS && $top - $next >= Topics::LEAD) {
             $turn->trace->rule("topic {$keys[0]}: fits ".number_format($top, 2).', the next '.number_format($next, 2));
+            $turn->trace->sureness = $this->sure($top);
 
             return $this->entry->enter($turn, $step, $keys[0], $hearing->heard);
         }
@@ -223,6 +246,8 @@ final readonly class ListenRunner implements AskingRunner
             return $this->ask($turn, $step, [$keys[0]], 'one word points at a topic: asks whether it is meant');
         }
         if ($top >= Topics::FITS) {
+            $turn->trace->sureness = $this->sure($top);
+
             return $this->entry->enter($turn, $step, $keys[0], $hearing->heard);
         }
 
@@ -238,8 +263,9 @@ final readonly class ListenRunner implements AskingRunner
         }
         $likely = $this->topics->meant($step->topics, $hearing->heard);
         $best = (string) array_key_first($likely->of);
+        $turn->trace->sureness = round($likely->of[$best], 3);
         $shown = $best.' is meant to '.round(100 * $likely->of[$best]).' %';
-        if ($likely->taken($hearing->asks() ? Likelihoods::TAKEN_WHERE_ASKED : Likelihoods::TAKEN) !== null) {
+        if ($likely->taken(dearer: $hearing->asks() ? Likelihoods::WHERE_ASKED : 1.0) !== null) {
             $turn->trace->rule("topic {$shown}");
 
             return $this->entry->enter($turn, $step, $best, $hearing->heard);
@@ -263,8 +289,9 @@ final readonly class ListenRunner implements AskingRunner
     /** Words that name no topic but something a topic begins by asking for; or one topic that may be meant. */
     private function named(Turn $turn, ListenStep $step, Hearing $hearing): ?Move
     {
-        $implied = $this->entry->implied($turn, $step, $hearing->heard);
-        if ($implied !== null) {
+        $implied = $this->entry->implied($turn, $step, $hearing->heard, false);
+        if ($implied !== null && ! $this->meantRather($step, $hearing, $implied)) {
+            $this->entry->implied($turn, $step, $hearing->heard);
             $turn->trace->rule("topic {$implied}: what was named is what it asks for first");
 
             return $this->entry->enter($turn, $step, $implied, $hearing->heard);
@@ -277,6 +304,18 @@ final readonly class ListenRunner implements AskingRunner
         }
 
         return null;
+    }
+
+    /** 'A flat tyre on the dumper' names a machine and is about something else. */
+    private function meantRather(ListenStep $step, Hearing $hearing, string $implied): bool
+    {
+        if ($this->phrases->content($hearing->heard->tokens) <= self::WORDS_THAT_MEAN) {
+            return false;
+        }
+        $likely = $this->topics->meant($step->topics, $hearing->heard);
+        $best = (string) array_key_first($likely->of);
+
+        return $best !== $implied && $likely->of[$best] >= self::MEANT_RATHER;
     }
 
     /** @param list<string> $keys */

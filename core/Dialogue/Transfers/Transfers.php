@@ -34,6 +34,9 @@ final readonly class Transfers
     /** What the caller said lately counts for which team it is. */
     private const LATELY = 4;
 
+    /** Reason of a decline that names the team it is for: `not for us: KEY`. */
+    public const NOT_FOR_US = 'not for us: ';
+
     /** Reason of a decline that promises a call-back. */
     public const RING_BACK = 'rings back later';
 
@@ -193,6 +196,7 @@ final readonly class Transfers
         $found = $fit->of($this->spoken($turn));
         $turn->trace->rule('which team: '.$found->why);
         $turn->trace->fit = $found->scores;
+        $turn->trace->sureness = $found->sureness();
         if ($found->team !== null) {
             return 'team:'.$found->team;
         }
@@ -224,6 +228,11 @@ final readonly class Transfers
         $found = $fit->answered(implode('. ', array_slice($before, -self::LATELY)), $state->candidates, $heard->original);
         $turn->trace->rule('which team: '.$found->why);
         $turn->trace->fit = $found->scores;
+        $turn->trace->sureness = $found->sureness();
+        $first = $before[count($before) - 1] ?? '';
+        if ($found->team !== null && $transfer['asked'] === 0 && $first !== '' && in_array($found->team, $state->candidates, true)) {
+            $turn->trace->lesson = ['said' => $first, 'team' => $found->team];
+        }
         $state->mode = Mode::Answer;
         $state->candidates = [];
         if ($found->team === null && $transfer['asked'] < self::MOST_QUESTIONS && ! $this->noneOfThose($heard)) {
@@ -331,6 +340,13 @@ final readonly class Transfers
             $this->callBacks->ask($turn);
 
             return Move::stay();
+        }
+        if (str_starts_with($reason, self::NOT_FOR_US) && isset($this->switchboard->teams[$meant = substr($reason, strlen(self::NOT_FOR_US))])) {
+            array_unshift($transfer['targets'], 'team:'.$meant);
+            $state->transfer = $transfer;
+            $turn->trace->rule("{$name} says it is for ".$this->switchboard->named('team:'.$meant));
+
+            return $this->next($turn);
         }
         if (isset($transfer['groups'][$transfer['group'] + 1])) {
             $transfer['group']++;

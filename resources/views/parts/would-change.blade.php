@@ -1,0 +1,2 @@
+<p>This saying: {{ $own['before'] }} → <strong>{{ $own['after'] }}</strong>. Of {{ $tried }} other sayings {{ count($changes) === 0 ? 'none would change' : (count($changes) === 1 ? 'one would change' : count($changes).' would change') }}.</p>
+@if ($changes)<ul class="change-list">@foreach (array_slice($changes, 0, 12) as $one)<li>“{{ $one['said'] }}” <span class="muted">{{ $one['before'] }} → </span>{{ $one['after'] }}</li>@endforeach @if (count($changes) > 12)<li class="muted">and {{ count($changes) - 12 }} more</li>@endif</ul>@endif
