@@ -96,9 +96,10 @@ final class ForesightTest extends FeatureTestCase
     public function testWhatACallerChoosesWhenAskedBecomesAnExampleThatWaits(): void
     {
         $this->teamsAreRung();
+        $this->business->update(['caution' => 'careful']);
         $this->actingAs($this->user());
         $ref = $this->ringLive();
-        $this->happens($ref, 1, 'said', 'I want to speak to a person about the thing from Tuesday')->assertOk();
+        $this->happens($ref, 1, 'said', 'I want to speak to a person about what happened with the order last week')->assertOk();
         self::assertSame('which_team', Call::query()->where('ref', $ref)->sole()->state['mode']);
         $this->happens($ref, 2, 'said', 'accounts please')->assertOk();
         $example = TeamExample::query()->sole();

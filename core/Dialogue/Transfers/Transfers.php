@@ -230,7 +230,7 @@ final readonly class Transfers
         $turn->trace->fit = $found->scores;
         $turn->trace->sureness = $found->sureness();
         $first = $before[count($before) - 1] ?? '';
-        if ($found->team !== null && $transfer['asked'] === 0 && $first !== '' && in_array($found->team, $state->candidates, true)) {
+        if ($found->team !== null && $transfer['asked'] <= 1 && $first !== '' && in_array($found->team, $state->candidates, true)) {
             $turn->trace->lesson = ['said' => $first, 'team' => $found->team];
         }
         $state->mode = Mode::Answer;
