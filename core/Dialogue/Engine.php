@@ -12,6 +12,7 @@ use Ringo\Dialogue\Ports\Knowledge;
 use Ringo\Dialogue\Steps\Waiting;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Dialogue\Walk\MoveKind;
+use Ringo\Fit\Memory;
 use Ringo\Language\Vocabulary;
 use Ringo\Numbering\NumberingPlan;
 use Ringo\Script\Script;
@@ -48,16 +49,17 @@ final readonly class Engine
         private Display $display,
         ?Switchboard $switchboard = null,
         ?Knowledge $knowledge = null,
+        ?Memory $memory = null,
     ) {
-        $this->parts = new Wiring($script, $understanding, $speakable, $switchboard ?? Switchboard::none(), $knowledge);
+        $this->parts = new Wiring($script, $understanding, $speakable, $switchboard ?? Switchboard::none(), $knowledge, $memory ?? Memory::english());
     }
 
-    public static function for(Script $script, ?Switchboard $switchboard = null, ?Knowledge $knowledge = null): self
+    public static function for(Script $script, ?Switchboard $switchboard = null, ?Knowledge $knowledge = null, ?Memory $memory = null): self
     {
         $words = Vocabulary::of($script->agent->language);
         $plan = new NumberingPlan;
 
-        return new self($script, new Understanding($words, $plan), new Speakable($words, $plan), new Display($words, $plan), $switchboard, $knowledge);
+        return new self($script, new Understanding($words, $plan), new Speakable($words, $plan), new Display($words, $plan), $switchboard, $knowledge, $memory);
     }
 
     public function step(CallState $before, Event $event): Outcome

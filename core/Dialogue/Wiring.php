@@ -34,12 +34,14 @@ use Ringo\Dialogue\Walk\Reprise;
 use Ringo\Dialogue\Walk\Tone;
 use Ringo\Dialogue\Walk\TopicSwitch;
 use Ringo\Dialogue\Walk\Walker;
+use Ringo\Fit\Memory;
 use Ringo\Fit\Topics;
 use Ringo\Script\Script;
 use Ringo\Speech\Speakable;
 use Ringo\Transfer\Switchboard;
 use Ringo\Understanding\Acts\ActModel;
 use Ringo\Understanding\Understanding;
+use Ringo\Understanding\YesNo\Model;
 
 /** Puts the parts of the engine together, once for each engine: the one place that knows them all. */
 final readonly class Wiring
@@ -59,14 +61,15 @@ final readonly class Wiring
     /** @var array<string, TurnOrder> by how much is weighed */
     private array $orders;
 
-    public function __construct(Script $script, Understanding $understanding, Speakable $speakable, Switchboard $switchboard, ?Knowledge $knowledge)
+    public function __construct(Script $script, Understanding $understanding, Speakable $speakable, Switchboard $switchboard, ?Knowledge $knowledge, Memory $memory)
     {
         $words = $understanding->words;
         $this->phrases = new Phrasebook($words, $script->agent);
         $questions = new Questions($this->phrases);
         $this->acts = new ActFinder($this->phrases, $questions, new PersonAsked($this->phrases), ActModel::english());
-        $topics = new Topics($words);
-        $collector = new Collector($understanding);
+        $topics = new Topics($words, $memory);
+        $meant = new Values\YesNoMeant(Model::english(), $words);
+        $collector = new Collector($understanding, $meant);
         $keeper = new Keeper;
         $names = new FieldNames;
         $corrections = new Corrections($understanding, $collector, $speakable, $names, new Values\Shift($words));
@@ -102,6 +105,7 @@ final readonly class Wiring
                 $replies,
                 new Steps\Acknowledgement,
                 new Steps\Turning($this->phrases, $topics, $switch),
+                $meant,
             ),
             'summary' => new Steps\SummaryRunner($puts, $understanding, $corrections, $names, $keeper),
             'repeat' => new Steps\RepeatRunner($puts, $understanding, $volunteer, $collector, $keeper),

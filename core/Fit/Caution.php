@@ -29,7 +29,8 @@ enum Caution: string
     public function question(): float
     {
         return match ($this) {
-            self::Quick, self::Even => 0.5,
+            self::Quick => 0.55,
+            self::Even => 0.5,
             self::Careful => 0.35,
         };
     }

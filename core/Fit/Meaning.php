@@ -4,14 +4,18 @@ declare(strict_types=1);
 
 namespace Ringo\Fit;
 
-use Ringo\Language\Stemmer;
+use Ringo\Fit\Meaning\Comparison;
+use Ringo\Fit\Meaning\Side;
+use Ringo\Fit\Meaning\Table;
+use Ringo\Fit\Meaning\Word;
 use Ringo\Language\Tokenizer;
 
 /**
  * How well a saying fits descriptions by what its words mean, as training on many trades has taught it (training/meaning.py).
  *
- * Three things count: the weighted sums of both sides, their words aligned one by one, and the stems they share; what the parts count
- * and what 'none of them' counts was trained with them. Words the table does not hold tell nothing.
+ * Four things count: the weighted sums of both sides, their words aligned one by one, the stems they share, and each word compared with
+ * what is like it on the other side. What the parts count and what 'none of them' counts was trained with them. Words the table does
+ * not hold tell nothing.
  */
 final class Meaning
 {
@@ -19,35 +23,30 @@ final class Meaning
 
     private const ABOUT_MOST = 60;
 
-    private const TINY = 1e-6;
-
     /** Few words of little weight align with less. */
     private const STEADY = 0.5;
 
-    /** @var array{dimensions: int, weight_unit: int, name: float, sum: float, alignment: float, stems: float, none: float, rows_sha256: string}|null */
-    private ?array $trained = null;
+    /** Pairs of words whose likeness is remembered. */
+    private const REMEMBERED = 200_000;
 
-    private string $words = '';
-
-    private string $rows = '';
-
-    /** @var array<string, ?array{list<float>, float, string}> unit vector, weight and stem by word */
-    private array $known = [];
-
-    /** @var array<string, list<array{string, float}>> words of a description with what they count, by its text */
+    /** @var array<string, Side> by text of a description */
     private array $about = [];
 
-    /** @var array<string, float> */
-    private array $near = [];
+    /** @var array<int, array<int, float>> likeness of two words */
+    private array $like = [];
+
+    private int $remembered = 0;
+
+    private ?Comparison $comparison = null;
+
+    private readonly Table $table;
 
     private readonly Tokenizer $tokenizer;
 
-    private readonly Stemmer $stemmer;
-
-    public function __construct(private readonly string $folder)
+    public function __construct(string $folder)
     {
+        $this->table = new Table($folder);
         $this->tokenizer = new Tokenizer;
-        $this->stemmer = new Stemmer;
     }
 
     public static function english(): self
@@ -79,23 +78,25 @@ final class Meaning
      */
     public function scores(string $said, array $descriptions): array
     {
-        $trained = $this->trained();
-        $words = array_slice(array_values(array_filter($this->tokenizer->words($said), fn (string $word): bool => $this->row($word) !== null)), 0, self::SAID_MOST);
-        $about = array_map($this->words(...), $descriptions);
-        $holding = $this->holding($words, $about);
-        $weight = array_sum(array_map(fn (string $word): float => $this->weight($word), $words)) + self::STEADY;
-        $meant = $this->summed(array_map(static fn (string $word): array => [$word, 1.0], $words));
+        $trained = $this->table->trained();
+        $this->comparison ??= new Comparison($trained);
+        $saying = $this->side([[$said, 1.0]], self::SAID_MOST);
+        $about = array_map($this->description(...), $descriptions);
+        if ($saying->words === []) {
+            return [...array_fill_keys(array_keys($about), 0.0), '' => $trained['none']];
+        }
+        $holding = $this->holding($saying, $about);
         $scores = [];
         foreach ($about as $key => $theirs) {
+            $cosines = array_map(fn (Word $word): array => $this->likenesses($word, $theirs), $saying->words);
             $aligned = 0.0;
             $shared = 0.0;
-            $stems = array_flip(array_map(fn (array $one): string => $this->stem($one[0]), $theirs));
-            $heaviest = self::TINY + max([0.0, ...array_map(fn (array $one): float => $this->weight($one[0]) * $one[1], $theirs)]);
-            foreach ($words as $word) {
-                $aligned += $this->weight($word) * $this->nearest($word, $theirs, $heaviest);
-                $shared += isset($stems[$this->stem($word)]) ? $this->weight($word) / max(1, $holding[$this->stem($word)]) : 0.0;
+            foreach ($saying->words as $n => $word) {
+                $aligned += $saying->weights[$n] * $this->nearest($cosines[$n], $theirs);
+                $shared += isset($theirs->stems[$word->stem]) ? $saying->weights[$n] / max(1, $holding[$word->stem]) : 0.0;
             }
-            $scores[$key] = $trained['sum'] * self::dot($meant, $this->summed($theirs)) + $trained['alignment'] * $aligned / $weight + $trained['stems'] * $shared / $weight;
+            $whole = $saying->weight + self::STEADY;
+            $scores[$key] = $trained['sum'] * self::dot($saying->sum, $theirs->sum) + $trained['alignment'] * $aligned / $whole + $trained['stems'] * $shared / $whole + $this->comparison->of($saying, $theirs, $cosines);
         }
         $scores[''] = $trained['none'];
 
@@ -105,167 +106,109 @@ final class Meaning
     /** Which training the table came from: what was computed with another is to be computed again. */
     public function version(): string
     {
-        return substr($this->trained()['rows_sha256'], 0, 12);
+        return substr($this->table->trained()['rows_sha256'], 0, 12);
     }
 
     /** @return list<float> the weighted sum of what the words of a text mean, of length one; nothing but noughts where no word is known */
     public function vector(string $text): array
     {
-        return array_values($this->summed(array_map(static fn (string $word): array => [$word, 1.0], $this->tokenizer->words($text))));
+        return $this->side([[$text, 1.0]], PHP_INT_MAX)->sum;
     }
 
-    /** @param list<array{string, float}> $theirs */
-    private function nearest(string $word, array $theirs, float $heaviest): float
+    /**
+     * @param array{name: string, about: string} $description
+     *
+     * @return list<float> the same of a description, as scores take it
+     */
+    public function vectorOf(array $description): array
+    {
+        return $this->description($description)->sum;
+    }
+
+    /** @param list<float> $cosines */
+    private function nearest(array $cosines, Side $theirs): float
     {
         $best = 0.0;
-        foreach ($theirs as [$other, $counts]) {
-            $name = $word."\0".$other;
-            $cosine = $this->near[$name] ??= max(0.0, self::dot($this->row($word)[0] ?? [], $this->row($other)[0] ?? []));
-            $best = max($best, $cosine ** 3 * (0.3 + 0.7 * $this->weight($other) * $counts / $heaviest));
-        }
-        if (count($this->near) > 200_000) {
-            $this->near = [];
+        foreach ($cosines as $z => $cosine) {
+            if ($cosine > 0.0) {
+                $best = max($best, $cosine ** 3 * (0.3 + 0.7 * $theirs->weights[$z] / $theirs->heaviest));
+            }
         }
 
         return $best;
     }
 
+    /** @return list<float> */
+    private function likenesses(Word $word, Side $theirs): array
+    {
+        if ($this->remembered > self::REMEMBERED) {
+            $this->like = [];
+            $this->remembered = 0;
+        }
+        $row = [];
+        foreach ($theirs->words as $other) {
+            if (! isset($this->like[$word->id][$other->id])) {
+                $this->like[$word->id][$other->id] = self::dot($word->vector, $other->vector);
+                $this->remembered++;
+            }
+            $row[] = $this->like[$word->id][$other->id];
+        }
+
+        return $row;
+    }
+
     /**
      * How many descriptions hold each stem that was said.
      *
-     * @param list<string> $words
-     * @param array<string, list<array{string, float}>> $about
+     * @param array<string, Side> $about
      *
      * @return array<string, int>
      */
-    private function holding(array $words, array $about): array
+    private function holding(Side $saying, array $about): array
     {
-        $holding = array_fill_keys(array_map($this->stem(...), $words), 0);
+        $holding = array_map(static fn (): int => 0, $saying->stems);
         foreach ($about as $theirs) {
-            foreach (array_unique(array_map(fn (array $one): string => $this->stem($one[0]), $theirs)) as $stem) {
-                if (isset($holding[$stem])) {
-                    $holding[$stem]++;
-                }
+            foreach (array_intersect_key($holding, $theirs->stems) as $stem => $n) {
+                $holding[$stem] = $n + 1;
             }
         }
 
         return $holding;
     }
 
-    /**
-     * @param array{name: string, about: string} $description
-     *
-     * @return list<array{string, float}>
-     */
-    private function words(array $description): array
+    /** @param array{name: string, about: string} $description */
+    private function description(array $description): Side
     {
-        $text = $description['name']."\0".$description['about'];
-        if (! isset($this->about[$text])) {
-            $words = [];
-            foreach ([[$description['name'], $this->trained()['name']], [$description['about'], 1.0]] as [$part, $counts]) {
-                foreach ($this->tokenizer->words($part) as $word) {
-                    if ($this->row($word) !== null) {
-                        $words[] = [$word, $counts];
-                    }
+        return $this->about[$description['name']."\0".$description['about']] ??= $this->side([[$description['name'], $this->table->trained()['name']], [$description['about'], 1.0]], self::ABOUT_MOST);
+    }
+
+    /** @param list<array{string, float}> $parts texts with what their words count */
+    private function side(array $parts, int $most): Side
+    {
+        $words = [];
+        $weights = [];
+        foreach ($parts as [$text, $counts]) {
+            foreach ($this->tokenizer->words($text) as $one) {
+                $word = $this->table->word($one);
+                if ($word !== null && count($words) < $most) {
+                    $words[] = $word;
+                    $weights[] = $word->weight * $counts;
                 }
             }
-            $this->about[$text] = array_slice($words, 0, self::ABOUT_MOST);
         }
 
-        return $this->about[$text];
+        return new Side($words, $weights, $this->table->trained()['dimensions']);
     }
 
     /**
-     * @param list<array{string, float}> $words
-     *
-     * @return array<int, float> of length one, or nothing at all
-     */
-    private function summed(array $words): array
-    {
-        $sum = array_fill(0, $this->trained()['dimensions'], 0.0);
-        foreach ($words as [$word, $counts]) {
-            [$vector, $weight] = $this->row($word) ?? [[], 0.0];
-            foreach ($vector as $i => $value) {
-                $sum[$i] += $weight * $counts * $value;
-            }
-        }
-        $length = sqrt(self::dot($sum, $sum)) + self::TINY;
-
-        return array_map(static fn (float $value): float => $value / $length, $sum);
-    }
-
-    private function weight(string $word): float
-    {
-        return $this->row($word)[1] ?? 0.0;
-    }
-
-    private function stem(string $word): string
-    {
-        return $this->row($word)[2] ?? $word;
-    }
-
-    /** @return ?array{list<float>, float, string} */
-    private function row(string $word): ?array
-    {
-        if (! array_key_exists($word, $this->known)) {
-            $trained = $this->trained();
-            $place = $this->place(crc32($word));
-            if ($place === null) {
-                return $this->known[$word] = null;
-            }
-            $size = $trained['dimensions'] + 1;
-            $bytes = array_values((array) unpack('c'.$size, substr($this->rows, $place * $size, $size)));
-            $weight = array_pop($bytes) / $trained['weight_unit'];
-            $length = sqrt(array_sum(array_map(static fn (int $byte): int => $byte * $byte, $bytes))) ?: 1.0;
-            $this->known[$word] = [array_map(static fn (int $byte): float => $byte / $length, $bytes), $weight, $this->stemmer->stem($word)];
-        }
-
-        return $this->known[$word];
-    }
-
-    /** Place of a word among the sorted hashes of all. */
-    private function place(int $hash): ?int
-    {
-        $wanted = pack('N', $hash);
-        $low = 0;
-        $high = intdiv(strlen($this->words), 4) - 1;
-        while ($low <= $high) {
-            $middle = ($low + $high) >> 1;
-            $order = strcmp(substr($this->words, $middle * 4, 4), $wanted);
-            if ($order === 0) {
-                return $middle;
-            }
-            $order < 0 ? $low = $middle + 1 : $high = $middle - 1;
-        }
-
-        return null;
-    }
-
-    /** @return array{dimensions: int, weight_unit: int, name: float, sum: float, alignment: float, stems: float, none: float, rows_sha256: string} */
-    private function trained(): array
-    {
-        if ($this->trained === null) {
-            /** @var array{dimensions: int, weight_unit: int, name: float, sum: float, alignment: float, stems: float, none: float, rows_sha256: string} $trained */
-            $trained = json_decode((string) file_get_contents($this->folder.'/meaning.json'), true, 8, JSON_THROW_ON_ERROR);
-            $this->words = (string) file_get_contents($this->folder.'/words.bin');
-            $this->rows = (string) file_get_contents($this->folder.'/rows.bin');
-            $this->trained = $trained;
-        }
-
-        return $this->trained;
-    }
-
-    /**
-     * @param array<int, float> $a
-     * @param array<int, float> $b
+     * @param list<float> $a
+     * @param list<float> $b
      */
     private static function dot(array $a, array $b): float
     {
         $sum = 0.0;
-        if ($b !== []) {
-            foreach ($a as $i => $value) {
-                $sum += $value * $b[$i];
-            }
+        foreach ($a as $i => $value) {
+            $sum += $value * $b[$i];
         }
 
         return $sum;

@@ -55,8 +55,8 @@ final class Topics
     /** @var array<string, array{array<string, array<string, float>>, array<string, array<string, true>>}> */
     private array $made = [];
 
-    /** @var array<string, Evidence> by set of topics */
-    private array $evidence = [];
+    /** @var array<string, Candidates> by set of topics */
+    private array $candidates = [];
 
     private ?Lexicon $lexicon = null;
 
@@ -64,7 +64,7 @@ final class Topics
 
     private readonly Tokenizer $tokenizer;
 
-    public function __construct(private readonly Vocabulary $words)
+    public function __construct(private readonly Vocabulary $words, private readonly ?Memory $memory = null)
     {
         $this->stemmer = new Stemmer;
         $this->tokenizer = new Tokenizer;
@@ -123,14 +123,9 @@ final class Topics
     {
         $said = implode(' ', array_map(static fn (Token $token): string => $token->original, $this->meantTokens($heard)));
         $name = implode('|', array_map(static fn (array $topic): string => $topic['key'].'='.$topic['label'].'='.count($topic['phrases']), $topics));
-        $described = array_map(static fn (array $topic): array => ['key' => $topic['key'], 'name' => $topic['label'], 'about' => $topic['description'], 'examples' => $topic['phrases']], $topics);
-        $evidence = $this->evidence[$name] ??= new Evidence($described, $this->words, $this->lexicon ??= new Lexicon($this->words));
-        $about = [];
-        foreach ($described as $one) {
-            $about[$one['key']] = ['name' => $one['name'], 'about' => implode('. ', [$one['about'], ...$one['examples']])];
-        }
+        $this->candidates[$name] ??= new Candidates(array_map(static fn (array $topic): array => ['key' => $topic['key'], 'name' => $topic['label'], 'about' => $topic['description'], 'examples' => $topic['phrases']], $topics), $this->words, $this->lexicon ??= new Lexicon($this->words), null, $this->memory);
 
-        return Likelihoods::from($evidence->scores($said), Meaning::english()->scores($said, $about));
+        return $this->candidates[$name]->likely($said);
     }
 
     /**

@@ -34,7 +34,7 @@ final class Switchboard
         $words = $this->words ?? Vocabulary::of();
         $this->lexicon ??= new Lexicon($words);
 
-        return $this->fit ??= new TeamFit(array_values(array_map(static fn (StaffedTeam $team): Team => $team->team, $this->teams)), $words, $this->lexicon, null, $this->caution);
+        return $this->fit ??= new TeamFit(array_values(array_map(static fn (StaffedTeam $team): Team => $team->team, $this->teams)), $words, $this->lexicon, $this->caution);
     }
 
     /** How a target is called to a caller: a team's or person's name, or 'a colleague' at an outside number. */

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Ringo\Transfer;
 
+use Ringo\Fit\Candidates;
 use Ringo\Fit\Caution;
 use Ringo\Fit\Evidence;
-use Ringo\Fit\Likelihoods;
-use Ringo\Fit\Meaning;
+use Ringo\Fit\Memory;
 use Ringo\Language\Lexicon;
 use Ringo\Language\Stemmer;
 use Ringo\Language\Tokenizer;
@@ -23,10 +23,25 @@ use Ringo\Language\Vocabulary;
  */
 final class TeamFit
 {
+    /** What was said first counts so much beside the answer to the question. */
+    private const BEFORE = 0.5;
+
+    /** A team that was offered is likelier than one that was not. */
+    private const OFFERED = 1.0;
+
+    /** 'Neither' speaks so much against those offered. */
+    private const DENIED = 4.0;
+
+    /** How likely a team must be after the answer. */
+    private const SAID_WHICH = 0.4;
+
+    private const SAID_OTHERWISE = 0.5;
+
+    /** How sure a team is that was named. */
+    private const NAMED = 0.95;
+
     /** Score below which nothing fits. */
     private const TRACE = 0.02;
-
-    private readonly Meaning $meaning;
 
     private readonly Stemmer $stemmer;
 
@@ -35,16 +50,18 @@ final class TeamFit
     /** @var array<string, true> */
     private readonly array $small;
 
+    private readonly Candidates $candidates;
+
     private readonly Evidence $evidence;
 
     /** @param list<Team> $teams */
-    public function __construct(private readonly array $teams, Vocabulary $vocabulary, Lexicon $lexicon, ?Meaning $meaning = null, private readonly Caution $caution = Caution::Even)
+    public function __construct(private readonly array $teams, Vocabulary $vocabulary, Lexicon $lexicon, private readonly Caution $caution = Caution::Even, ?Memory $memory = null)
     {
-        $this->meaning = $meaning ?? Meaning::english();
         $this->stemmer = new Stemmer;
         $this->tokenizer = new Tokenizer;
         $this->small = array_fill_keys($vocabulary->section('routing', 'small'), true);
-        $this->evidence = new Evidence(array_map(static fn (Team $team): array => ['key' => $team->key, 'name' => $team->name, 'about' => $team->description, 'examples' => $team->examples], $teams), $vocabulary, $lexicon);
+        $this->candidates = new Candidates(array_map(static fn (Team $team): array => ['key' => $team->key, 'name' => $team->name, 'about' => $team->description, 'examples' => $team->examples], $teams), $vocabulary, $lexicon, null, $memory);
+        $this->evidence = $this->candidates->evidence;
     }
 
     /** What follows from what the caller said first. */
@@ -62,7 +79,7 @@ final class TeamFit
         if ($scores[$keys[0]] < self::TRACE && $this->content($said) === 0) {
             return new Fit($scores, null, [], '', 'nothing that was said fits any team');
         }
-        $likely = $this->likely($said, $scores);
+        $likely = $this->candidates->likely($said);
         $shown = static fn (float $share): string => round(100 * $share).' %';
         $best = (string) array_key_first($likely->of);
         $taken = $likely->taken($this->caution);
@@ -72,17 +89,6 @@ final class TeamFit
         $why = $likely->noneMeant() ? 'nothing that was said fits any team well' : "{$this->team($best)->name} is meant to {$shown($likely->of[$best])}: not surely enough to choose";
 
         return $this->asking($likely->of, $likely->asked(), $why);
-    }
-
-    /** @param array<string, float> $plain */
-    private function likely(string $said, array $plain): Likelihoods
-    {
-        $descriptions = [];
-        foreach ($this->teams as $team) {
-            $descriptions[$team->key] = ['name' => $team->name, 'about' => $team->description];
-        }
-
-        return Likelihoods::from($plain, $this->meaning->scores($said, $descriptions));
     }
 
     /**
@@ -107,37 +113,41 @@ final class TeamFit
      */
     public function answered(string $first, array $candidates, string $answer): Fit
     {
-        $before = $this->evidence->scores($first);
-        $now = $this->evidence->scores($answer);
         $pool = array_values(array_filter($candidates, fn (string $key): bool => $this->evidence->has($key)));
         $none = $this->none($answer);
         if ($pool !== [] && ! $none) {
             $chosen = $this->position($answer, count($pool));
             if ($chosen !== null) {
-                return new Fit($now, $pool[$chosen], [], '', 'the caller said which, by its place');
+                return $this->said($pool[$chosen], 'the caller said which, by its place');
             }
             $named = $this->named($answer, $pool);
             if ($named !== null) {
-                return new Fit($now, $named, [], '', "the caller named {$this->team($named)->name}");
+                return $this->said($named, "the caller named {$this->team($named)->name}");
             }
         }
-        // The answer counts twice what was said first; teams that were offered are likelier than the others.
+        $now = $this->candidates->likely($answer);
+        $before = $this->candidates->likely($first)->of;
         $scores = [];
-        foreach ($now as $key => $score) {
+        foreach ($now->of as $key => $share) {
             $offered = in_array((string) $key, $pool, true);
-            $scores[$key] = $score + 0.4 * ($before[$key] ?? 0.0) + ($offered && ! $none ? 0.06 : 0.0) - ($offered && $none ? 1.0 : 0.0);
+            $scores[$key] = log($share + self::TRACE) + self::BEFORE * log(($before[$key] ?? 0.0) + self::TRACE) + ($offered ? ($none ? -self::DENIED : self::OFFERED) : 0.0);
         }
         arsort($scores);
-        $keys = array_map(strval(...), array_keys($scores));
-        if ($keys === [] || $scores[$keys[0]] < ($none ? 0.3 : 0.16)) {
-            return new Fit($scores, null, [], '', $none ? 'none of those, and nothing else fits' : 'the answer does not say which');
-        }
-        // 'Yes' to two at once, or words that fit both alike, stay in doubt.
-        if (isset($keys[1]) && $scores[$keys[0]] - $scores[$keys[1]] < 0.08 && max([0.0, ...array_values($now)]) < 0.1) {
-            return new Fit($scores, null, [], '', 'the answer does not say which');
+        $most = max($scores);
+        $powers = array_map(static fn (float $score): float => exp($score - $most), $scores);
+        $sum = array_sum($powers);
+        $of = array_map(static fn (float $power): float => $power / $sum, $powers);
+        $best = (string) array_key_first($of);
+        if ($of[$best] < ($none ? self::SAID_OTHERWISE : self::SAID_WHICH) || $this->content($answer) <= ($none ? 1 : 0)) {
+            return new Fit($of, null, [], '', $none ? 'none of those, and nothing else fits' : 'the answer does not say which');
         }
 
-        return new Fit($scores, $keys[0], [], '', "with the answer {$this->team($keys[0])->name} fits best, ".number_format($scores[$keys[0]], 2));
+        return new Fit($of, $best, [], '', "with the answer {$this->team($best)->name} fits best, to ".round(100 * $of[$best]).' %');
+    }
+
+    private function said(string $key, string $why): Fit
+    {
+        return new Fit([$key => self::NAMED], $key, [], '', $why);
     }
 
     public function team(string $key): Team

@@ -29,8 +29,8 @@ final readonly class WouldChange
     {
         $teams = $this->switchboard->teams($business);
         $caution = $business->caution();
-        $before = new TeamFit($teams, $this->words, $this->lexicon, null, $caution);
-        $after = new TeamFit(array_map(static fn (CoreTeam $one): CoreTeam => $one->key === $team->key ? $one->withExamples([$said]) : $one, $teams), $this->words, $this->lexicon, null, $caution);
+        $before = new TeamFit($teams, $this->words, $this->lexicon, $caution);
+        $after = new TeamFit(array_map(static fn (CoreTeam $one): CoreTeam => $one->key === $team->key ? $one->withExamples([$said]) : $one, $teams), $this->words, $this->lexicon, $caution);
         $changes = [];
         $sayings = array_values(array_diff($this->sayings($business), [$said]));
         foreach ($sayings as $one) {

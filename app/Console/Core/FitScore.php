@@ -4,53 +4,69 @@ declare(strict_types=1);
 
 namespace App\Console\Core;
 
+use Ringo\Fit\Caution;
 use Ringo\Language\Lexicon;
 use Ringo\Language\Vocabulary;
-use Ringo\Transfer\Team;
 use Ringo\Transfer\TeamFit;
 
 /** How often callers of businesses nobody trained on come to the right team: the trades left out, both ways their business is cut into teams. */
 final class FitScore
 {
-    private const NOTHING = ['one_team' => 0, 'first_right' => 0, 'right' => 0, 'asked_rightly' => 0, 'asked_in_vain' => 0, 'wrong' => 0, 'left' => 0, 'no_team' => 0, 'no_team_sent' => 0, 'open' => 0, 'open_asked' => 0];
+    private const NOTHING = ['one_team' => 0, 'first_right' => 0, 'right' => 0, 'asked_rightly' => 0, 'asked_in_vain' => 0, 'wrong' => 0, 'left' => 0, 'no_team' => 0, 'no_team_sent' => 0, 'open' => 0, 'open_asked' => 0, 'replies' => 0, 'reply_right' => 0, 'reply_wrong' => 0];
 
-    /** @return iterable<array<string, mixed>> a line a trade, then all */
+    public function __construct(private readonly Caution $caution = Caution::Even)
+    {
+    }
+
+    /** @return iterable<array<string, mixed>> a line a business or trade, then all */
     public function of(string $folder): iterable
     {
         $words = Vocabulary::of();
         $lexicon = new Lexicon($words);
         $all = self::NOTHING;
-        foreach (HeldOutTrades::in($folder) as $name => $trade) {
-            $counts = self::NOTHING;
-            foreach ($trade['splits'] as $n => $teams) {
-                $fit = new TeamFit(array_values(array_map(static fn (array $team): Team => new Team($team['key'], $team['name'], $team['description']), $teams)), $words, $lexicon);
-                foreach ($trade['sayings'] as $saying) {
-                    foreach ($this->one($fit, (string) $saying['said'], $saying['fit'][$n] ?? null) as $what) {
-                        $counts[$what]++;
-                        $all[$what]++;
-                    }
+        $name = '';
+        $counts = self::NOTHING;
+        foreach (LabelledBusinesses::in($folder) as $business) {
+            if ($business['name'] !== $name && $name !== '') {
+                yield $this->line($name, $counts);
+
+                $counts = self::NOTHING;
+            }
+            $name = $business['name'];
+            $fit = new TeamFit($business['teams'], $words, $lexicon, $this->caution, $business['memory']);
+            foreach ($business['sayings'] as $saying) {
+                foreach ($this->one($fit, $saying) as $what) {
+                    $counts[$what]++;
+                    $all[$what]++;
                 }
             }
-
-            yield $this->line($name, $counts);
         }
+
+        yield $this->line($name, $counts);
 
         yield $this->line('all', $all);
     }
 
     /**
-     * @param string|list<string>|null $wanted
+     * @param array{said: string, wanted: string|list<string>|null, then: ?array{said: string, wanted: ?string}} $saying
      *
      * @return list<key-of<self::NOTHING>>
      */
-    private function one(TeamFit $fit, string $said, string|array|null $wanted): array
+    private function one(TeamFit $fit, array $saying): array
     {
-        $found = $fit->of($said);
+        $wanted = $saying['wanted'];
+        $found = $fit->of($saying['said']);
         if ($wanted === null) {
             return $found->team === null ? ['no_team'] : ['no_team', 'no_team_sent'];
         }
         if (is_array($wanted)) {
-            return $found->team === null && $found->candidates !== [] ? ['open', 'open_asked'] : ['open'];
+            $asked = $found->team === null && $found->candidates !== [] ? ['open', 'open_asked'] : ['open'];
+            if ($saying['then'] === null || $saying['then']['wanted'] === null) {
+                return $asked;
+            }
+            $then = $fit->answered($saying['said'], $wanted, $saying['then']['said'])->team;
+
+            return [...$asked, 'replies', ...($then === $saying['then']['wanted'] ? ['reply_right'] : ($then === null ? [] : ['reply_wrong']))];
         }
         $first = array_key_first($found->scores) === $wanted ? ['first_right'] : [];
 
@@ -73,6 +89,7 @@ final class FitScore
         $share = static fn (int $part, int $whole): float => round($part / max(1, $whole), 3);
 
         return ['set' => $name, 'one_team' => $counts['one_team'], 'first_right' => $share($counts['first_right'], $counts['one_team']), 'right_in_the_end' => $share($counts['right'] + $counts['asked_rightly'], $counts['one_team']), 'wrong' => $share($counts['wrong'], $counts['one_team']),
-            'asked' => $share($counts['asked_rightly'] + $counts['asked_in_vain'], $counts['one_team']), 'asked_in_vain' => $share($counts['asked_in_vain'], $counts['one_team']), 'left' => $share($counts['left'], $counts['one_team']), 'no_team' => $counts['no_team'], 'no_team_sent' => $share($counts['no_team_sent'], $counts['no_team']), 'open' => $counts['open'], 'open_asked' => $share($counts['open_asked'], $counts['open'])];
+            'asked' => $share($counts['asked_rightly'] + $counts['asked_in_vain'], $counts['one_team']), 'asked_in_vain' => $share($counts['asked_in_vain'], $counts['one_team']), 'left' => $share($counts['left'], $counts['one_team']), 'no_team' => $counts['no_team'], 'no_team_sent' => $share($counts['no_team_sent'], $counts['no_team']), 'open' => $counts['open'], 'open_asked' => $share($counts['open_asked'], $counts['open']),
+            'replies' => $counts['replies'], 'reply_right' => $share($counts['reply_right'], $counts['replies']), 'reply_wrong' => $share($counts['reply_wrong'], $counts['replies'])];
     }
 }

@@ -6,26 +6,35 @@ namespace App\Console\Core;
 
 use Ringo\Extraction\Extractor;
 use Ringo\Extraction\Score;
+use Ringo\Fit\Caution;
 use Ringo\Format\LabelledCalls;
 use Ringo\Knowledge\CheckList;
 
-/** `./ringo score fit|topics|acts|extract|answer [FOLDER]`: how often callers come to the right team, and acts are heard rightly, how well records agree with labelled transcripts, and answers with what they must hold, trade by trade. */
+/** `./ringo score fit|topics|acts|yes-no|extract|answer [FOLDER]`: how often callers come to the right team, and acts are heard rightly, how well records agree with labelled transcripts, and answers with what they must hold, trade by trade. */
 final class ScoreCommand
 {
-    public const USAGE = './ringo score fit|topics|acts|extract|answer [FOLDER] [--misses]: FOLDER holds trades, or is a file of labelled utterances, or holds a folder a trade, with sheet.json and calls.txt, or with documents and checks.txt';
+    public const USAGE = './ringo score fit|topics|acts|yes-no|extract|answer [FOLDER] [--misses] [--caution=quick|even|careful]: FOLDER holds trades, or is a file of labelled utterances, or holds a folder a trade, with sheet.json and calls.txt, or with documents and checks.txt';
 
     public function run(Arguments $arguments): int
     {
-        $arguments->allow(['misses']);
+        $arguments->allow(['misses', 'caution']);
 
         return match ($arguments->positional[0] ?? '') {
             'extract' => $this->extract($arguments->positional[1] ?? 'tests/Core/Extraction/cases', $arguments->has('misses')),
             'answer' => $this->answer($arguments->positional[1] ?? 'tests/Core/Knowledge/cases', $arguments->has('misses')),
-            'fit' => $this->printed((new FitScore)->of($arguments->positional[1] ?? 'data/trades')),
+            'fit' => $this->printed((new FitScore($this->caution($arguments)))->of($arguments->positional[1] ?? 'data/trades')),
             'topics' => $this->printed((new TopicScore)->of($arguments->positional[1] ?? 'data/trades')),
+            'yes-no' => $this->printed((new YesNoScore)->of($arguments->positional[1] ?? 'data/corpora/yes_no.jsonl')),
             'acts' => $this->printed((new ActScore)->of($arguments->positional[1] ?? 'data/corpora/acts.jsonl')),
             default => throw new WrongUsage('Usage: '.self::USAGE),
         };
+    }
+
+    private function caution(Arguments $arguments): Caution
+    {
+        $wanted = $arguments->get('caution') ?? Caution::Even->value;
+
+        return Caution::tryFrom($wanted) ?? throw new WrongUsage("“{$wanted}” is no caution; ".implode(', ', array_column(Caution::cases(), 'value')).' are.');
     }
 
     /** @param iterable<array<string, mixed>> $lines */

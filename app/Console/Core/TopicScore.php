@@ -10,6 +10,7 @@ use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Event;
 use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Opening;
+use Ringo\Fit\Memory;
 
 /** What an open question makes of callers nobody trained on: each business left out as an agent whose topics are its teams, each saying rung through the engine. */
 final class TopicScore
@@ -23,7 +24,7 @@ final class TopicScore
         foreach (HeldOutTrades::in($folder) as $name => $trade) {
             $counts = self::NOTHING;
             foreach ($trade['splits'] as $n => $teams) {
-                [$engine, $open] = $this->agent($teams);
+                [$engine, $open] = $this->agent($teams, Memory::english()->without($name));
                 foreach ($trade['sayings'] as $saying) {
                     $fit = $saying['fit'][$n] ?? null;
                     foreach (is_array($fit) ? [] : $this->one($engine, $open, (string) $saying['said'], $fit === null ? null : self::key((string) $fit)) as $what) {
@@ -63,14 +64,14 @@ final class TopicScore
      *
      * @return array{Engine, CallState}
      */
-    private function agent(array $teams): array
+    private function agent(array $teams, Memory $memory): array
     {
         $steps = [['key' => 'open', 'kind' => 'listen', 'prompt' => 'How can I help?', 'topics' => array_map(static fn (array $team): array => ['key' => self::key($team['key']), 'label' => $team['name'], 'description' => $team['description'], 'next' => 'to_'.self::key($team['key'])], $teams)]];
         foreach ($teams as $team) {
             $steps[] = ['key' => 'to_'.self::key($team['key']), 'kind' => 'note', 'tag' => self::key($team['key']), 'next' => 'bye'];
         }
         $script = ScriptDocument::fromArray(['agent' => ['name' => 'Ada', 'business' => 'The business'], 'sheet' => ['type' => 'object', 'properties' => ['note' => ['type' => 'string']]], 'first' => 'open', 'steps' => [...$steps, ['key' => 'bye', 'kind' => 'finish', 'prompt' => 'Goodbye.', 'outcome' => 'done']]])->script;
-        $engine = Engine::for($script);
+        $engine = Engine::for($script, memory: $memory);
         $state = (new Opening($script))->state('topics', new \DateTimeImmutable('2026-03-10T09:14', new \DateTimeZone('Europe/London')), '1', null, null, ['known' => false]);
 
         return [$engine, $engine->step($state, Event::started())->state];

@@ -115,6 +115,12 @@ final readonly class Confirming implements ModeHandler
             return false;
         }
         $turn->trace->rule('reads back: '.implode(', ', $turn->state->pending));
+        $meant = $this->readBack->meant($turn);
+        if ($meant !== null) {
+            $turn->standing('take_as', ['it' => $meant], true);
+
+            return true;
+        }
         $turn->standing('confirm', ['it' => $it], true);
 
         return true;

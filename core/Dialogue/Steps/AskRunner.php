@@ -18,6 +18,7 @@ use Ringo\Dialogue\Values\KeyedIn;
 use Ringo\Dialogue\Values\NoAnswer;
 use Ringo\Dialogue\Values\Parting;
 use Ringo\Dialogue\Values\Parts;
+use Ringo\Dialogue\Values\YesNoMeant;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Script\Steps\Step;
@@ -57,6 +58,7 @@ final readonly class AskRunner implements AskingRunner
         private Replies $replies,
         private Acknowledgement $acknowledgement,
         private Turning $turning,
+        private YesNoMeant $meant,
     ) {
     }
 
@@ -153,7 +155,23 @@ final readonly class AskRunner implements AskingRunner
             return $this->notWhatWasAsked($turn, $step, $hearing, $parted->questions);
         }
 
-        return $this->severalMeant($turn, $step, $reading);
+        return $this->meant($turn, $step, $field, $parted->answer, $hearing) ?? $this->severalMeant($turn, $step, $reading);
+    }
+
+    /** 'This would be my first time' is a no to 'have you been here before': it is put back in words to confirm. */
+    private function meant(Turn $turn, AskStep $step, Field $field, Heard $words, Hearing $hearing): ?Move
+    {
+        if ($field->type !== ValueType::YesNo || $hearing->asks() || $hearing->alone(...ActKind::cases()) !== null) {
+            return null;
+        }
+        $guessed = $this->meant->guessed($turn, $words);
+        if (! $guessed->found()) {
+            return null;
+        }
+        $turn->considered($field, $guessed, true, 'by its meaning, given the question');
+        $this->keeper->take($turn, $field, $guessed, Origin::Asked, true);
+
+        return Move::on($step->next);
     }
 
     public function keyed(Turn $turn, Step $step, string $digits): ?Move

@@ -34,7 +34,7 @@ final class Collector
     /** @var array<string, Phrases<string>> */
     private array $phrases = [];
 
-    public function __construct(private readonly Understanding $understanding)
+    public function __construct(private readonly Understanding $understanding, private readonly YesNoMeant $meant)
     {
     }
 
@@ -55,7 +55,7 @@ final class Collector
         // What is said outright counts before a yes or no that may belong to something else: 'I will collect it'.
         $dressed = $this->dressed($field, $heard);
 
-        return $dressed !== null && (! $reading->found() || $dressed->value !== $reading->value) ? $dressed : $reading;
+        return $dressed !== null && (! $reading->found() || $dressed->value !== $reading->value) ? $dressed : $this->meant->weighed($turn, $reading, $heard);
     }
 
     /**

@@ -7,7 +7,9 @@ namespace Ringo\Dialogue\Values;
 use Ringo\Dialogue\Held;
 use Ringo\Dialogue\Turn;
 use Ringo\Language\Vocabulary;
+use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Sheet\Field;
+use Ringo\Speech\AsStatement;
 use Ringo\Value\ValueType;
 
 /** How a value is read back: said, spelled, or in groups of digits. */
@@ -16,8 +18,11 @@ final readonly class ReadBack
     /** The shortest word of an e-mail address that is said rather than spelled. */
     private const SAYABLE = 3;
 
+    private AsStatement $statement;
+
     public function __construct(private Keeper $keeper, private Vocabulary $words)
     {
+        $this->statement = new AsStatement($words);
     }
 
     /** All that waits for a yes, in one breath; null where nothing does. */
@@ -34,6 +39,28 @@ final readonly class ReadBack
         }
 
         return $parts === [] ? null : $turn->listed($parts, 'and');
+    }
+
+    /** A yes or a no in the words of what was asked: 'a no: you have not been with us before'; null where it is something else that waits. */
+    public function meant(Turn $turn): ?string
+    {
+        $key = count($turn->state->pending) === 1 ? $turn->state->pending[0] : '';
+        $value = ($turn->state->values[$key] ?? null)?->value;
+        $step = $turn->asking($key);
+        if (! is_bool($value) || $step === null) {
+            return null;
+        }
+        $statement = $this->statement->of($this->asked($turn, $step), $value);
+
+        return ($value ? 'a yes' : 'a no').($statement === null ? '' : ': '.$statement);
+    }
+
+    /** The question itself, without what is said before it. */
+    private function asked(Turn $turn, AskStep $step): string
+    {
+        $sentences = preg_split('/(?<=[.!?])\s+/', $step->prompt->filled(0, $turn->scope()->words(...)), -1, PREG_SPLIT_NO_EMPTY) ?: [''];
+
+        return $sentences[count($sentences) - 1];
     }
 
     public function words(Turn $turn, Field $field, Held $held): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Values;
 
+use Ringo\Dialogue\Held;
 use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Walk\Move;
@@ -15,6 +16,9 @@ final readonly class Settled
 {
     /** After so many rejected read-backs the caller is asked to spell, or to use the keys. */
     private const TRY_OTHERWISE = 2;
+
+    /** How sure a yes is that a no to its read-back has made. */
+    private const TURNED = 0.9;
 
     public function __construct(private Keeper $keeper)
     {
@@ -37,6 +41,9 @@ final readonly class Settled
         $state->pending = [];
         $state->mode = Mode::Answer;
         $again = null;
+        if (count($rejected) === 1 && $this->turned($turn, $rejected[0])) {
+            return Move::to($next);
+        }
         foreach ($rejected as $key) {
             $state->unconfirmed[$key] = ($state->unconfirmed[$key] ?? 0) + 1;
             $turn->forget($key);
@@ -44,6 +51,19 @@ final readonly class Settled
         }
 
         return $again === null ? Move::to($next) : $this->askAgain($turn, $again);
+    }
+
+    /** No to 'you have not been here before, is that right?' says that they have. */
+    private function turned(Turn $turn, string $key): bool
+    {
+        $held = $turn->state->values[$key] ?? null;
+        if ($held === null || ! is_bool($held->value)) {
+            return false;
+        }
+        $turn->state->values[$key] = new Held(! $held->value, self::TURNED, $held->origin, $held->turn, $held->said, true);
+        $turn->trace->rule("{$key}: the other of yes and no");
+
+        return true;
     }
 
     /** Back to the step that asked, with its own way of reading back. */

@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Values;
+
+use Ringo\Dialogue\Turn;
+use Ringo\Language\Vocabulary;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\YesNo\Model;
+
+/**
+ * Yes and no by meaning, given what was asked: a plain yes or no stands; one that stands inside other words, and a reply that only
+ * means one ('this would be my first time'), is put back in words the caller can simply confirm.
+ */
+final readonly class YesNoMeant
+{
+    /** A short reply: what follows a yes or no in it belongs to it. */
+    private const SHORT = 6;
+
+    /** A reply that begins with a yes or no is believed unless it means the other so surely: 'no problem' after 'would you mind'. */
+    private const AGAINST = 0.5;
+
+    /** A yes or no inside other words is believed where the whole means the same so surely. */
+    private const AGREED = 0.95;
+
+    /** How sure a value is that is only meant: always read back. */
+    private const UNSURE = 0.5;
+
+    /** From here on a reply that holds no yes or no is taken to mean one. */
+    private const MEANT = 0.55;
+
+    /** @var array<string, true> words that are a yes or a no wherever they begin a reply */
+    private array $plain;
+
+    public function __construct(private Model $model, Vocabulary $words)
+    {
+        $this->plain = array_fill_keys($words->section('yes_no', 'plain'), true);
+    }
+
+    /** A yes or no that was read, with how sure it is given the question. */
+    public function weighed(Turn $turn, Reading $read, Heard $heard): Reading
+    {
+        return $this->given($read, $heard, self::question($turn));
+    }
+
+    /** What a reply comes to, given the question: a yes or no read in it, or meant by it. */
+    public function judged(Reading $read, Heard $heard, string $question): Reading
+    {
+        return $read->found() ? $this->given($read, $heard, $question) : $this->guess($heard, $question);
+    }
+
+    private function given(Reading $read, Heard $heard, string $question): Reading
+    {
+        if (! is_bool($read->value) || $question === '') {
+            return $read;
+        }
+        $meant = $this->model->of($heard->original, $question, $read->value);
+        $against = $read->value ? $meant->no : $meant->yes;
+        $first = $heard->tokens[0] ?? $heard->all[0] ?? null;
+        $leads = $first !== null && isset($this->plain[$first->text]) && $this->endsThere($read, $heard);
+        if ($leads && $against < self::AGAINST || ($read->value ? $meant->yes : $meant->no) >= self::AGREED) {
+            return $read;
+        }
+        $value = $meant->sureness() >= self::MEANT ? $meant->leans() : $read->value;
+
+        return Reading::of($value, min($read->confidence, self::UNSURE), $read->said, $read->start, $read->end);
+    }
+
+    /** What a reply without a yes or no means; nothing where it may mean neither. */
+    public function guessed(Turn $turn, Heard $heard): Reading
+    {
+        return $this->guess($heard, self::question($turn));
+    }
+
+    private function guess(Heard $heard, string $question): Reading
+    {
+        if ($question === '' || $heard->isEmpty()) {
+            return Reading::none();
+        }
+        $meant = $this->model->of($heard->original, $question, null);
+
+        return $meant->sureness() >= self::MEANT ? Reading::of($meant->leans(), self::UNSURE, $heard->original, 0, strlen($heard->original)) : Reading::none();
+    }
+
+    /** Whether a pause, or nothing, follows the yes or no. */
+    private function endsThere(Reading $read, Heard $heard): bool
+    {
+        foreach ($heard->tokens as $token) {
+            if ($token->start >= $read->end) {
+                return $token->afterBreak() || count($heard->tokens) <= self::SHORT;
+            }
+        }
+
+        return true;
+    }
+
+    /** The question itself, without what was said before it. */
+    private static function question(Turn $turn): string
+    {
+        $sentences = preg_split('/(?<=[.!?])\s+/', $turn->state->lastQuestion, -1, PREG_SPLIT_NO_EMPTY) ?: [];
+        $asks = array_values(array_filter($sentences, static fn (string $one): bool => str_ends_with($one, '?')));
+
+        return $asks === [] ? '' : $asks[count($asks) - 1];
+    }
+}

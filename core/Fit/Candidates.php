@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Fit;
+
+use Ringo\Language\Lexicon;
+use Ringo\Language\Vocabulary;
+
+/**
+ * Several things described in plain words of which a caller may mean one: topics of an open question, teams, replies.
+ *
+ * All that is known speaks for each: plain evidence (words of the description, ideas, stems of examples), what training has taught of
+ * the words (Meaning), what callers of other businesses said (Memory), and how near the saying comes to an example of this business.
+ *
+ * @phpstan-type Described array{key: string, name: string, about: string, examples: list<string>}
+ */
+final class Candidates
+{
+    /** How much closeness in meaning to an example of this business counts at most. */
+    private const EXAMPLE = 4.0;
+
+    /** Likeness of two sayings from which they may be about the same. */
+    private const ALIKE = 0.6;
+
+    /** Examples that are read as part of a description. */
+    private const DESCRIBE = 6;
+
+    public readonly Evidence $evidence;
+
+    /** @var array<string, array{name: string, about: string}> */
+    private readonly array $about;
+
+    /** @var ?array<string, list<float>> */
+    private ?array $meant = null;
+
+    /** @var ?array<string, list<list<float>>> */
+    private ?array $examples = null;
+
+    private readonly Meaning $meaning;
+
+    private readonly Memory $memory;
+
+    /** @param list<Described> $described */
+    public function __construct(private readonly array $described, Vocabulary $words, Lexicon $lexicon, ?Meaning $meaning = null, ?Memory $memory = null)
+    {
+        $this->meaning = $meaning ?? Meaning::english();
+        $this->memory = $memory ?? Memory::english();
+        $this->evidence = new Evidence($described, $words, $lexicon);
+        $about = [];
+        foreach ($described as $one) {
+            $about[$one['key']] = ['name' => $one['name'], 'about' => implode('. ', [$one['about'], ...array_slice($one['examples'], 0, self::DESCRIBE)])];
+        }
+        $this->about = $about;
+    }
+
+    public function likely(string $said): Likelihoods
+    {
+        $vector = $this->meaning->vector($said);
+        $this->meant ??= array_map($this->meaning->vectorOf(...), $this->about);
+
+        return Likelihoods::from($this->evidence->scores($said), $this->meaning->scores($said, $this->about), $this->memory->of($vector, $this->meant), $this->exemplified($vector));
+    }
+
+    /**
+     * @param list<float> $vector
+     *
+     * @return array<string, float> what its own examples speak for each, from 0
+     */
+    private function exemplified(array $vector): array
+    {
+        if ($this->examples === null) {
+            $this->examples = [];
+            foreach ($this->described as $one) {
+                $this->examples[$one['key']] = array_map($this->meaning->vector(...), $one['examples']);
+            }
+        }
+        $found = [];
+        foreach ($this->examples as $key => $examples) {
+            $best = 0.0;
+            foreach ($examples as $example) {
+                $like = 0.0;
+                foreach ($example as $i => $value) {
+                    $like += $value * $vector[$i];
+                }
+                $best = max($best, $like);
+            }
+            $found[$key] = self::EXAMPLE * max(0.0, $best - self::ALIKE) / (1 - self::ALIKE);
+        }
+
+        return $found;
+    }
+}

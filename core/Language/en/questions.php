@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+// How a yes-or-no question becomes the statement its answer makes (Ringo\\Speech\\AsStatement).
+
+return [
+    'denied' => ['are' => 'are not', 'is' => 'is not', 'was' => 'was not', 'were' => 'were not', 'have' => 'have not', 'has' => 'has not', 'had' => 'had not', 'do' => 'do not', 'does' => 'does not', 'did' => 'did not', 'can' => 'cannot', 'could' => 'could not', 'will' => 'will not', 'would' => 'would not'],
+    'subjects' => ['you', 'it', 'that', 'this', 'there', 'they', 'he', 'she', 'anybody', 'anyone', 'somebody', 'everybody', 'everyone', 'both'],
+];

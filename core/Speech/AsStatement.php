@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Speech;
+
+use Ringo\Language\Vocabulary;
+
+/** Turns a yes-or-no question into the statement its answer makes: 'Have you been here before?' and no: 'you have not been here before'. */
+final readonly class AsStatement
+{
+    /** @var array<string, string> */
+    private array $denied;
+
+    /** @var array<string, true> */
+    private array $subjects;
+
+    public function __construct(Vocabulary $words)
+    {
+        $this->denied = $words->section('questions', 'denied');
+        $this->subjects = array_fill_keys($words->section('questions', 'subjects'), true);
+    }
+
+    /** @return ?string null where the question is not of a kind that turns */
+    public function of(string $question, bool $yes): ?string
+    {
+        $line = trim(rtrim(trim($question), '?'));
+        if (str_contains($line, ',') || preg_match('/^(\pL+)\s+(\pL+)\s+(.+)$/u', $line, $m) !== 1) {
+            return null;
+        }
+        $auxiliary = mb_strtolower($m[1]);
+        $subject = mb_strtolower($m[2]);
+        if (! isset($this->denied[$auxiliary], $this->subjects[$subject])) {
+            return null;
+        }
+        $rest = $m[3];
+        if ($auxiliary === 'do' || $auxiliary === 'does' || $auxiliary === 'did') {
+            // 'Do you have a lift' and yes: 'you have a lift'; the past needs its own forms, so it keeps 'did'.
+            return $yes && $auxiliary === 'do' ? "{$subject} {$rest}" : ($yes ? "{$subject} {$auxiliary} {$rest}" : "{$subject} {$this->denied[$auxiliary]} {$rest}");
+        }
+
+        return $yes ? "{$subject} {$auxiliary} {$rest}" : "{$subject} {$this->denied[$auxiliary]} {$rest}";
+    }
+}
