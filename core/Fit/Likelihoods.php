@@ -22,8 +22,8 @@ final readonly class Likelihoods
     /** How often a caller who was offered the right one says so and is understood. */
     private const ANSWERED = 0.8;
 
-    /** Where the words ask, they may be about something else: what a wrong choice costs the more. */
-    public const WHERE_ASKED = 1.8;
+    /** Where the words ask, or share none with what is described, they may be about something else: what a wrong choice costs the more. */
+    public const IN_DOUBT = 2.0;
 
     /** From here on none of them is meant. */
     private const NONE = 0.6;

@@ -36,7 +36,10 @@ final readonly class ListenRunner implements AskingRunner
     private const MEANT_RATHER = 0.7;
 
     /** From here on a topic may be meant, and is asked about. */
-    private const MAY_BE_MEANT = 0.35;
+    private const MAY_BE_MEANT = 0.37;
+
+    /** The same of a question that nothing answers. */
+    private const MAY_BE_ASKED = 0.43;
 
     /** Topics that the trace tells of. */
     private const TOLD = 3;
@@ -112,7 +115,7 @@ final readonly class ListenRunner implements AskingRunner
             return $served->to === null ? Move::backToIt() : Move::aside($served->to);
         }
 
-        return $this->sorted($turn, $step, $ranked, $hearing) ?? $this->takesUp($turn, $step, $hearing) ?? $this->named($turn, $step, $hearing) ?? $this->byMeaning($turn, $step, $hearing);
+        return $this->sorted($turn, $step, $ranked, $hearing) ?? $this->takesUp($turn, $step, $hearing) ?? $this->named($turn, $step, $hearing) ?? $this->byMeaning($turn, $step, $hearing, $top === 0.0);
     }
 
     public function keyed(Turn $turn, Step $step, string $digits): ?Move
@@ -255,7 +258,7 @@ final readonly class ListenRunner implements AskingRunner
     }
 
     /** What no word of a topic tells: taken where its meaning is likely enough, asked about where it may be. */
-    private function byMeaning(Turn $turn, ListenStep $step, Hearing $hearing): ?Move
+    private function byMeaning(Turn $turn, ListenStep $step, Hearing $hearing, bool $ungrounded): ?Move
     {
         $otherwise = array_filter($hearing->acts, static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, [ActKind::Question, ActKind::Complaint, ActKind::Thanks], true));
         if (count($step->topics) < 2 || $otherwise !== [] || $this->wonders($hearing) || $this->phrases->content($hearing->heard->tokens) < self::WORDS_THAT_MEAN) {
@@ -265,13 +268,13 @@ final readonly class ListenRunner implements AskingRunner
         $best = (string) array_key_first($likely->of);
         $turn->trace->sureness = round($likely->of[$best], 3);
         $shown = $best.' is meant to '.round(100 * $likely->of[$best]).' %';
-        if ($likely->taken(dearer: $hearing->asks() ? Likelihoods::WHERE_ASKED : 1.0) !== null) {
+        if ($likely->taken(dearer: $ungrounded || $hearing->asks() ? Likelihoods::IN_DOUBT : 1.0) !== null) {
             $turn->trace->rule("topic {$shown}");
 
             return $this->entry->enter($turn, $step, $best, $hearing->heard);
         }
 
-        return $hearing->asks() || $likely->of[$best] < self::MAY_BE_MEANT ? null : $this->ask($turn, $step, array_slice($likely->asked(), 0, 2), "topic {$shown}: asks");
+        return $likely->of[$best] < ($hearing->asks() ? self::MAY_BE_ASKED : self::MAY_BE_MEANT) ? null : $this->ask($turn, $step, array_slice($likely->asked(), 0, 2), "topic {$shown}: asks");
     }
 
     /** 'Put me down for one then': what the last question was about. */
