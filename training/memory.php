@@ -4,7 +4,7 @@
  * Writes the memory of what callers of every trade say, as meanings: core/Language/en/memory/. Run it after training/meaning.py.
  *
  * For each business of data/trades (a trade cut into teams in one way): where it stands among meanings, its teams, and every saying of
- * one team with the number of that team.
+ * one team with the number of that team; the middles of all businesses stand first.
  */
 
 declare(strict_types=1);
@@ -20,6 +20,7 @@ $folder = dirname(__DIR__).'/core/Language/en/memory';
 is_dir($folder) || mkdir($folder);
 $rows = [];
 $all = '';
+$middles = '';
 foreach (glob(dirname(__DIR__).'/data/trades/*.json') ?: [] as $file) {
     $trade = json_decode((string) file_get_contents($file), true, 32, JSON_THROW_ON_ERROR);
     foreach ($trade['splits'] as $n => $teams) {
@@ -35,8 +36,12 @@ foreach (glob(dirname(__DIR__).'/data/trades/*.json') ?: [] as $file) {
             }
         }
         $rows[] = ['trade' => $trade['trade'], 'at' => strlen($all), 'teams' => count($teams), 'sayings' => $count];
-        $all .= $bytes(Memory::middle($vectors)).implode('', array_map($bytes, $vectors)).$sayings;
+        $all .= implode('', array_map($bytes, $vectors)).$sayings;
+        $middles .= $bytes(Memory::middle($vectors));
     }
 }
+// The middles of all come first, then each business with its teams and sayings.
+$rows = array_map(static fn (array $row): array => [...$row, 'at' => $row['at'] + strlen($middles)], $rows);
+$all = $middles.$all;
 file_put_contents("{$folder}/memory.bin", $all);
 file_put_contents("{$folder}/memory.json", json_encode(['meanings' => $meaning->version(), 'sha256' => hash('sha256', $all), 'command' => 'php training/memory.php', 'businesses' => $rows], JSON_THROW_ON_ERROR));

@@ -18,6 +18,7 @@ final class Memory
     /** How sharply the likest sayings count before the others. */
     private const SHARPNESS = 20.0;
 
+    /** What a byte of a vector is a part of. */
     private const UNIT = 127;
 
     /** @var ?list<array{trade: string, at: int, teams: int, sayings: int}> */
@@ -27,7 +28,7 @@ final class Memory
 
     private int $dimensions = 0;
 
-    /** @var array<string, array{list<list<float>>, list<array<string, float>>}> sayings, and how like each candidate their teams are, by set of candidates */
+    /** @var array<string, array{list<list<int>>, list<array<string, float>>}> sayings, and how like each candidate their teams are, by set of candidates */
     private array $looked = [];
 
     /** @param ?string $without a trade that is not to be remembered: where figures are taken on it */
@@ -63,7 +64,7 @@ final class Memory
             foreach ($saying as $i => $value) {
                 $sum += $value * $said[$i];
             }
-            $near[$n] = $sum;
+            $near[$n] = $sum / self::UNIT;
         }
         $most = max([0.0, ...$near]);
         $whole = 0.0;
@@ -106,24 +107,24 @@ final class Memory
     /**
      * @param array<string, list<float>> $candidates
      *
-     * @return array{list<list<float>>, list<array<string, float>>}
+     * @return array{list<list<int>>, list<array<string, float>>}
      */
     private function look(array $candidates): array
     {
         $sayings = [];
         $likes = [];
         $this->load($candidates);
+        $size = $this->dimensions;
         foreach ($this->nearest(self::middle(array_values($candidates))) as $business) {
+            $bytes = array_values((array) unpack('c'.($business['teams'] * $size + $business['sayings'] * ($size + 1)), $this->bytes, $business['at']));
             $teams = [];
             for ($n = 0; $n < $business['teams']; $n++) {
-                $vector = $this->vector($business['at'] + (1 + $n) * $this->dimensions);
-                $teams[] = array_map(static fn (array $candidate): float => self::dot($candidate, $vector), $candidates);
+                $vector = array_slice($bytes, $n * $size, $size);
+                $teams[] = array_map(static fn (array $candidate): float => self::dot($vector, $candidate) / self::UNIT, $candidates);
             }
-            $from = $business['at'] + (1 + $business['teams']) * $this->dimensions;
-            for ($n = 0; $n < $business['sayings']; $n++) {
-                $at = $from + $n * ($this->dimensions + 1);
-                $sayings[] = $this->vector($at);
-                $likes[] = $teams[ord($this->bytes[$at + $this->dimensions])];
+            for ($n = 0, $at = $business['teams'] * $size; $n < $business['sayings']; $n++, $at += $size + 1) {
+                $sayings[] = array_slice($bytes, $at, $size);
+                $likes[] = $teams[$bytes[$at + $size]];
             }
         }
 
@@ -140,7 +141,7 @@ final class Memory
         $like = [];
         foreach ($this->businesses ?? [] as $n => $business) {
             if ($business['trade'] !== $this->without) {
-                $like[$n] = self::dot($middle, $this->vector($business['at']));
+                $like[$n] = self::dot(array_values((array) unpack('c'.$this->dimensions, $this->bytes, $n * $this->dimensions)), $middle);
             }
         }
         arsort($like);
@@ -160,14 +161,8 @@ final class Memory
         }
     }
 
-    /** @return list<float> */
-    private function vector(int $at): array
-    {
-        return array_map(static fn (int $byte): float => $byte / self::UNIT, array_values((array) unpack('c'.$this->dimensions, $this->bytes, $at)));
-    }
-
     /**
-     * @param list<float> $a
+     * @param list<float>|list<int> $a
      * @param list<float> $b
      */
     private static function dot(array $a, array $b): float

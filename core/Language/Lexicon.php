@@ -14,13 +14,16 @@ final class Lexicon
 {
     private const DIMS = 96;
 
-    /** @var array<string, int>|null place of each stem */
-    private ?array $places = null;
+    /** Bytes of a record of the index: hash of a stem, its place, its count (tools/lexicon-index.php). */
+    private const RECORD = 8;
 
-    /** @var array<string, int> how often a stem stands in running text */
-    private array $counts = [];
+    private string $index = '';
 
-    private string $bytes = '';
+    /** @var ?resource */
+    private $vectorFile;
+
+    /** @var array<string, array{int, int}|null> */
+    private array $entries = [];
 
     /** @var array<string, list<float>|null> */
     private array $vectors = [];
@@ -70,17 +73,14 @@ final class Lexicon
     /** How much a stem tells: rare words much, everyday ones little. From about 0.3 to 1. */
     public function weight(string $stem): float
     {
-        $this->load();
-        $count = $this->counts[$stem] ?? 0;
+        $count = $this->entry($stem)[1] ?? 0;
 
         return max(0.3, 1.0 - 0.1 * log(1 + $count / 4));
     }
 
     public function knows(string $stem): bool
     {
-        $this->load();
-
-        return isset($this->places[$stem]);
+        return $this->entry($stem) !== null;
     }
 
     /**
@@ -115,18 +115,7 @@ final class Lexicon
 
     private function ideaTables(): void
     {
-        if ($this->wordIdeas !== null) {
-            return;
-        }
-        $this->wordIdeas = [];
-        foreach ($this->words->section('concepts', 'ideas') as $idea => $sayings) {
-            foreach (explode(',', (string) $sayings) as $saying) {
-                $stems = implode(' ', $this->stemmer->stems(trim($saying)));
-                if ($stems !== '' && ! in_array($idea, $this->wordIdeas[$stems] ?? [], true)) {
-                    $this->wordIdeas[$stems][] = (string) $idea;
-                }
-            }
-        }
+        $this->wordIdeas ??= require __DIR__.'/'.$this->words->language.'/ideas.php';
     }
 
     /** @return list<float>|null */
@@ -135,29 +124,48 @@ final class Lexicon
         if (array_key_exists($stem, $this->vectors)) {
             return $this->vectors[$stem];
         }
-        $this->load();
-        $place = $this->places[$stem] ?? null;
-        if ($place === null) {
+        $place = $this->entry($stem)[0] ?? null;
+        if ($place === null || $this->vectorFile === null) {
             return $this->vectors[$stem] = null;
         }
-        $values = array_values(unpack('c*', substr($this->bytes, $place * self::DIMS, self::DIMS)) ?: []);
+        fseek($this->vectorFile, $place * self::DIMS);
+        $values = array_values(unpack('c*', (string) fread($this->vectorFile, self::DIMS)) ?: []);
         $length = sqrt(array_sum(array_map(static fn (int $v): int => $v * $v, $values)));
 
         return $this->vectors[$stem] = $length > 0 ? array_map(static fn (int $v): float => $v / $length, $values) : null;
     }
 
+    /** @return array{int, int}|null place among the vectors, and how often it stands in running text */
+    private function entry(string $stem): ?array
+    {
+        if (array_key_exists($stem, $this->entries)) {
+            return $this->entries[$stem];
+        }
+        $this->load();
+        $wanted = pack('N', crc32($stem));
+        $low = 0;
+        $high = intdiv(strlen($this->index), self::RECORD) - 1;
+        while ($low <= $high) {
+            $middle = ($low + $high) >> 1;
+            $order = strcmp(substr($this->index, $middle * self::RECORD, 4), $wanted);
+            if ($order === 0) {
+                /** @var array{place: int, count: int} $found */
+                $found = unpack('nplace/ncount', $this->index, $middle * self::RECORD + 4);
+
+                return $this->entries[$stem] = [$found['place'], $found['count']];
+            }
+            $order < 0 ? $low = $middle + 1 : $high = $middle - 1;
+        }
+
+        return $this->entries[$stem] = null;
+    }
+
     private function load(): void
     {
-        if ($this->places !== null) {
-            return;
+        if ($this->vectorFile === null) {
+            $folder = __DIR__.'/'.$this->words->language.'/lexicon';
+            $this->index = (string) file_get_contents($folder.'/index.bin');
+            $this->vectorFile = fopen($folder.'/vectors.bin', 'r') ?: throw new \RuntimeException("{$folder}/vectors.bin cannot be read");
         }
-        $folder = __DIR__.'/'.$this->words->language.'/lexicon';
-        $this->places = [];
-        foreach (file($folder.'/words.txt', FILE_IGNORE_NEW_LINES) ?: [] as $i => $line) {
-            [$word, $count] = explode(' ', $line);
-            $this->places[$word] = $i;
-            $this->counts[$word] = (int) $count;
-        }
-        $this->bytes = (string) file_get_contents($folder.'/vectors.bin');
     }
 }
