@@ -99,9 +99,9 @@ final class Memory
                 $sum[$i] += $value;
             }
         }
-        $length = sqrt(self::dot($sum, $sum)) ?: 1.0;
+        $length = sqrt(array_sum(array_map(static fn (float $value): float => $value * $value, $sum))) ?: 1.0;
 
-        return array_map(static fn (float $value): float => $value / $length, $sum);
+        return array_values(array_map(static fn (float $value): float => $value / $length, $sum));
     }
 
     /**

@@ -132,6 +132,9 @@ final class TeamFit
             $offered = in_array((string) $key, $pool, true);
             $scores[$key] = log($share + self::TRACE) + self::BEFORE * log(($before[$key] ?? 0.0) + self::TRACE) + ($offered ? ($none ? -self::DENIED : self::OFFERED) : 0.0);
         }
+        if ($scores === []) {
+            return new Fit([], null, [], '', 'no teams are described');
+        }
         arsort($scores);
         $most = max($scores);
         $powers = array_map(static fn (float $score): float => exp($score - $most), $scores);

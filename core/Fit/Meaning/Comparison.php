@@ -74,7 +74,7 @@ final readonly class Comparison
         }
         $whole = $own->weight + self::STEADY;
 
-        return array_map(static fn (float $value): float => $value / $whole, $sum);
+        return array_values(array_map(static fn (float $value): float => $value / $whole, $sum));
     }
 
     /** @param list<float> $compared of both sides */

@@ -35,7 +35,7 @@ final readonly class Side
             $stems[$word->stem] = true;
         }
         $length = sqrt(array_sum(array_map(static fn (float $value): float => $value * $value, $sum))) + self::TINY;
-        $this->sum = array_map(static fn (float $value): float => $value / $length, $sum);
+        $this->sum = array_values(array_map(static fn (float $value): float => $value / $length, $sum));
         $this->weight = array_sum($weights);
         $this->heaviest = self::TINY + max([0.0, ...$weights]);
         $this->stems = $stems;

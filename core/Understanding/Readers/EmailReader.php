@@ -11,6 +11,7 @@ use Ringo\Understanding\Heard;
 use Ringo\Understanding\Reader;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Repairs;
+use Ringo\Understanding\Respelling\Respelled;
 use Ringo\Understanding\Spelling;
 
 /** Reads an e-mail address, written or spoken: 'jay dot marsh at example dot co dot uk', 'all one word', spelled. */
@@ -22,19 +23,32 @@ final readonly class EmailReader implements Reader
 
     private Repairs $repairs;
 
+    private Respelled $respelled;
+
     public function __construct(private Vocabulary $words)
     {
         $this->spelling = new Spelling($words);
         $this->repairs = new Repairs($words);
+        $this->respelled = new Respelled($words);
     }
 
     public function read(Heard $heard, Context $context): Reading
+    {
+        // What is said of the spelling is done to the words first; where no address is left, they are read as they came.
+        $respelled = $this->written($heard->tokens) === null ? $this->respelled->of($heard->tokens) : $heard->tokens;
+        $reading = $respelled === $heard->tokens ? Reading::none() : $this->addressed($heard, $respelled);
+
+        return $reading->found() ? $reading : $this->addressed($heard, $heard->tokens);
+    }
+
+    /** @param list<Token> $tokens */
+    private function addressed(Heard $heard, array $tokens): Reading
     {
         $address = null;
         $sure = true;
         $from = PHP_INT_MAX;
         $to = 0;
-        foreach ($this->repairs->stretches($heard->tokens) as $stretch) {
+        foreach ($this->repairs->stretches($tokens) as $stretch) {
             if ($stretch['restart']) {
                 [$address, $from] = [null, PHP_INT_MAX];
             }

@@ -11,6 +11,7 @@ use Ringo\Understanding\Heard;
 use Ringo\Understanding\Reader;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Repairs;
+use Ringo\Understanding\Respelling\Respelled;
 use Ringo\Understanding\Spelling;
 
 /** Reads a person's name, with its spelling where it is given: 'Anna Smythe, that's S M Y T H E'. Titles are dropped. */
@@ -23,17 +24,30 @@ final readonly class PersonNameReader implements Reader
     /** @var array<string, true> */
     private array $notNames;
 
+    private Respelled $respelled;
+
     public function __construct(private Vocabulary $words)
     {
         $this->spelling = new Spelling($words);
         $this->repairs = new Repairs($words);
+        $this->respelled = new Respelled($words);
         $this->notNames = array_fill_keys($words->section('names', 'not_names'), true);
     }
 
     public function read(Heard $heard, Context $context): Reading
     {
+        // What is said of the spelling is done to the words first; where no name is left, they are read as they came.
+        $respelled = $this->respelled->of($heard->tokens);
+        $reading = $respelled === $heard->tokens ? Reading::none() : $this->named($heard, $respelled, $context);
+
+        return $reading->found() ? $reading : $this->named($heard, $heard->tokens, $context);
+    }
+
+    /** @param list<Token> $tokens */
+    private function named(Heard $heard, array $tokens, Context $context): Reading
+    {
         $name = null;
-        foreach ($this->repairs->stretches($heard->tokens) as $stretch) {
+        foreach ($this->repairs->stretches($tokens) as $stretch) {
             if ($stretch['restart']) {
                 $name = null;
             }

@@ -12,7 +12,7 @@ final class Model
     /** What the vector of a reply is long. */
     private const LENGTH = 4.0;
 
-    /** @var array{unit: float, bias: list<float>, against: list<string>, minding: list<string>, small: list<string>}|null */
+    /** @var array{unit: float, bias: list<float>}|null */
     private ?array $trained = null;
 
     private string $weights = '';
@@ -49,14 +49,16 @@ final class Model
         return new Meant($powers[0] / $whole, $powers[1] / $whole, $powers[2] / $whole);
     }
 
-    /** @return array{unit: float, bias: list<float>, ...} */
+    /** @return array{unit: float, bias: list<float>} */
     private function trained(): array
     {
         if ($this->trained === null) {
-            $this->trained = json_decode((string) file_get_contents($this->folder.'/yes_no.json'), true, 8, JSON_THROW_ON_ERROR);
+            /** @var array{unit: float, bias: list<float>} $trained */
+            $trained = json_decode((string) file_get_contents($this->folder.'/yes_no.json'), true, 8, JSON_THROW_ON_ERROR);
             $this->weights = (string) file_get_contents($this->folder.'/weights.bin');
+            $this->trained = $trained;
         }
 
-        return $this->trained ?? throw new \LogicException('Nothing was trained.');
+        return $this->trained;
     }
 }
