@@ -18,12 +18,12 @@ use Ringo\Language\Vocabulary;
 final class Candidates
 {
     /** How much closeness in meaning to an example of this business counts at most. */
-    private const EXAMPLE = 4.0;
+    private const EXAMPLE = 5.0;
 
-    /** Likeness of two sayings from which they may be about the same. */
-    private const ALIKE = 0.6;
+    /** Likeness of two sayings from which they are about the same: examples further away told nothing of other sayings. */
+    private const ALIKE = 0.82;
 
-    /** Examples that are read as part of a description. */
+    /** Examples that describe what has no description. */
     private const DESCRIBE = 6;
 
     public readonly Evidence $evidence;
@@ -46,11 +46,13 @@ final class Candidates
     {
         $this->meaning = $meaning ?? Meaning::english();
         $this->memory = $memory ?? Memory::english();
-        $this->evidence = new Evidence($described, $words, $lexicon);
         $about = [];
-        foreach ($described as $one) {
-            $about[$one['key']] = ['name' => $one['name'], 'about' => implode('. ', [$one['about'], ...array_slice($one['examples'], 0, self::DESCRIBE)])];
+        foreach ($described as $n => $one) {
+            // Where nothing is described, the examples describe it.
+            $described[$n]['about'] = trim($one['about']) !== '' ? $one['about'] : implode('. ', array_slice($one['examples'], 0, self::DESCRIBE));
+            $about[$one['key']] = ['name' => $one['name'], 'about' => $described[$n]['about']];
         }
+        $this->evidence = new Evidence($described, $words, $lexicon);
         $this->about = $about;
     }
 

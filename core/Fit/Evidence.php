@@ -124,7 +124,7 @@ final class Evidence
             $example = max($example, $words === [] ? 0.0 : $common / sqrt(count($words) * max(1, count($stems))));
         }
 
-        return round(1.0 * $own / ($all ** 0.6) + 0.95 * $near / $all + 0.5 * min(2.6, $shared) + 0.8 * $example, 4);
+        return round(1.0 * $own / ($all ** 0.6) + 0.95 * $near / $all + 0.5 * min(2.6, $shared) + 0.8 * $example ** 3, 4);
     }
 
     /** Words that several teams share tell less. */
@@ -160,11 +160,6 @@ final class Evidence
             $ideas[$idea] = min(1.0, 0.55 + 0.25 * ($strength - 1) + 0.12 * ($this->mentions($idea, $one['name'].' '.$one['about']) - 1));
         }
         $examples = array_map(fn (string $example): array => array_values(array_map($this->stemmer->stem(...), array_filter($this->tokenizer->words($example), fn (string $word): bool => ! isset($this->small[$word])))), $one['examples']);
-        foreach ($one['examples'] as $example) {
-            foreach (array_keys($this->lexicon->ideas($example)) as $idea) {
-                $ideas[$idea] = max($ideas[$idea] ?? 0.0, 0.45);
-            }
-        }
 
         return ['name' => $name, 'words' => $words, 'ideas' => $ideas, 'examples' => $examples];
     }

@@ -49,6 +49,9 @@ final class Topics
     /** What the telling words of a topic's name count, in any order. */
     private const BY_NAME = 0.7;
 
+    /** Sayings of a topic that are read as part of its description: whoever wrote it chose them to be. */
+    private const DESCRIBE = 6;
+
     /** What one shared word of a description counts at most: one word alone is no topic. */
     private const ONE_WORD = 0.45;
 
@@ -123,7 +126,7 @@ final class Topics
     {
         $said = implode(' ', array_map(static fn (Token $token): string => $token->original, $this->meantTokens($heard)));
         $name = implode('|', array_map(static fn (array $topic): string => $topic['key'].'='.$topic['label'].'='.count($topic['phrases']), $topics));
-        $this->candidates[$name] ??= new Candidates(array_map(static fn (array $topic): array => ['key' => $topic['key'], 'name' => $topic['label'], 'about' => $topic['description'], 'examples' => $topic['phrases']], $topics), $this->words, $this->lexicon ??= new Lexicon($this->words), null, $this->memory);
+        $this->candidates[$name] ??= new Candidates(array_map(static fn (array $topic): array => ['key' => $topic['key'], 'name' => $topic['label'], 'about' => trim($topic['description'].'. '.implode('. ', array_slice($topic['phrases'], 0, self::DESCRIBE)), '. '), 'examples' => $topic['phrases']], $topics), $this->words, $this->lexicon ??= new Lexicon($this->words), null, $this->memory);
 
         return $this->candidates[$name]->likely($said);
     }

@@ -12,6 +12,7 @@ use App\Actions\Knowledge\KeepSource;
 use App\Actions\Records\ReviewRecord;
 use App\Models\Agent;
 use App\Models\Business;
+use App\Models\Call;
 use App\Models\CallRecord;
 use App\Models\Contact;
 use App\Models\ContactColumn;
@@ -27,6 +28,7 @@ use App\Models\Release;
 use App\Models\Role;
 use App\Models\ScriptText;
 use App\Models\Team;
+use App\Models\TeamExample;
 use App\Models\User;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Carbon;
@@ -68,6 +70,7 @@ final class DemoSeeder extends Seeder
         $this->specialCallers($business);
         $this->rules($business, $agent);
         $this->calls($business, $agent, $release);
+        $this->learned($business);
         $this->posted($business);
         $this->checked($business);
         $this->knowledge($business);
@@ -91,6 +94,16 @@ final class DemoSeeder extends Seeder
             $contact = $contacts[(int) $row['contact'] - 1];
             $state = (new Opening($script))->state((string) Str::ulid($placed), $placed->toDateTimeImmutable(), $row['seed'], $contact->numbers->first()?->e164, null, CallerFacts::of([$contact->callerFacts()]));
             $this->keep->live($agent, $release, $rehearsal->run($state, Input::fromLines($this->file($business, "calls/{$row['lines']}.txt"))), $contact);
+        }
+    }
+
+    /** What earlier calls have taught of the teams: some counts, some waits to be looked at. */
+    private function learned(Business $business): void
+    {
+        foreach ($this->rows($business, 'examples.csv') as $row) {
+            $team = Team::query()->where('business_id', $business->id)->where('key', $row['team'])->firstOrFail();
+            $call = Call::query()->where('business_id', $business->id)->orderBy('id')->skip((int) $row['call'])->first();
+            TeamExample::query()->create(['business_id' => $business->id, 'team_id' => $team->id, 'call_id' => $call?->id, 'said' => $row['said'], 'origin' => $row['origin'], 'state' => $row['state'], 'times' => (int) $row['times']]);
         }
     }
 

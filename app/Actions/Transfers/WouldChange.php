@@ -48,9 +48,18 @@ final readonly class WouldChange
     {
         return match (true) {
             $fit->team !== null => $of->team($fit->team)->name,
-            $fit->candidates !== [] => 'asks: '.implode(' or ', array_map(static fn (string $key): string => $of->team($key)->name, $fit->candidates)),
+            $fit->candidates !== [] => 'asks: '.$this->named($of, $fit->candidates),
             default => 'nobody',
         };
+    }
+
+    /** @param list<string> $keys */
+    private function named(TeamFit $of, array $keys): string
+    {
+        // In which order they are asked about changes nothing.
+        sort($keys);
+
+        return implode(' or ', array_map(static fn (string $key): string => $of->team($key)->name, $keys));
     }
 
     /** @return list<string> */
