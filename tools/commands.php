@@ -11,6 +11,7 @@ use App\Console\Core\CallCommand;
 use App\Console\Core\CheckCommand;
 use App\Console\Core\ExtractCommand;
 use App\Console\Core\ReadCommand;
+use App\Console\Core\FreeCommand;
 use App\Console\Core\RouteCommand;
 use App\Console\Core\ScoreCommand;
 use App\Console\Core\WrongUsage;
@@ -20,7 +21,7 @@ ini_set('display_errors', 'stderr');
 
 require __DIR__.'/../vendor/autoload.php';
 
-$commands = ['read' => ReadCommand::class, 'call' => CallCommand::class, 'check' => CheckCommand::class, 'route' => RouteCommand::class, 'extract' => ExtractCommand::class, 'answer' => AnswerCommand::class, 'score' => ScoreCommand::class];
+$commands = ['read' => ReadCommand::class, 'call' => CallCommand::class, 'check' => CheckCommand::class, 'route' => RouteCommand::class, 'free' => FreeCommand::class, 'extract' => ExtractCommand::class, 'answer' => AnswerCommand::class, 'score' => ScoreCommand::class];
 $name = $argv[1] ?? '';
 
 try {

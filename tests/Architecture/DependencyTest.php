@@ -29,6 +29,7 @@ final class DependencyTest
         'Fit' => ['Language', 'Understanding'],
         'Recognition' => ['Numbering'],
         'Trade' => ['Document', 'Fit', 'Sheet', 'Value'],
+        'Diary' => ['Document', 'Language', 'Understanding'],
         'Script' => ['Document', 'Sheet', 'Speech', 'Value'],
         'Design' => ['Document', 'Script'],
         'Transfer' => ['Document', 'Fit', 'Language', 'Numbering', 'Script'],

@@ -1,0 +1,272 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Diary;
+
+/**
+ * Which times are free for a service, and why the others are not.
+ *
+ * Hours, breaks and rasters are wall-clock time of the diary's zone; notice, lengths, margins and ways are elapsed time. Spans are half
+ * open, so that appointments may touch.
+ */
+final class FreeTimes
+{
+    /** @var array<string, Frame> */
+    private array $frames = [];
+
+    /** @var array<string, array<string, list<Busy>>> by diary and local day, in order */
+    private array $busy = [];
+
+    /** @var array<string, array<string, int>> appointments that begin on a local day, by diary */
+    private array $begun = [];
+
+    public function __construct(private readonly Diaries $diaries)
+    {
+    }
+
+    /**
+     * Free starts of one day of the business, of all diaries that take the service.
+     *
+     * @param int $now seconds since 1970
+     * @param ?string $area where a visit is
+     * @param ?string $only key of the one diary that is wished for
+     *
+     * @return array<int, list<string>> keys of the diaries that are free, by moment, in order of time
+     */
+    public function on(Service $service, string $date, int $now, ?string $area = null, ?string $only = null): array
+    {
+        $starts = [];
+        foreach ($this->diaries->taking($service) as $diary) {
+            if ($only !== null && $diary->key !== $only) {
+                continue;
+            }
+            foreach ($this->startsOf($service, $diary, $date, $now, $area) as $start) {
+                $starts[$start][] = $diary->key;
+            }
+        }
+        ksort($starts);
+
+        return $starts;
+    }
+
+    /**
+     * Why a moment is not free in a diary; null where it is.
+     */
+    public function why(Service $service, Diary $diary, int $start, int $now, ?string $area = null): ?Reason
+    {
+        if (! in_array($service->key, $diary->services, true)) {
+            return Reason::Nobody;
+        }
+        $tz = $diary->tz ?? $this->diaries->tz;
+        $date = (new \DateTimeImmutable('@'.$start))->setTimezone($tz)->format('Y-m-d');
+        $early = $this->limits($service, $diary, $date, $start, $now);
+        if ($early !== null) {
+            return $early;
+        }
+        $frame = $this->frame($date, $tz);
+        $length = 60 * $service->minutes;
+        $stretch = null;
+        foreach (($diary->hours ?? $this->diaries->hours)->on($frame->weekday) as [$from, $to]) {
+            if ($start >= $frame->limit($from) && $start + $length <= $frame->limit($to)) {
+                $stretch = $from;
+            }
+        }
+        if ($stretch === null) {
+            return Reason::Closed;
+        }
+
+        return $this->taken($service, $diary, $frame, $start, $area)
+            ?? ($this->together($service, $start, $now) ? null : Reason::Together)
+            ?? ($this->onRaster($service, $frame, $start, $stretch) ? null : Reason::Raster);
+    }
+
+    /** Whether a diary may not be booked so soon, so far ahead, on such a day. */
+    private function limits(Service $service, Diary $diary, string $date, int $start, int $now): ?Reason
+    {
+        $tz = $diary->tz ?? $this->diaries->tz;
+        $last = (new \DateTimeImmutable('@'.$now))->setTimezone($this->diaries->tz)->modify("+{$service->aheadDays} days")->format('Y-m-d');
+
+        return match (true) {
+            $start < $now + 3600 * $service->noticeHours => Reason::TooSoon,
+            (new \DateTimeImmutable('@'.$start))->setTimezone($this->diaries->tz)->format('Y-m-d') > $last => Reason::TooFar,
+            $this->diaries->closures->has($date) => Reason::Closure,
+            $diary->off->has($date) => Reason::Off,
+            $diary->mostADay !== null && $this->begunOn($diary, $date, $tz) >= $diary->mostADay => Reason::DayFull,
+            default => null,
+        };
+    }
+
+    /** @return list<int> */
+    private function startsOf(Service $service, Diary $diary, string $date, int $now, ?string $area): array
+    {
+        $tz = $diary->tz ?? $this->diaries->tz;
+        if ($diary->tz === null) {
+            return $this->local($service, $diary, $date, $now, $area);
+        }
+        // A diary of another zone: its days lie across those of the business.
+        $starts = [];
+        foreach ([-1, 0, 1] as $shift) {
+            $day = (new \DateTimeImmutable($date, $tz))->modify("{$shift} days")->format('Y-m-d');
+            foreach ($this->local($service, $diary, $day, $now, $area) as $start) {
+                if ((new \DateTimeImmutable('@'.$start))->setTimezone($this->diaries->tz)->format('Y-m-d') === $date) {
+                    $starts[] = $start;
+                }
+            }
+        }
+
+        return $starts;
+    }
+
+    /** @return list<int> free starts on a day of the diary's own zone */
+    private function local(Service $service, Diary $diary, string $date, int $now, ?string $area): array
+    {
+        $tz = $diary->tz ?? $this->diaries->tz;
+        if ($this->diaries->closures->has($date) || $diary->off->has($date)) {
+            return [];
+        }
+        $frame = $this->frame($date, $tz);
+        $stretches = ($diary->hours ?? $this->diaries->hours)->on($frame->weekday);
+        if ($stretches === [] || $frame->end < $now || $this->limits($service, $diary, $date, max($frame->midnight, $now + 3600 * $service->noticeHours), $now) === Reason::TooFar || $diary->mostADay !== null && $this->begunOn($diary, $date, $tz) >= $diary->mostADay) {
+            return [];
+        }
+        $length = 60 * $service->minutes;
+        $earliest = $now + 3600 * $service->noticeHours;
+        $starts = [];
+        foreach ($stretches as [$from, $to]) {
+            $close = $frame->limit($to);
+            for ($minute = $from; $minute < $to; $minute += $service->step) {
+                $start = $frame->at($minute);
+                if ($start === null || $start < $earliest) {
+                    continue;
+                }
+                if ($start + $length > $close) {
+                    break;
+                }
+                if ($this->taken($service, $diary, $frame, $start, $area) === null && $this->together($service, $start, $now)) {
+                    $starts[] = $start;
+                }
+            }
+        }
+
+        return $starts;
+    }
+
+    /** Whether a break, another appointment, its margins or the way to it stand against a start. */
+    private function taken(Service $service, Diary $diary, Frame $frame, int $start, ?string $area): ?Reason
+    {
+        $end = $start + 60 * $service->minutes;
+        foreach ($diary->breaks->on($frame->weekday) as [$from, $to]) {
+            if ($start < $frame->limit($to) && $end > $frame->limit($from)) {
+                return Reason::Break;
+            }
+        }
+        $same = 0;
+        $before = null;
+        $after = null;
+        foreach ($this->around($diary, $frame) as $busy) {
+            if ($service->places > 1 && $busy->service === $service->key && $busy->from === $start) {
+                $same++;
+
+                continue;
+            }
+            if ($start - 60 * $service->before < $busy->to && $end + 60 * $service->after > $busy->from) {
+                return $start < $busy->to && $end > $busy->from ? Reason::Busy : Reason::Margin;
+            }
+            if ($busy->to <= $start) {
+                $before = $before === null || $busy->to > $before->to ? $busy : $before;
+            } elseif ($after === null || $busy->from < $after->from) {
+                $after = $busy;
+            }
+        }
+        if ($same >= $service->places) {
+            return Reason::Busy;
+        }
+
+        return $service->place === Place::Visit && $area !== null && ! $this->reachable($service, $diary, $frame, $start, $end, $before, $after, $area) ? Reason::Travel : null;
+    }
+
+    /** Whether the way from the appointment before and to the one after fits between; the first and the last way of a day are free. */
+    private function reachable(Service $service, Diary $diary, Frame $frame, int $start, int $end, ?Busy $before, ?Busy $after, string $area): bool
+    {
+        $sameDay = static fn (?Busy $busy): bool => $busy !== null && $busy->from < $frame->end && $busy->to > $frame->midnight;
+        if ($before !== null && $sameDay($before) && $before->to + 60 * ($service->before + $this->diaries->travel->between($before->area ?? $diary->base, $area)) > $start) {
+            return false;
+        }
+
+        return $after === null || ! $sameDay($after) || $end + 60 * ($service->after + $this->diaries->travel->between($area, $after->area ?? $diary->base)) <= $after->from;
+    }
+
+    /** Whether what the service needs beside it is free at a start. */
+    private function together(Service $service, int $start, int $now): bool
+    {
+        foreach ($service->with as $key) {
+            $diary = $this->diaries->diaries[$key] ?? null;
+            if ($diary === null) {
+                return false;
+            }
+            $tz = $diary->tz ?? $this->diaries->tz;
+            $date = (new \DateTimeImmutable('@'.$start))->setTimezone($tz)->format('Y-m-d');
+            $frame = $this->frame($date, $tz);
+            $end = $start + 60 * $service->minutes;
+            $open = array_filter(($diary->hours ?? $this->diaries->hours)->on($frame->weekday), static fn (array $one): bool => $start >= $frame->limit($one[0]) && $end <= $frame->limit($one[1]));
+            if ($open === [] || $diary->off->has($date) || $this->taken(new Service($service->key, '', $service->minutes, $service->before, $service->after), $diary, $frame, $start, null) !== null) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private function onRaster(Service $service, Frame $frame, int $start, int $from): bool
+    {
+        for ($minute = $from; $minute < 1440; $minute += $service->step) {
+            if ($frame->at($minute) === $start) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<Busy> of a day and those beside it, whose margins may reach into it */
+    private function around(Diary $diary, Frame $frame): array
+    {
+        return ($this->busy[$diary->key] ??= $this->byDay($diary))[$frame->date] ?? [];
+    }
+
+    private function begunOn(Diary $diary, string $date, \DateTimeZone $tz): int
+    {
+        if (! isset($this->begun[$diary->key])) {
+            $this->begun[$diary->key] = [];
+            foreach ($diary->busy as $busy) {
+                $day = (new \DateTimeImmutable('@'.$busy->from))->setTimezone($tz)->format('Y-m-d');
+                $this->begun[$diary->key][$day] = ($this->begun[$diary->key][$day] ?? 0) + 1;
+            }
+        }
+
+        return $this->begun[$diary->key][$date] ?? 0;
+    }
+
+    /** @return array<string, list<Busy>> each busy time under every day it touches, and the days before and after: margins cross midnight */
+    private function byDay(Diary $diary): array
+    {
+        $tz = $diary->tz ?? $this->diaries->tz;
+        $days = [];
+        foreach ($diary->busy as $busy) {
+            $day = (new \DateTimeImmutable('@'.($busy->from - 86_400)))->setTimezone($tz);
+            $last = (new \DateTimeImmutable('@'.($busy->to + 86_400)))->setTimezone($tz)->format('Y-m-d');
+            for ($date = $day->format('Y-m-d'); $date <= $last; $date = $day->format('Y-m-d')) {
+                $days[$date][] = $busy;
+                $day = $day->modify('+1 day');
+            }
+        }
+
+        return $days;
+    }
+
+    private function frame(string $date, \DateTimeZone $tz): Frame
+    {
+        return $this->frames[$date.$tz->getName()] ??= new Frame($date, $tz);
+    }
+}

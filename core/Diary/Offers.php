@@ -1,0 +1,252 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Diary;
+
+use Ringo\Understanding\When\Wishes\Wish;
+
+/** Chooses what to offer for a wish: two or three free times that differ usefully, or the nearest where none fits. */
+final class Offers
+{
+    public const MOST = 3;
+
+    /** Two times of a day are different enough so many seconds apart. */
+    private const APART = 7_200;
+
+    /** Free starts looked at before a choice is made. */
+    private const LOOKED_AT = 60;
+
+    /** Windows told of a wish that has many. */
+    private const WINDOWS = 14;
+
+    /** The first start of a day counts as 'first thing' before this minute. */
+    private const EARLY = 600;
+
+    private readonly FreeTimes $free;
+
+    public function __construct(private readonly Diaries $diaries)
+    {
+        $this->free = new FreeTimes($diaries);
+    }
+
+    /**
+     * @param int $now seconds since 1970
+     * @param list<int> $refused starts that were offered and not wanted
+     */
+    public function for(Service $service, Wish $wish, int $now, ?string $area = null, array $refused = []): Offer
+    {
+        $inside = $this->inside($service, $wish, $now, $area, $refused);
+        if ($inside === [] && ($wish->after !== null || $wish->before !== null) && $wish->times !== null) {
+            // 'Later' in a morning that is full: the part of the day gives way.
+            $wish = $wish->but(['times' => null]);
+            $inside = $this->inside($service, $wish, $now, $area, $refused);
+        }
+        $windows = $this->windows($service, $wish, $now);
+        if ($inside !== []) {
+            return new Offer(true, $this->chosen($inside, $wish), $windows, '');
+        }
+
+        return new Offer(false, $this->nearest($service, $wish, $now, $area, $windows, $refused), $windows, $this->why($service, $wish, $now, $area));
+    }
+
+    public function freeTimes(): FreeTimes
+    {
+        return $this->free;
+    }
+
+    /**
+     * @param list<int> $refused
+     *
+     * @return array<int, list<string>> free starts inside the wish, as many as are worth looking at
+     */
+    private function inside(Service $service, Wish $wish, int $now, ?string $area, array $refused): array
+    {
+        $found = [];
+        $latest = $wish->order === 'latest';
+        foreach ($this->dates($service, $now) as $date => $weekday) {
+            if (! $wish->day($date, $weekday)) {
+                continue;
+            }
+            $ofDay = $this->free->on($service, $date, $now, $area, $wish->with);
+            if ($wish->firstOfDay) {
+                $ofDay = array_slice($ofDay, 0, 1, true);
+            }
+            $ofDay = array_filter($ofDay, fn (array $keys, int $at): bool => $this->fits($wish, $at, $service, $refused) && (! $wish->firstOfDay || $this->minute($at) < self::EARLY), ARRAY_FILTER_USE_BOTH);
+            $found += $ofDay;
+            if (! $latest && count($found) >= self::LOOKED_AT || $latest && $ofDay !== [] && $wish->days === null) {
+                break;
+            }
+        }
+
+        return $found;
+    }
+
+    /** @param list<int> $refused */
+    private function fits(Wish $wish, int $at, Service $service, array $refused): bool
+    {
+        return ! in_array($at, $refused, true) && $wish->time($this->minute($at), $service->minutes) && ($wish->after === null || $at > $wish->after) && ($wish->before === null || $at < $wish->before);
+    }
+
+    /**
+     * The earliest (or the latest, where that is wished for), and others that differ from it by day or by part of the day.
+     *
+     * @param non-empty-array<int, list<string>> $inside
+     *
+     * @return list<Start>
+     */
+    private function chosen(array $inside, Wish $wish): array
+    {
+        $order = array_keys($inside);
+        if ($wish->order === 'latest') {
+            $order = array_reverse($order);
+        }
+        $near = $wish->after !== null || $wish->before !== null || $wish->order === 'earliest';
+        $chosen = [$order[0]];
+        foreach ([$near ? 0 : self::APART, 0] as $apart) {
+            foreach ($order as $at) {
+                if (count($chosen) < self::MOST && array_filter($chosen, static fn (int $one): bool => $one === $at || abs($one - $at) < $apart) === []) {
+                    $chosen[] = $at;
+                }
+            }
+        }
+        if ($wish->order !== 'latest') {
+            sort($chosen);
+        }
+
+        return array_map(fn (int $at): Start => new Start($at, $this->shared($inside[$at])), $chosen);
+    }
+
+    /**
+     * Free starts outside the wish, the nearest first. What was ruled out stays out, and so does anybody but whoever was named.
+     *
+     * @param list<array{string, string}> $windows
+     * @param list<int> $refused
+     *
+     * @return list<Start>
+     */
+    private function nearest(Service $service, Wish $wish, int $now, ?string $area, array $windows, array $refused): array
+    {
+        $tz = $this->diaries->tz;
+        $edges = array_map(static fn (array $one): array => [(new \DateTimeImmutable($one[0], $tz))->getTimestamp(), (new \DateTimeImmutable($one[1], $tz))->getTimestamp()], $windows);
+        if ($edges === []) {
+            $from = $wish->days[0][0] ?? null;
+            $at = $from === null || $from === Wish::EVER ? $now : (new \DateTimeImmutable(min($from, '2999-01-01'), $tz))->getTimestamp();
+            $edges = [[$at, $at]];
+        }
+        $far = [];
+        $keys = [];
+        foreach ($this->dates($service, $now) as $date => $weekday) {
+            if ($wish->excluded($date, $weekday)) {
+                continue;
+            }
+            foreach ($this->free->on($service, $date, $now, $area, $wish->with) as $at => $diaries) {
+                if (in_array($at, $refused, true) || $wish->excludedTime($this->minute($at))) {
+                    continue;
+                }
+                $far[$at] = min(array_map(static fn (array $edge): int => $at < $edge[0] ? $edge[0] - $at : max(0, $at - $edge[1]), $edges));
+                $keys[$at] = $diaries;
+            }
+        }
+        asort($far);
+
+        return array_map(fn (int $at): Start => new Start($at, $this->shared($keys[$at])), array_slice(array_keys($far), 0, self::MOST));
+    }
+
+    /**
+     * Which of several diaries that are free takes it.
+     *
+     * @param list<string> $keys
+     */
+    private function shared(array $keys): string
+    {
+        if ($this->diaries->share === 'first' || count($keys) < 2) {
+            return $keys[0];
+        }
+        $weight = [];
+        foreach ($keys as $n => $key) {
+            $busy = $this->diaries->diaries[$key]->busy;
+            // In turn: whose last appointment lies furthest back.
+            $weight[$key] = $this->diaries->share === 'least_booked' ? [count($busy), $n] : [max([0, ...array_map(static fn (Busy $one): int => $one->from, $busy)]), $n];
+        }
+        asort($weight);
+
+        return (string) array_key_first($weight);
+    }
+
+    /** @return list<array{string, string}> */
+    private function windows(Service $service, Wish $wish, int $now): array
+    {
+        $windows = [];
+        $today = (new \DateTimeImmutable('@'.$now))->setTimezone($this->diaries->tz);
+        foreach ($this->dates($service, $now) as $date => $weekday) {
+            if (! $wish->day($date, $weekday)) {
+                continue;
+            }
+            foreach ($wish->times ?? [null] as $span) {
+                $from = $span === null ? 0 : $span->from;
+                $to = $span === null ? 1440 : $span->endFor($service->minutes);
+                if ($date === $today->format('Y-m-d')) {
+                    $from = max($from, (int) $today->format('G') * 60 + (int) $today->format('i'));
+                }
+                if ($from < $to && count($windows) < self::WINDOWS) {
+                    $windows[] = [$this->wall($date, $from), $this->wall($date, $to)];
+                }
+            }
+        }
+
+        return $windows;
+    }
+
+    private function wall(string $date, int $minute): string
+    {
+        $day = $minute >= 1440 ? (new \DateTimeImmutable($date))->modify('+1 day')->format('Y-m-d') : $date;
+
+        return sprintf('%sT%02d:%02d', $day, intdiv($minute % 1440, 60), $minute % 60);
+    }
+
+    /** Why a wish is not met: what stands against the first times it would have. */
+    private function why(Service $service, Wish $wish, int $now, ?string $area): string
+    {
+        $taking = array_values(array_filter($this->diaries->taking($service), static fn (Diary $diary): bool => $wish->with === null || $diary->key === $wish->with));
+        if ($taking === []) {
+            return Reason::Nobody->inWords();
+        }
+        $counts = [];
+        foreach ($this->dates($service, $now) as $date => $weekday) {
+            if (! $wish->day($date, $weekday) || array_sum($counts) > self::LOOKED_AT) {
+                continue;
+            }
+            $frame = new Frame($date, $this->diaries->tz);
+            foreach ($wish->times ?? [new \Ringo\Understanding\When\Wishes\Span(540, 1020)] as $span) {
+                for ($minute = $span->from; $minute < max($span->from + 1, $span->endFor($service->minutes)); $minute += $service->step) {
+                    $at = $frame->at($minute);
+                    $why = $at === null ? Reason::Skipped : $this->free->why($service, $taking[0], $at, $now, $area);
+                    if ($why !== null && $why !== Reason::Raster) {
+                        $counts[$why->value] = ($counts[$why->value] ?? 0) + 1;
+                    }
+                }
+            }
+        }
+        arsort($counts);
+
+        return $counts === [] ? Reason::TooFar->inWords() : Reason::from((string) array_key_first($counts))->inWords();
+    }
+
+    /** @return iterable<string, int> days that may be booked, with their weekdays */
+    private function dates(Service $service, int $now): iterable
+    {
+        $day = (new \DateTimeImmutable('@'.$now))->setTimezone($this->diaries->tz)->setTime(0, 0);
+        for ($n = 0; $n <= $service->aheadDays; $n++) {
+            yield $day->format('Y-m-d') => (int) $day->format('N');
+            $day = $day->modify('+1 day');
+        }
+    }
+
+    private function minute(int $at): int
+    {
+        $local = (new \DateTimeImmutable('@'.$at))->setTimezone($this->diaries->tz);
+
+        return (int) $local->format('G') * 60 + (int) $local->format('i');
+    }
+}

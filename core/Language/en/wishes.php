@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+// How callers wish for times (Ringo\Understanding\When\Wishes).
+return [
+    // Parts of the day: from and to in minutes of the day, and how an hour without am or pm is read there.
+    'parts' => [
+        'morning' => [0, 720, 'am'], 'mornings' => [0, 720, 'am'], 'am' => [0, 720, 'am'], 'a.m.' => [0, 720, 'am'], 'early morning' => [0, 600, 'am'], 'early in the morning' => [0, 600, 'am'], 'mid morning' => [570, 690, 'am'], 'midmorning' => [570, 690, 'am'], 'late morning' => [630, 720, 'am'], 'before lunch' => [0, 720, 'am'], 'before noon' => [0, 720, 'am'],
+        'lunchtime' => [720, 840, null], 'lunchtimes' => [720, 840, null], 'lunch time' => [720, 840, null], 'lunch' => [720, 840, null], 'over lunch' => [720, 840, null], 'lunch hour' => [720, 840, null], 'around midday' => [690, 750, null], 'middle of the day' => [690, 840, null],
+        'afternoon' => [720, 1020, 'pm'], 'afternoons' => [720, 1020, 'pm'], 'pm' => [720, 1020, 'pm'], 'p.m.' => [720, 1020, 'pm'], 'early afternoon' => [720, 900, 'pm'], 'mid afternoon' => [840, 960, 'pm'], 'late afternoon' => [900, 1050, 'pm'], 'late in the afternoon' => [900, 1050, 'pm'], 'after lunch' => [780, 1020, 'pm'], 'teatime' => [960, 1080, 'pm'],
+        'evening' => [1020, 1440, 'pm'], 'evenings' => [1020, 1440, 'pm'], 'tonight' => [1020, 1440, 'pm'], 'early evening' => [1020, 1140, 'pm'], 'late evening' => [1200, 1440, 'pm'],
+        'end of the day' => [900, 1440, 'pm'], 'end of day' => [900, 1440, 'pm'], 'last thing' => [900, 1440, 'pm'], 'late in the day' => [900, 1440, 'pm'], 'late on' => [900, 1440, 'pm'], 'end of the working day' => [900, 1440, 'pm'], 'close of business' => [900, 1440, 'pm'], 'before the school run' => [0, 510, 'am'], 'after the school run' => [555, 720, 'am'], 'after school' => [930, 1440, 'pm'], 'after work' => [1020, 1440, 'pm'], 'before work' => [0, 540, 'am'], 'out of hours' => [1020, 1440, 'pm'],
+    ],
+    // The first free start of a day, if it is early.
+    'first_thing' => ['first thing', 'first thing in the morning', 'first appointment', 'first slot of the day', 'first one of the day', 'crack of dawn', 'as early as you can', 'as early as possible', 'nice and early', 'bright and early', 'first appointment of the day', 'as soon as you open', 'when you open'],
+    'earliest' => ['earliest', 'the earliest', 'soonest', 'the soonest', 'as soon as possible', 'as soon as you can', 'asap', 'a s a p', 'first available', 'next available', 'first you have', 'first one you have', 'next one you have', 'next you have', 'the first free', 'quickest', 'the next free', 'right away', 'straight away', 'as quickly as possible', 'as quick as you can', 'soon as possible', 'soon as you can', 'first free'],
+    'latest' => ['latest you have', 'the latest', 'latest possible', 'last appointment', 'last slot', 'last one of the day', 'as late as possible', 'as late as you can', 'last of the day', 'latest appointment', 'latest slot', 'latest one', 'the last one you have'],
+    'any_day' => ['any day', 'whichever day', "the day doesn't matter", 'any day at all', 'whatever day', 'no matter which day', 'any day will do', 'any other day'],
+    'any_time' => ['any time of day', "the time doesn't matter", 'whatever time', 'any time of the day', 'all day', 'any time that day'],
+    'any' => ['any time', 'anytime', 'whenever', "i don't mind", 'i do not mind', 'do not mind', "don't mind", 'either', 'no preference', "doesn't matter", 'does not matter', "don't care", 'not fussy', 'not bothered', 'any day any time', 'whatever you have', 'anything you have', "i'm easy", 'i am easy', "i'm flexible", 'i am flexible', 'anything', 'up to you', 'any of them'],
+    'later' => ['later', 'something later', 'anything later', 'later on', 'later that day', 'later on that day', 'later in the day', 'a bit later', 'bit later', 'a little later', 'later the same day', 'later than that', 'slightly later', 'something later that day', 'anything later that day', 'later in that day'],
+    'earlier' => ['earlier', 'something earlier', 'anything earlier', 'earlier that day', 'earlier on that day', 'earlier in the day', 'a bit earlier', 'bit earlier', 'a little earlier', 'earlier the same day', 'earlier than that', 'slightly earlier', 'something earlier that day', 'anything earlier that day', 'anything sooner', 'sooner', 'earlier on'],
+    'day_after' => ['the day after that', 'the day after', 'day after that', 'day after', 'the next day', 'next day', 'the following day', 'following day', 'a day later', 'one day later'],
+    'day_before' => ['the day before that', 'the day before', 'day before that', 'day before', 'a day earlier', 'the previous day'],
+    'week_after' => ['the week after that', 'the week after', 'week after that', 'week after', 'the following week', 'following week', 'a week later', 'the week following', 'one week later'],
+    'week_before' => ['the week before that', 'the week before', 'week before'],
+    // Weeks counted from this one.
+    'weeks' => ['this week' => 0, 'sometime this week' => 0, 'next week' => 1, 'the next week' => 1, 'sometime next week' => 1, 'the week after next' => 2, 'week after next' => 2, 'in two weeks time' => 2, 'the week beginning next' => 1],
+    'months' => ['this month' => 0, 'next month' => 1, 'the month after next' => 2, 'month after next' => 2, 'the following month' => 1],
+    'weekend' => ['weekend', 'the weekend', 'a weekend', 'at the weekend', 'over the weekend', 'this weekend', 'on the weekend', 'the coming weekend', 'this coming weekend'],
+    'weekends' => ['weekends', 'at weekends', 'any weekend', 'on weekends', 'only weekends', 'a weekend day'],
+    'next_weekend' => ['next weekend', 'the weekend after', 'the following weekend', 'weekend after', 'the weekend after next'],
+    'weekdays' => ['weekday', 'weekdays', 'a weekday', 'during the week', 'in the week', 'on a weekday', 'any weekday', 'monday to friday', 'midweek', 'week days', 'working day', 'working days', 'a week day'],
+    // Before a week or a month: its beginning, middle or end.
+    'begins' => ['beginning of', 'start of', 'early in', 'early', 'first half of', 'at the beginning of', 'at the start of', 'the beginning of', 'the start of', 'towards the beginning of', 'first few days of'],
+    'middles' => ['middle of', 'mid', 'the middle of', 'in the middle of', 'around the middle of'],
+    'ends' => ['end of', 'the end of', 'at the end of', 'late in', 'towards the end of', 'late', 'last few days of', 'later in', 'back end of'],
+    'rest' => ['rest of', 'the rest of', 'later', 'remainder of'],
+    'whole' => ['the month', 'this month', 'the week', 'this week', 'month', 'week'],
+    'week_of' => ['week of', 'the week of', 'week commencing', 'the week commencing', 'week beginning', 'the week beginning', 'week starting', 'the week starting', 'week with', 'that week of', 'the week that has'],
+    // What stands before a day or a time and says how it is meant.
+    'without' => ['not', 'not on', 'any day but', 'any day except', 'any other day than', 'anything but', 'except', 'except for', 'apart from', 'other than', 'but not', 'but not on', "can't do", 'cannot do', "can't make", 'cannot make', "can't manage", 'cannot manage', 'avoid', 'no', 'not in', 'not at', 'never', 'anything except', 'any time but', 'any time except', "don't want", 'do not want', 'rather not', 'rather not on', 'never on', 'never in', 'every day but', 'every day except', 'all but', "i can't on", 'i cannot on', "can't on", 'cannot on', 'anywhere but', 'bar', 'excluding', 'save', 'anytime but', 'anytime except', 'not any', 'not a', "can't come", "can't come on", 'cannot come on', 'but', "can't in", "can't at", 'steer clear of'],
+    'after' => ['after', 'any time after', 'anytime after', 'anything after', 'some time after', 'sometime after', 'later than', 'only after', 'just after', 'it has to be after', 'soon after', 'straight after', 'past'],
+    'from' => ['from', 'not before', 'no earlier than', 'starting', 'starting from', 'from about', 'on or after', 'not until', 'not till', 'as from', 'beginning', 'earliest', 'as of', 'at the earliest', 'anything from', 'not earlier than', 'since'],
+    'before' => ['before', 'any time before', 'anytime before', 'earlier than', 'anything before', 'some time before', 'sometime before', 'ahead of', 'not after', 'prior to', 'only before', 'just before'],
+    'by' => ['by', 'until', 'till', 'up to', 'up until', 'to be done by', 'finished by', 'done by', 'over by', 'out by', 'finish by', 'away by', 'be done by', 'be finished by'],
+    'to_start' => ['no later than', 'not later than', 'at the latest', 'latest', 'on or before', 'at the very latest'],
+    'around' => ['around', 'about', 'roughly', 'approximately', 'round about', 'somewhere around', 'somewhere near', 'near', 'close to', 'say about', 'ish', 'round', 'circa', 'some time around', 'sometime around', 'at about', 'at around', 'thereabouts'],
+    'between' => ['between', 'from', 'somewhere between', 'any time between', 'anytime between', 'some time between', 'sometime between'],
+    'joins' => ['and', 'to', 'till', 'until', 'through', 'thru', 'up to', '-', 'or so to'],
+    'onwards' => ['onwards', 'onward', 'on', 'or later', 'or after', 'and after', 'at the earliest', 'and later', 'plus', 'or onwards', 'or any time after'],
+    'or_before' => ['or earlier', 'or before', 'at the latest', 'and earlier', 'or sooner', 'at the very latest'],
+    'ish' => ['ish', 'or so', 'or thereabouts', 'or around then', 'or near', 'or roughly then'],
+    // What stands behind a day or a time and takes it out.
+    'bad' => ["is no good", "isn't good", 'is bad', "doesn't work", 'does not work', "won't work", 'will not work', 'is out', "doesn't suit", 'does not suit', "i can't", 'i cannot', "we can't", 'no good', 'is no use', "isn't any good", "is difficult", 'is impossible', "i can't do", 'i cannot do', "i can't make", 'is not good', 'is a bad day', "isn't possible", 'is not possible', "'s no good", "'s out", 'is tricky', "i'm away", "i am away", "won't do", 'will not do', "isn't great", 'is not great', "are no good", "are bad", "don't work", "are out", "don't suit", "are difficult", 'is a no', "s no good"],
+    // Where what follows tells why, and wishes for nothing.
+    'reasons' => ['because', 'cause', "i work", 'i start work', 'i finish', 'i get off', "i'm at work", 'i am at work', 'i get home', "i'm working", 'i am working', 'i pick up', 'i drop', 'i have to pick', 'i have to drop', 'i have to be', 'i have to leave', "i've got to", 'my shift', 'my husband', 'my wife', 'my mother', 'my mum', 'my son', 'my daughter', 'my partner', 'my boss', 'my train', 'my lift', 'my bus', 'the kids', 'the children', 'as i', 'since i', "i'm on", 'i am on', "she works", 'he works', 'we work', "he's at", "she's at", 'i leave', 'i leave work', 'i teach', 'i have a meeting', "i've a meeting", 'i have a', "i've a", 'i have work', 'i have college', 'i have school', "i've got a", "i've got work", 'i do the school run', 'it takes me', 'the baby', 'the school', 'the shop', 'i open the shop', 'i close', 'we open', 'we close', 'they work', 'due to', "that's when", 'when i', 'so i can', 'then i', 'i look after', 'i only got', 'i booked'],
+    // Where a wish goes on after a reason.
+    'goes_on' => ['so', 'but', 'then', 'therefore', 'could', 'can', 'please'],
+    'somebody' => ['with', 'see', 'seeing', 'have', 'by', 'for', 'from', 'get'],
+    'every' => ['a', 'an', 'any', 'every', 'each', 'some'],
+    // Little words between a cue and what it is about.
+    'between_words' => ['on', 'the', 'in', 'at', 'of', 'a', 'any', 'about', 'say', 'maybe', 'this', 'that', 'like', 'it', 'is'],
+];

@@ -1,0 +1,320 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding\When\Wishes;
+
+use Ringo\Language\Phrases;
+use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
+use Ringo\Understanding\Context;
+use Ringo\Understanding\Numerals;
+use Ringo\Understanding\When\Clock;
+use Ringo\Understanding\When\ClockFinder;
+use Ringo\Understanding\When\Day;
+use Ringo\Understanding\When\DayFinder;
+
+/** Finds what of a wish names days, weeks, months, times and parts of the day, and turns of phrase such as 'the earliest' or 'later'. */
+final readonly class ItemFinder
+{
+    /** Turns of phrase of wishes.php that stand for themselves. */
+    private const TURNS = ['first_thing', 'earliest', 'latest', 'any_day', 'any_time', 'any', 'later', 'earlier', 'day_after', 'day_before', 'week_after', 'week_before', 'weekdays', 'weekends'];
+
+    /** Days of a month that are its beginning, or its end. */
+    private const EDGE = 5;
+
+    /** An utterance of so few words may be a bare hour. */
+    private const FEW = 3;
+
+    private DayFinder $days;
+
+    private ClockFinder $clocks;
+
+    /** @var Phrases<array{string, mixed}> */
+    private Phrases $turns;
+
+    /** @var array<string, Phrases<string>> */
+    private array $parts;
+
+    /** @var array<string, true> */
+    private array $cues;
+
+    /** @var array<string, true> */
+    private array $every;
+
+    public function __construct(private Vocabulary $words)
+    {
+        $numerals = new Numerals($words);
+        $this->days = new DayFinder($words, $numerals);
+        $this->clocks = new ClockFinder($words, $numerals);
+        $turns = [];
+        foreach (['parts' => Item::PART, 'weeks' => 'weeks', 'months' => 'months'] as $section => $kind) {
+            foreach ($words->section('wishes', $section) as $phrase => $value) {
+                $turns[(string) $phrase] = [$kind, $value];
+            }
+        }
+        foreach (self::TURNS as $turn) {
+            foreach ($words->section('wishes', $turn) as $phrase) {
+                $turns[$phrase] = [Item::TURN, $turn];
+            }
+        }
+        foreach (['weekend' => 0, 'next_weekend' => 1] as $section => $weeks) {
+            foreach ($words->section('wishes', $section) as $phrase) {
+                $turns[$phrase] = ['weekend', $weeks];
+            }
+        }
+        $this->turns = new Phrases($turns);
+        $parts = [];
+        foreach (['begins', 'middles', 'ends', 'rest', 'whole', 'week_of'] as $part) {
+            $parts[$part] = $words->phrases('wishes', $part);
+        }
+        $this->parts = $parts;
+        $cues = ['at', 'say', 'for', 'than', 'and', 'to', 'or'];
+        foreach (['from', 'before', 'by', 'around', 'between', 'to_start'] as $cue) {
+            foreach ($words->section('wishes', $cue) as $phrase) {
+                $all = explode(' ', $phrase);
+                $cues[] = $all[count($all) - 1];
+            }
+        }
+        $this->cues = array_fill_keys($cues, true);
+        $this->every = array_fill_keys($words->section('wishes', 'every'), true);
+    }
+
+    /**
+     * @param list<Token> $t
+     *
+     * @return list<Item> in order, none overlapping
+     */
+    public function in(array $t, Context $context): array
+    {
+        $days = [];
+        foreach ($this->days->find($t, $context) as $span) {
+            $days[$span->from] = $span;
+        }
+        $clocks = [];
+        foreach ($this->clocks->find($t, $context, array_values($days)) as $span) {
+            $clocks[$span->from] = $span;
+        }
+        $items = [];
+        for ($i = 0, $n = count($t); $i < $n;) {
+            $found = $this->period($t, $i, $context) ?? $this->weekOf($t, $i, $days, $context);
+            $turn = $found === null ? $this->turn($t, $i, $context) : null;
+            $day = $found === null && isset($days[$i]) && $days[$i]->what instanceof Day ? $this->day($t, $i, $days[$i]->what, $days[$i]->length, $context) : [];
+            $found = match (true) {
+                $found !== null => [$found],
+                $turn !== null && ($day === [] || $turn->to >= $day[0]->to) => [$turn],
+                $day !== [] => $day,
+                isset($clocks[$i]) => $this->clock($t, $i, $clocks[$i]->what, $clocks[$i]->length, $context),
+                default => [],
+            };
+            array_push($items, ...$found);
+            $i = $found === [] ? $i + 1 : $found[0]->to;
+        }
+
+        return $items;
+    }
+
+    /**
+     * 'End of the month', 'early next week', 'the rest of this week'.
+     *
+     * @param list<Token> $t
+     */
+    private function period(array $t, int $i, Context $context): ?Item
+    {
+        foreach (['begins', 'middles', 'ends', 'rest'] as $part) {
+            $hit = $this->parts[$part]->at($t, $i);
+            if ($hit === null) {
+                continue;
+            }
+            $at = $i + $hit[1];
+            $whole = $this->whole($t, $at, $context);
+            if ($whole !== null) {
+                return new Item(Item::PERIOD, $this->portion($whole[0], $part, $context), $i, $whole[1]);
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * A week or a month by itself.
+     *
+     * @param list<Token> $t
+     *
+     * @return array{array{string, string}, int}|null its dates, and the token behind it
+     */
+    private function whole(array $t, int $i, Context $context): ?array
+    {
+        $turn = $this->turns->at($t, $i);
+        if ($turn !== null && in_array($turn[0][0], ['weeks', 'months'], true)) {
+            $count = is_int($turn[0][1]) ? $turn[0][1] : 0;
+
+            return [$turn[0][0] === 'weeks' ? self::week($context->now, $count) : self::month($context->now->modify("first day of +{$count} month")), $i + $turn[1]];
+        }
+        $skip = ($t[$i]->text ?? '') === 'the' ? 1 : 0;
+        $word = $t[$i + $skip]->text ?? '';
+        if ($word === 'week' || $word === 'month') {
+            return [$word === 'week' ? self::week($context->now, 0) : self::month($context->now), $i + $skip + 1];
+        }
+        $month = $this->words->section('calendar', 'months')[$word] ?? null;
+        if (is_int($month)) {
+            $day = (new Day(month: $month))->resolve($context->now);
+
+            return $day === null ? null : [self::month($day), $i + $skip + 1];
+        }
+
+        return null;
+    }
+
+    /**
+     * @param array{string, string} $whole
+     *
+     * @return array{string, string}
+     */
+    private function portion(array $whole, string $part, Context $context): array
+    {
+        [$from, $to] = $whole;
+        $today = $context->now->format('Y-m-d');
+        $day = static fn (string $date, int $days): string => (new \DateTimeImmutable($date))->modify(sprintf('%+d days', $days))->format('Y-m-d');
+        if ($part === 'rest') {
+            // 'Later this week' is after today.
+            return [max($from, $from <= $today && $to >= $today ? $day($today, 1) : $from), $to];
+        }
+        $week = $day($from, 6) === $to;
+
+        return match ($part) {
+            'begins' => $week ? [$from, $day($from, 1)] : [$from, $day($from, self::EDGE - 1)],
+            'middles' => $week ? [$day($from, 1), $day($from, 3)] : [$day($from, 10), $day($from, 19)],
+            default => $week ? [$day($from, 3), $day($from, 4)] : [$day($to, 1 - self::EDGE), $to],
+        };
+    }
+
+    /**
+     * 'The week of the ninth' is the calendar week that has it.
+     *
+     * @param list<Token> $t
+     * @param array<int, \Ringo\Understanding\When\Span> $days
+     */
+    private function weekOf(array $t, int $i, array $days, Context $context): ?Item
+    {
+        $hit = $this->parts['week_of']->at($t, $i);
+        if ($hit === null) {
+            return null;
+        }
+        for ($at = $i + $hit[1]; $at <= $i + $hit[1] + 1; $at++) {
+            $date = isset($days[$at]) && $days[$at]->what instanceof Day ? $days[$at]->what->resolve($context->now) : null;
+            if ($date !== null) {
+                return new Item(Item::PERIOD, self::week($date, 0), $i, $days[$at]->end());
+            }
+        }
+
+        return null;
+    }
+
+    /** @param list<Token> $t */
+    private function turn(array $t, int $i, Context $context): ?Item
+    {
+        $hit = $this->turns->at($t, $i);
+        if ($hit === null) {
+            return null;
+        }
+        [[$kind, $value], $length] = $hit;
+        $count = is_int($value) ? $value : 0;
+        $dates = match ($kind) {
+            'weeks' => self::week($context->now, $count),
+            'months' => self::month($context->now->modify("first day of +{$count} month")),
+            'weekend' => [self::week($context->now, $count)[1], self::week($context->now, $count)[1]],
+            default => null,
+        };
+        if ($dates !== null) {
+            $dates = $kind === 'weekend' ? [(new \DateTimeImmutable($dates[0]))->modify('-1 day')->format('Y-m-d'), $dates[1]] : $dates;
+
+            return new Item(Item::PERIOD, $dates, $i, $i + $length);
+        }
+        if ($kind === Item::PART && is_array($value)) {
+            return new Item(Item::PART, [(int) $value[0], (int) $value[1], is_string($value[2]) ? $value[2] : null], $i, $i + $length);
+        }
+
+        return new Item(Item::TURN, is_string($value) ? $value : '', $i, $i + $length);
+    }
+
+    /**
+     * @param list<Token> $t
+     *
+     * @return list<Item>
+     */
+    private function day(array $t, int $i, Day $day, int $length, Context $context): array
+    {
+        $to = $i + $length;
+        // 'This afternoon' is today, and the afternoon.
+        $part = $this->turns->at($t, $to - 1);
+        $also = $length > 1 && $part !== null && $part[0][0] === Item::PART && is_array($part[0][1]) && $day->weekday === null ? [new Item(Item::PART, [(int) $part[0][1][0], (int) $part[0][1][1], is_string($part[0][1][2]) ? $part[0][1][2] : null], $i, $to)] : [];
+        if ($day->weeks !== null && $day->weekday === null && $day->day === null) {
+            return [new Item(Item::PERIOD, self::week($context->now, $day->weeks), $i, $to)];
+        }
+        $bareMonth = ($day->month !== null || $day->months !== null) && $day->day === null && $day->weekday === null && $day->nth === null && ! $day->lastDay;
+        if ($bareMonth) {
+            $first = $day->resolve($context->now);
+
+            return $first === null ? [] : [new Item(Item::PERIOD, self::month($first), $i, $to)];
+        }
+        if ($day->weekday !== null && $day->which === '' && $day->weeks === null && $day->day === null && $day->months === null && $day->month === null && $day->nth === null && $day->plus === 0 && $day->offset === null) {
+            $last = $t[$to - 1]->text;
+            $plural = str_ends_with($last, 's') && ! in_array($last, ['tues', 'weds', 'thurs'], true);
+
+            return [new Item(Item::WEEKDAY, $day->weekday, $i, $to, $plural || isset($this->every[$t[$i]->text]) || isset($this->every[$t[$i - 1]->text ?? '']))];
+        }
+        $date = $day->resolve($context->now)?->format('Y-m-d');
+
+        return $date === null ? [] : [new Item(Item::DAY, [$date, $date], $i, $to), ...$also];
+    }
+
+    /**
+     * @param list<Token> $t
+     *
+     * @return list<Item>
+     */
+    private function clock(array $t, int $i, Clock|Day|\DateTimeImmutable $clock, int $length, Context $context): array
+    {
+        if ($clock instanceof \DateTimeImmutable) {
+            $local = $clock->setTimezone($context->now->getTimezone());
+
+            return [new Item(Item::DAY, [$local->format('Y-m-d'), $local->format('Y-m-d')], $i, $i + $length), new Item(Item::TIME, self::minute($local->format('H:i')), $i, $i + $length)];
+        }
+        $time = $clock instanceof Clock && $clock->complete() ? $clock->resolve() : null;
+        if ($time === null || ! $clock instanceof Clock || $this->bare($t, $i, $length) && ! isset($this->cues[$t[$i - 1]->text ?? '']) && count($t) > self::FEW && ($t[$i + $length]->text ?? '') !== 'ish') {
+            return [];
+        }
+
+        return [new Item(Item::TIME, self::minute($time), $i, $i + $length)];
+    }
+
+    /**
+     * Whether a time is nothing but a number.
+     *
+     * @param list<Token> $t
+     */
+    private function bare(array $t, int $i, int $length): bool
+    {
+        return $length === 1 && preg_match('/[:.]|[ap]m$/', $t[$i]->text) !== 1 && ! isset($this->words->section('calendar', 'clock_words')[$t[$i]->text]);
+    }
+
+    private static function minute(string $time): int
+    {
+        return (int) substr($time, 0, 2) * 60 + (int) substr($time, 3, 2);
+    }
+
+    /** @return array{string, string} Monday to Sunday, so many weeks after that of a day */
+    private static function week(\DateTimeImmutable $day, int $weeks): array
+    {
+        $monday = $day->modify('monday this week')->modify("+{$weeks} weeks");
+
+        return [$monday->format('Y-m-d'), $monday->modify('+6 days')->format('Y-m-d')];
+    }
+
+    /** @return array{string, string} */
+    private static function month(\DateTimeImmutable $day): array
+    {
+        return [$day->modify('first day of this month')->format('Y-m-d'), $day->modify('last day of this month')->format('Y-m-d')];
+    }
+}

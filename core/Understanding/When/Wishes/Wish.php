@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding\When\Wishes;
+
+/**
+ * When a caller would like an appointment, as far as it was said: days, parts of the day, what is out of the question, and with whom.
+ * Later wishes are laid upon earlier ones: a new day replaces the day and keeps the part of the day, and the other way round.
+ *
+ * @phpstan-type Dates array{string, string} first and last day, ISO 8601
+ */
+final readonly class Wish
+{
+    public const NEVER = '9999-12-31';
+
+    public const EVER = '0001-01-01';
+
+    /**
+     * @param ?list<Dates> $days any of these; null: any day
+     * @param ?list<int> $weekdays only these, ISO from 1; null: all
+     * @param list<Dates> $notDays
+     * @param list<int> $notWeekdays
+     * @param ?list<Span> $times any of these; null: any time
+     * @param list<Span> $notTimes
+     * @param ?string $half how an hour without am or pm is read: am or pm
+     * @param ?string $order earliest or latest
+     * @param bool $firstOfDay only the first free start of a day
+     * @param ?string $with key of the diary that is wished for
+     * @param ?Dates $frame the week or month in force, in which a weekday lies
+     * @param ?int $after only starts after this moment: 'later'
+     * @param ?int $before only starts before this moment: 'earlier'
+     */
+    public function __construct(
+        public ?array $days = null,
+        public ?array $weekdays = null,
+        public array $notDays = [],
+        public array $notWeekdays = [],
+        public ?array $times = null,
+        public array $notTimes = [],
+        public ?string $half = null,
+        public ?string $order = null,
+        public bool $firstOfDay = false,
+        public ?string $with = null,
+        public ?array $frame = null,
+        public ?int $after = null,
+        public ?int $before = null,
+    ) {
+    }
+
+    /** @param array<string, mixed> $changes by property */
+    public function but(array $changes): self
+    {
+        return new self(...[...get_object_vars($this), ...$changes]);
+    }
+
+    /** Whether a day is wished for, whatever the time. */
+    public function day(string $date, int $weekday): bool
+    {
+        return ! $this->excluded($date, $weekday) && ($this->weekdays === null || in_array($weekday, $this->weekdays, true)) && ($this->days === null || self::within($date, $this->days));
+    }
+
+    /** Whether a day is out of the question. */
+    public function excluded(string $date, int $weekday): bool
+    {
+        return in_array($weekday, $this->notWeekdays, true) || self::within($date, $this->notDays);
+    }
+
+    /** Whether a start is wished for, by its minute of the day. */
+    public function time(int $minute, int $length): bool
+    {
+        if ($this->excludedTime($minute)) {
+            return false;
+        }
+        foreach ($this->times ?? [new Span] as $span) {
+            if ($minute >= $span->from && $minute < $span->endFor($length)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    public function excludedTime(int $minute): bool
+    {
+        foreach ($this->notTimes as $span) {
+            if ($minute >= $span->from && $minute < $span->to) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    public function isEmpty(): bool
+    {
+        return $this->but(['frame' => null, 'half' => null]) == new self;
+    }
+
+    /** @param list<Dates> $spans */
+    private static function within(string $date, array $spans): bool
+    {
+        foreach ($spans as [$from, $to]) {
+            if ($date >= $from && $date <= $to) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}
