@@ -15,11 +15,19 @@ final class FreeTimes
     /** @var array<string, Frame> */
     private array $frames = [];
 
-    /** @var array<string, array<string, list<Busy>>> by diary and local day, in order */
-    private array $busy = [];
+    private const A_DAY = 86_400;
 
-    /** @var array<string, array<string, int>> appointments that begin on a local day, by diary */
-    private array $begun = [];
+    /** @var array<string, array{list<Busy>, int}> busy times in order, and the longest, by diary */
+    private array $sorted = [];
+
+    /** @var array<string, array<string, list<Busy>>> by diary and local day */
+    private array $near = [];
+
+    /** @var array<string, string> last day that may be booked, by now and how far ahead */
+    private array $last = [];
+
+    /** @var array<string, list<array{int, int}>> breaks as moments, by diary and local day */
+    private array $breaks = [];
 
     public function __construct(private readonly Diaries $diaries)
     {
@@ -85,11 +93,11 @@ final class FreeTimes
     private function limits(Service $service, Diary $diary, string $date, int $start, int $now): ?Reason
     {
         $tz = $diary->tz ?? $this->diaries->tz;
-        $last = (new \DateTimeImmutable('@'.$now))->setTimezone($this->diaries->tz)->modify("+{$service->aheadDays} days")->format('Y-m-d');
+        $last = $this->last[$now.'+'.$service->aheadDays] ??= (new \DateTimeImmutable('@'.$now))->setTimezone($this->diaries->tz)->modify("+{$service->aheadDays} days")->format('Y-m-d');
 
         return match (true) {
             $start < $now + 3600 * $service->noticeHours => Reason::TooSoon,
-            (new \DateTimeImmutable('@'.$start))->setTimezone($this->diaries->tz)->format('Y-m-d') > $last => Reason::TooFar,
+            ($diary->tz === null ? $date : (new \DateTimeImmutable('@'.$start))->setTimezone($this->diaries->tz)->format('Y-m-d')) > $last => Reason::TooFar,
             $this->diaries->closures->has($date) => Reason::Closure,
             $diary->off->has($date) => Reason::Off,
             $diary->mostADay !== null && $this->begunOn($diary, $date, $tz) >= $diary->mostADay => Reason::DayFull,
@@ -156,8 +164,9 @@ final class FreeTimes
     private function taken(Service $service, Diary $diary, Frame $frame, int $start, ?string $area): ?Reason
     {
         $end = $start + 60 * $service->minutes;
-        foreach ($diary->breaks->on($frame->weekday) as [$from, $to]) {
-            if ($start < $frame->limit($to) && $end > $frame->limit($from)) {
+        $breaks = $this->breaks[$diary->key.$frame->date] ??= array_map(static fn (array $one): array => [$frame->limit($one[0]), $frame->limit($one[1])], $diary->breaks->on($frame->weekday));
+        foreach ($breaks as [$from, $to]) {
+            if ($start < $to && $end > $from) {
                 return Reason::Break;
             }
         }
@@ -232,37 +241,55 @@ final class FreeTimes
     /** @return list<Busy> of a day and those beside it, whose margins may reach into it */
     private function around(Diary $diary, Frame $frame): array
     {
-        return ($this->busy[$diary->key] ??= $this->byDay($diary))[$frame->date] ?? [];
+        return $this->near[$diary->key][$frame->date] ??= $this->between($diary, $frame->midnight - self::A_DAY, $frame->end + self::A_DAY);
+    }
+
+    /** @return list<Busy> that reach into a stretch of time, in order */
+    private function between(Diary $diary, int $from, int $to): array
+    {
+        [$sorted, $longest] = $this->sorted[$diary->key] ??= $this->inOrder($diary);
+        $found = [];
+        for ($n = self::first($sorted, $from - $longest); isset($sorted[$n]) && $sorted[$n]->from < $to; $n++) {
+            if ($sorted[$n]->to > $from) {
+                $found[] = $sorted[$n];
+            }
+        }
+
+        return $found;
     }
 
     private function begunOn(Diary $diary, string $date, \DateTimeZone $tz): int
     {
-        if (! isset($this->begun[$diary->key])) {
-            $this->begun[$diary->key] = [];
-            foreach ($diary->busy as $busy) {
-                $day = (new \DateTimeImmutable('@'.$busy->from))->setTimezone($tz)->format('Y-m-d');
-                $this->begun[$diary->key][$day] = ($this->begun[$diary->key][$day] ?? 0) + 1;
-            }
-        }
+        $frame = $this->frame($date, $tz);
+        [$sorted] = $this->sorted[$diary->key] ??= $this->inOrder($diary);
 
-        return $this->begun[$diary->key][$date] ?? 0;
+        return self::first($sorted, $frame->end) - self::first($sorted, $frame->midnight);
     }
 
-    /** @return array<string, list<Busy>> each busy time under every day it touches, and the days before and after: margins cross midnight */
-    private function byDay(Diary $diary): array
+    /** @return array{list<Busy>, int} busy times by their beginning, and how long the longest is */
+    private function inOrder(Diary $diary): array
     {
-        $tz = $diary->tz ?? $this->diaries->tz;
-        $days = [];
-        foreach ($diary->busy as $busy) {
-            $day = (new \DateTimeImmutable('@'.($busy->from - 86_400)))->setTimezone($tz);
-            $last = (new \DateTimeImmutable('@'.($busy->to + 86_400)))->setTimezone($tz)->format('Y-m-d');
-            for ($date = $day->format('Y-m-d'); $date <= $last; $date = $day->format('Y-m-d')) {
-                $days[$date][] = $busy;
-                $day = $day->modify('+1 day');
-            }
+        $sorted = $diary->busy;
+        usort($sorted, static fn (Busy $a, Busy $b): int => $a->from <=> $b->from);
+
+        return [$sorted, max([0, ...array_map(static fn (Busy $one): int => $one->to - $one->from, $sorted)])];
+    }
+
+    /**
+     * Place of the first that begins at a moment or later.
+     *
+     * @param list<Busy> $sorted
+     */
+    private static function first(array $sorted, int $from): int
+    {
+        $low = 0;
+        $high = count($sorted);
+        while ($low < $high) {
+            $middle = ($low + $high) >> 1;
+            $sorted[$middle]->from < $from ? $low = $middle + 1 : $high = $middle;
         }
 
-        return $days;
+        return $low;
     }
 
     private function frame(string $date, \DateTimeZone $tz): Frame

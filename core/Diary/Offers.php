@@ -134,11 +134,21 @@ final class Offers
             $at = $from === null || $from === Wish::EVER ? $now : (new \DateTimeImmutable(min($from, '2999-01-01'), $tz))->getTimestamp();
             $edges = [[$at, $at]];
         }
+        // The days nearest to the wish first: once three are found, no day further away can hold a nearer one.
+        $days = [];
+        foreach ($this->dates($service, $now) as $date => $weekday) {
+            $frame = new Frame($date, $tz);
+            $days[$date] = $wish->excluded($date, $weekday) ? null : min(array_map(static fn (array $edge): int => max(0, $edge[0] - $frame->end, $frame->midnight - $edge[1]), $edges));
+        }
+        asort($days);
         $far = [];
         $keys = [];
-        foreach ($this->dates($service, $now) as $date => $weekday) {
-            if ($wish->excluded($date, $weekday)) {
+        foreach ($days as $date => $least) {
+            if ($least === null) {
                 continue;
+            }
+            if (count($far) >= self::MOST && $least > array_values($far)[self::MOST - 1]) {
+                break;
             }
             foreach ($this->free->on($service, $date, $now, $area, $wish->with) as $at => $diaries) {
                 if (in_array($at, $refused, true) || $wish->excludedTime($this->minute($at))) {
@@ -147,9 +157,8 @@ final class Offers
                 $far[$at] = min(array_map(static fn (array $edge): int => $at < $edge[0] ? $edge[0] - $at : max(0, $at - $edge[1]), $edges));
                 $keys[$at] = $diaries;
             }
+            asort($far);
         }
-        asort($far);
-
         return array_map(fn (int $at): Start => new Start($at, $this->shared($keys[$at])), array_slice(array_keys($far), 0, self::MOST));
     }
 
@@ -214,8 +223,11 @@ final class Offers
         }
         $counts = [];
         foreach ($this->dates($service, $now) as $date => $weekday) {
-            if (! $wish->day($date, $weekday) || array_sum($counts) > self::LOOKED_AT) {
+            if (! $wish->day($date, $weekday)) {
                 continue;
+            }
+            if (array_sum($counts) > self::LOOKED_AT) {
+                break;
             }
             $frame = new Frame($date, $this->diaries->tz);
             foreach ($wish->times ?? [new \Ringo\Understanding\When\Wishes\Span(540, 1020)] as $span) {

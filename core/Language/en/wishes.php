@@ -28,10 +28,15 @@ return [
     // Weeks counted from this one.
     'weeks' => ['this week' => 0, 'sometime this week' => 0, 'next week' => 1, 'the next week' => 1, 'sometime next week' => 1, 'the week after next' => 2, 'week after next' => 2, 'in two weeks time' => 2, 'the week beginning next' => 1],
     'months' => ['this month' => 0, 'next month' => 1, 'the month after next' => 2, 'month after next' => 2, 'the following month' => 1],
+    // Feasts of several days: days before and after Easter Sunday.
+    'feasts' => ['easter' => [-2, 1]],
+    'weeks_of_month' => ['first week of' => 1, 'the first week of' => 1, 'first week in' => 1, 'the first week in' => 1, 'second week of' => 2, 'the second week of' => 2, 'second week in' => 2, 'third week of' => 3, 'the third week of' => 3, 'third week in' => 3, 'last week of' => -1, 'the last week of' => -1, 'last week in' => -1, 'the last week in' => -1],
     'weekend' => ['weekend', 'the weekend', 'a weekend', 'at the weekend', 'over the weekend', 'this weekend', 'on the weekend', 'the coming weekend', 'this coming weekend'],
     'weekends' => ['weekends', 'at weekends', 'any weekend', 'on weekends', 'only weekends', 'a weekend day'],
     'next_weekend' => ['next weekend', 'the weekend after', 'the following weekend', 'weekend after', 'the weekend after next'],
     'weekdays' => ['weekday', 'weekdays', 'a weekday', 'during the week', 'in the week', 'on a weekday', 'any weekday', 'monday to friday', 'midweek', 'week days', 'working day', 'working days', 'a week day'],
+    // So many days or weeks from today.
+    'within' => ['in the next', 'within the next', 'over the next', 'within', 'in the coming', 'during the next', 'some time in the next', 'inside', 'the next'],
     // Before a week or a month: its beginning, middle or end.
     'begins' => ['beginning of', 'start of', 'early in', 'early', 'first half of', 'at the beginning of', 'at the start of', 'the beginning of', 'the start of', 'towards the beginning of', 'first few days of'],
     'middles' => ['middle of', 'mid', 'the middle of', 'in the middle of', 'around the middle of'],
@@ -40,16 +45,16 @@ return [
     'whole' => ['the month', 'this month', 'the week', 'this week', 'month', 'week'],
     'week_of' => ['week of', 'the week of', 'week commencing', 'the week commencing', 'week beginning', 'the week beginning', 'week starting', 'the week starting', 'week with', 'that week of', 'the week that has'],
     // What stands before a day or a time and says how it is meant.
-    'without' => ['not', 'not on', 'any day but', 'any day except', 'any other day than', 'anything but', 'except', 'except for', 'apart from', 'other than', 'but not', 'but not on', "can't do", 'cannot do', "can't make", 'cannot make', "can't manage", 'cannot manage', 'avoid', 'no', 'not in', 'not at', 'never', 'anything except', 'any time but', 'any time except', "don't want", 'do not want', 'rather not', 'rather not on', 'never on', 'never in', 'every day but', 'every day except', 'all but', "i can't on", 'i cannot on', "can't on", 'cannot on', 'anywhere but', 'bar', 'excluding', 'save', 'anytime but', 'anytime except', 'not any', 'not a', "can't come", "can't come on", 'cannot come on', 'but', "can't in", "can't at", 'steer clear of'],
+    'without' => ['not', 'not on', 'any day but', 'any day except', 'any other day than', 'anything but', 'except', 'except for', 'apart from', 'other than', 'but not', 'but not on', "can't do", 'cannot do', "can't make", 'cannot make', "can't manage", 'cannot manage', 'avoid', 'no', 'not in', 'not at', 'never', 'anything except', 'any time but', 'any time except', "don't want", 'do not want', 'rather not', 'rather not on', 'never on', 'never in', 'every day but', 'every day except', 'all but', "i can't on", 'i cannot on', "can't on", 'cannot on', 'anywhere but', 'bar', 'excluding', 'save', 'anytime but', 'anytime except', 'not any', 'not a', "can't come", "can't come on", 'cannot come on', "can't in", "can't at", 'steer clear of'],
     'after' => ['after', 'any time after', 'anytime after', 'anything after', 'some time after', 'sometime after', 'later than', 'only after', 'just after', 'it has to be after', 'soon after', 'straight after', 'past'],
-    'from' => ['from', 'not before', 'no earlier than', 'starting', 'starting from', 'from about', 'on or after', 'not until', 'not till', 'as from', 'beginning', 'earliest', 'as of', 'at the earliest', 'anything from', 'not earlier than', 'since'],
+    'from' => ['from', 'away until', 'away till', 'on holiday until', 'on holiday till', 'not back until', 'not back till', 'busy until', 'busy till', 'not free until', 'not free till', 'not available until', 'not before', 'no earlier than', 'starting', 'starting from', 'from about', 'on or after', 'not until', 'not till', 'as from', 'beginning', 'earliest', 'as of', 'at the earliest', 'anything from', 'not earlier than', 'since'],
     'before' => ['before', 'any time before', 'anytime before', 'earlier than', 'anything before', 'some time before', 'sometime before', 'ahead of', 'not after', 'prior to', 'only before', 'just before'],
     'by' => ['by', 'until', 'till', 'up to', 'up until', 'to be done by', 'finished by', 'done by', 'over by', 'out by', 'finish by', 'away by', 'be done by', 'be finished by'],
     'to_start' => ['no later than', 'not later than', 'at the latest', 'latest', 'on or before', 'at the very latest'],
     'around' => ['around', 'about', 'roughly', 'approximately', 'round about', 'somewhere around', 'somewhere near', 'near', 'close to', 'say about', 'ish', 'round', 'circa', 'some time around', 'sometime around', 'at about', 'at around', 'thereabouts'],
     'between' => ['between', 'from', 'somewhere between', 'any time between', 'anytime between', 'some time between', 'sometime between'],
     'joins' => ['and', 'to', 'till', 'until', 'through', 'thru', 'up to', '-', 'or so to'],
-    'onwards' => ['onwards', 'onward', 'on', 'or later', 'or after', 'and after', 'at the earliest', 'and later', 'plus', 'or onwards', 'or any time after'],
+    'onwards' => ['onwards', 'onward', 'or later', 'or after', 'and after', 'at the earliest', 'and later', 'plus', 'or onwards', 'or any time after'],
     'or_before' => ['or earlier', 'or before', 'at the latest', 'and earlier', 'or sooner', 'at the very latest'],
     'ish' => ['ish', 'or so', 'or thereabouts', 'or around then', 'or near', 'or roughly then'],
     // What stands behind a day or a time and takes it out.
@@ -58,6 +63,8 @@ return [
     'reasons' => ['because', 'cause', "i work", 'i start work', 'i finish', 'i get off', "i'm at work", 'i am at work', 'i get home', "i'm working", 'i am working', 'i pick up', 'i drop', 'i have to pick', 'i have to drop', 'i have to be', 'i have to leave', "i've got to", 'my shift', 'my husband', 'my wife', 'my mother', 'my mum', 'my son', 'my daughter', 'my partner', 'my boss', 'my train', 'my lift', 'my bus', 'the kids', 'the children', 'as i', 'since i', "i'm on", 'i am on', "she works", 'he works', 'we work', "he's at", "she's at", 'i leave', 'i leave work', 'i teach', 'i have a meeting', "i've a meeting", 'i have a', "i've a", 'i have work', 'i have college', 'i have school', "i've got a", "i've got work", 'i do the school run', 'it takes me', 'the baby', 'the school', 'the shop', 'i open the shop', 'i close', 'we open', 'we close', 'they work', 'due to', "that's when", 'when i', 'so i can', 'then i', 'i look after', 'i only got', 'i booked'],
     // Where a wish goes on after a reason.
     'goes_on' => ['so', 'but', 'then', 'therefore', 'could', 'can', 'please'],
+    'few' => ['few' => 3, 'couple' => 2],
+    'hours_ish' => ['one' => 'one', 'two' => 'two', 'three' => 'three', 'four' => 'four', 'five' => 'five', 'six' => 'six', 'seven' => 'seven', 'eight' => 'eight', 'eightt' => 'eight', 'nine' => 'nine', 'ten' => 'ten', 'tenn' => 'ten', 'eleven' => 'eleven', 'elevenn' => 'eleven', 'twelve' => 'twelve', 'noon' => 'noon', '9' => '9', '10' => '10', '11' => '11', '2' => '2', '3' => '3', '4' => '4'],
     'somebody' => ['with', 'see', 'seeing', 'have', 'by', 'for', 'from', 'get'],
     'every' => ['a', 'an', 'any', 'every', 'each', 'some'],
     // Little words between a cue and what it is about.

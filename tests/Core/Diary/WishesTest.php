@@ -19,7 +19,7 @@ final class WishesTest extends TestCase
     /** @return iterable<string, array{string, list<string>}> */
     public static function wishes(): iterable
     {
-        foreach (file(__DIR__.'/wishes.txt', FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [] as $line) {
+        foreach (array_merge(...array_map(static fn (string $file): array => file($file, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [], glob(__DIR__.'/wishes*.txt') ?: [])) as $line) {
             if ($line[0] !== ';') {
                 [$said, $probes] = explode(' => ', $line);
                 yield $said => [$said, explode(' ', $probes)];

@@ -23,6 +23,9 @@ final readonly class ItemFinder
     /** Days of a month that are its beginning, or its end. */
     private const EDGE = 5;
 
+    /** The one word that is a day and a part of it. */
+    private const TONIGHT = 'tonight';
+
     /** An utterance of so few words may be a bare hour. */
     private const FEW = 3;
 
@@ -65,7 +68,7 @@ final readonly class ItemFinder
         }
         $this->turns = new Phrases($turns);
         $parts = [];
-        foreach (['begins', 'middles', 'ends', 'rest', 'whole', 'week_of'] as $part) {
+        foreach (['begins', 'middles', 'ends', 'rest', 'whole', 'week_of', 'within'] as $part) {
             $parts[$part] = $words->phrases('wishes', $part);
         }
         $this->parts = $parts;
@@ -102,13 +105,14 @@ final readonly class ItemFinder
             $day = $found === null && isset($days[$i]) && $days[$i]->what instanceof Day ? $this->day($t, $i, $days[$i]->what, $days[$i]->length, $context) : [];
             $found = match (true) {
                 $found !== null => [$found],
-                $turn !== null && ($day === [] || $turn->to >= $day[0]->to) => [$turn],
+                $turn !== null && ($day === [] || $turn->to > $day[0]->to || $turn->to === $day[0]->to && count($day) === 1) => [$turn],
                 $day !== [] => $day,
                 isset($clocks[$i]) => $this->clock($t, $i, $clocks[$i]->what, $clocks[$i]->length, $context),
+                isset($this->cues[$t[$i - 1]->text ?? '']) || $i === $n - 1 => $this->hourAfterCue($t, $i, $context),
                 default => [],
             };
             array_push($items, ...$found);
-            $i = $found === [] ? $i + 1 : $found[0]->to;
+            $i = $found === [] ? $i + 1 : max(array_map(static fn (Item $item): int => $item->to, $found));
         }
 
         return $items;
@@ -121,6 +125,10 @@ final readonly class ItemFinder
      */
     private function period(array $t, int $i, Context $context): ?Item
     {
+        $feast = $this->feast($t, $i, $context) ?? $this->weekOfMonth($t, $i, $context) ?? $this->within($t, $i, $context);
+        if ($feast !== null) {
+            return $feast;
+        }
         foreach (['begins', 'middles', 'ends', 'rest'] as $part) {
             $hit = $this->parts[$part]->at($t, $i);
             if ($hit === null) {
@@ -130,6 +138,61 @@ final readonly class ItemFinder
             $whole = $this->whole($t, $at, $context);
             if ($whole !== null) {
                 return new Item(Item::PERIOD, $this->portion($whole[0], $part, $context), $i, $whole[1]);
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Easter is its four days.
+     *
+     * @param list<Token> $t
+     */
+    private function feast(array $t, int $i, Context $context): ?Item
+    {
+        $days = $this->words->section('wishes', 'feasts')[$t[$i]->text] ?? null;
+        $next = $t[$i + 1]->text ?? '';
+        $sunday = $days === null || isset($this->words->section('calendar', 'weekdays')[$next]) || $next === 'day' ? null : (new Day(easter: 0))->resolve($context->now);
+
+        return $sunday === null || ! is_array($days) ? null : new Item(Item::PERIOD, [$sunday->modify("{$days[0]} days")->format('Y-m-d'), $sunday->modify("+{$days[1]} days")->format('Y-m-d')], $i, $i + 1);
+    }
+
+    /**
+     * 'In the next two weeks', 'within three days'.
+     *
+     * @param list<Token> $t
+     */
+    private function within(array $t, int $i, Context $context): ?Item
+    {
+        $hit = $this->parts['within']->at($t, $i);
+        $word = $hit === null ? '' : $t[$i + $hit[1]]->text ?? '';
+        $count = $this->words->section('wishes', 'few')[$word] ?? $this->words->section('numbers', 'units')[$word] ?? (ctype_digit($word) ? (int) $word : null);
+        $at = $hit === null ? 0 : $i + $hit[1] + (is_int($count) ? 1 : 0);
+        $unit = $hit === null ? null : ($this->words->section('calendar', 'counted')[$t[$at]->text ?? ''] ?? null);
+        $days = ['day' => 1, 'week' => 7, 'fortnight' => 14, 'month' => 30][is_string($unit) ? $unit : ''] ?? null;
+        if ($hit === null || $days === null || ! is_int($count) && $unit !== 'fortnight') {
+            return null;
+        }
+
+        return new Item(Item::PERIOD, [$context->now->format('Y-m-d'), $context->now->modify('+'.$days * (is_int($count) ? $count : 1).' days')->format('Y-m-d')], $i, $at + 1);
+    }
+
+    /**
+     * 'The first week of April', 'the last week of the month'.
+     *
+     * @param list<Token> $t
+     */
+    private function weekOfMonth(array $t, int $i, Context $context): ?Item
+    {
+        foreach ($this->words->section('wishes', 'weeks_of_month') as $phrase => $n) {
+            $hit = (new Phrases([$phrase => true]))->at($t, $i);
+            $whole = $hit === null ? null : $this->whole($t, $i + $hit[1], $context);
+            if ($whole !== null && is_int($n)) {
+                $first = new \DateTimeImmutable($whole[0][0]);
+                $from = $n < 0 ? (new \DateTimeImmutable($whole[0][1]))->modify('-6 days') : $first->modify('+'.(7 * ($n - 1)).' days');
+
+                return new Item(Item::PERIOD, [$from->format('Y-m-d'), $from->modify('+6 days')->format('Y-m-d')], $i, $whole[1]);
             }
         }
 
@@ -158,9 +221,7 @@ final readonly class ItemFinder
         }
         $month = $this->words->section('calendar', 'months')[$word] ?? null;
         if (is_int($month)) {
-            $day = (new Day(month: $month))->resolve($context->now);
-
-            return $day === null ? null : [self::month($day), $i + $skip + 1];
+            return [self::month(self::firstOf(new Day(month: $month), $context->now)), $i + $skip + 1];
         }
 
         return null;
@@ -219,6 +280,9 @@ final readonly class ItemFinder
             return null;
         }
         [[$kind, $value], $length] = $hit;
+        if (in_array($value, ['later', 'earlier'], true) && ($t[$i + $length]->text ?? '') === 'than') {
+            return null;
+        }
         $count = is_int($value) ? $value : 0;
         $dates = match ($kind) {
             'weeks' => self::week($context->now, $count),
@@ -248,19 +312,21 @@ final readonly class ItemFinder
         $to = $i + $length;
         // 'This afternoon' is today, and the afternoon.
         $part = $this->turns->at($t, $to - 1);
-        $also = $length > 1 && $part !== null && $part[0][0] === Item::PART && is_array($part[0][1]) && $day->weekday === null ? [new Item(Item::PART, [(int) $part[0][1][0], (int) $part[0][1][1], is_string($part[0][1][2]) ? $part[0][1][2] : null], $i, $to)] : [];
+        $also = ($length > 1 || $t[$i]->text === self::TONIGHT) && $part !== null && $part[0][0] === Item::PART && is_array($part[0][1]) && $day->weekday === null ? [new Item(Item::PART, [(int) $part[0][1][0], (int) $part[0][1][1], is_string($part[0][1][2]) ? $part[0][1][2] : null], $i, $to)] : [];
         if ($day->weeks !== null && $day->weekday === null && $day->day === null) {
             return [new Item(Item::PERIOD, self::week($context->now, $day->weeks), $i, $to)];
         }
+        if ($day->weekday !== null && ($day->month !== null || $day->months !== null) && $day->day === null && $day->nth === null) {
+            // 'Any Thursday in April': the weekday, and where it lies.
+            return [...$this->day($t, $i, new Day(weekday: $day->weekday), 1, $context), new Item(Item::PERIOD, self::month(self::firstOf($day, $context->now)), $i + 1, $to)];
+        }
         $bareMonth = ($day->month !== null || $day->months !== null) && $day->day === null && $day->weekday === null && $day->nth === null && ! $day->lastDay;
         if ($bareMonth) {
-            $first = $day->resolve($context->now);
-
-            return $first === null ? [] : [new Item(Item::PERIOD, self::month($first), $i, $to)];
+            return [new Item(Item::PERIOD, self::month(self::firstOf($day, $context->now)), $i, $to)];
         }
         if ($day->weekday !== null && $day->which === '' && $day->weeks === null && $day->day === null && $day->months === null && $day->month === null && $day->nth === null && $day->plus === 0 && $day->offset === null) {
             $last = $t[$to - 1]->text;
-            $plural = str_ends_with($last, 's') && ! in_array($last, ['tues', 'weds', 'thurs'], true);
+            $plural = str_ends_with($last, 's') && ! in_array($last, ['tues', 'weds', 'thurs'], true) || in_array($t[$to]->text ?? '', ['mornings', 'afternoons', 'evenings', 'lunchtimes'], true);
 
             return [new Item(Item::WEEKDAY, $day->weekday, $i, $to, $plural || isset($this->every[$t[$i]->text]) || isset($this->every[$t[$i - 1]->text ?? '']))];
         }
@@ -281,12 +347,30 @@ final readonly class ItemFinder
 
             return [new Item(Item::DAY, [$local->format('Y-m-d'), $local->format('Y-m-d')], $i, $i + $length), new Item(Item::TIME, self::minute($local->format('H:i')), $i, $i + $length)];
         }
+        // 'From ten till twelve' is a stretch, not ten minutes to twelve.
+        if ($length === 3 && in_array($t[$i - 1]->text ?? '', ['from', 'between'], true) && in_array($t[$i + 1]->text, ['to', 'till', 'until'], true)) {
+            return [...$this->hourAfterCue($t, $i, $context), ...$this->hourAfterCue($t, $i + 2, $context)];
+        }
         $time = $clock instanceof Clock && $clock->complete() ? $clock->resolve() : null;
-        if ($time === null || ! $clock instanceof Clock || $this->bare($t, $i, $length) && ! isset($this->cues[$t[$i - 1]->text ?? '']) && count($t) > self::FEW && ($t[$i + $length]->text ?? '') !== 'ish') {
+        if ($time === null || ! $clock instanceof Clock || $this->bare($t, $i, $length) && ! isset($this->cues[$t[$i - 1]->text ?? '']) && count($t) > self::FEW && $i + $length < count($t) && ($t[$i + $length]->text ?? '') !== 'ish') {
             return [];
         }
 
         return [new Item(Item::TIME, self::minute($time), $i, $i + $length)];
+    }
+
+    /**
+     * 'No later than eleven': an hour that is one because of what stands before it.
+     *
+     * @param list<Token> $t
+     *
+     * @return list<Item>
+     */
+    private function hourAfterCue(array $t, int $i, Context $context): array
+    {
+        $found = $this->clocks->find([$t[$i]], $context)[0] ?? null;
+
+        return $found === null ? [] : $this->clock($t, $i, $found->what, 1, $context);
     }
 
     /**
@@ -297,6 +381,17 @@ final readonly class ItemFinder
     private function bare(array $t, int $i, int $length): bool
     {
         return $length === 1 && preg_match('/[:.]|[ap]m$/', $t[$i]->text) !== 1 && ! isset($this->words->section('calendar', 'clock_words')[$t[$i]->text]);
+    }
+
+    /** The first day of a month named without a day: the coming one of that name. */
+    private static function firstOf(Day $day, \DateTimeImmutable $now): \DateTimeImmutable
+    {
+        if ($day->month === null) {
+            return $now->modify(sprintf('first day of %+d month', $day->months ?? 0));
+        }
+        $year = $day->year ?? (int) $now->format('Y') + ($day->month < (int) $now->format('n') ? 1 : 0);
+
+        return $now->setDate($year, $day->month, 1);
     }
 
     private static function minute(string $time): int

@@ -54,16 +54,39 @@ final readonly class WishReader
      */
     public function read(Wish $before, string $said, Context $context, array $names = [], array $offered = []): Wish
     {
-        $t = $this->withoutReasons(Heard::of($said, $this->words)->tokens);
+        $t = $this->withoutReasons($this->plain(Heard::of($said, $this->words)->tokens), $context);
         $items = $this->items->in($t, $context);
         $wish = $before->but(['after' => null, 'before' => null]);
         $with = $this->with($t, $names);
         $wish = $with === null ? $wish : $wish->but(['with' => $with]);
         $wish = $this->turned($wish, $items, $offered, $context);
         $halves = array_values(array_filter(array_map(static fn (Item $item): ?string => $item->kind === Item::PART && is_array($item->value) && is_string($item->value[2] ?? null) ? $item->value[2] : null, $items)));
+        $items = $this->withoutEdges($t, $items);
         $wish = $this->days($wish, $this->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isDay()))), $context);
 
         return $this->times($wish, $this->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isTime()))), $halves[0] ?? $wish->half);
+    }
+
+    /**
+     * 'Before Thursday lunchtime' is a limit: its part of the day is no wish for the other days.
+     *
+     * @param list<Token> $t
+     * @param list<Item> $items
+     *
+     * @return list<Item>
+     */
+    private function withoutEdges(array $t, array $items): array
+    {
+        $kept = [];
+        foreach ($items as $n => $item) {
+            $day = $items[$n - 1] ?? null;
+            if ($item->isTime() && $day !== null && $day->isDay() && $day->to === $item->from && in_array($this->cue($t, $day->from, 0), ['before', 'by', 'to_start'], true)) {
+                continue;
+            }
+            $kept[] = $item;
+        }
+
+        return $kept;
     }
 
     /**
@@ -176,14 +199,17 @@ final readonly class WishReader
     {
         $best = '';
         $length = 0;
+        $before = array_slice($t, 0, $place);
         for ($s = max($since, $place - self::LOOKS_BACK); $s < $place; $s++) {
             foreach (self::CUES as $cue) {
-                $hit = $this->cues[$cue]->at($t, $s);
-                if ($hit === null || $s + $hit[1] > $place) {
+                $hit = $this->cues[$cue]->at($before, $s);
+                if ($hit === null) {
                     continue;
                 }
                 $gap = array_slice($t, $s + $hit[1], $place - $s - $hit[1]);
-                if (array_filter($gap, fn (Token $token): bool => ! isset($this->little[$token->text])) === [] && $hit[1] > $length) {
+                // 'No, ten' puts right; 'no mornings' rules out.
+                $denies = $cue === 'without' && $hit[1] === 1 && in_array($t[$s]->text, ['no', 'not'], true) && $t[$s + 1]->afterBreak();
+                if (! $denies && array_filter($gap, fn (Token $token): bool => ! isset($this->little[$token->text])) === [] && $hit[1] > $length) {
                     [$best, $length] = [$cue, $hit[1]];
                 }
             }
@@ -415,17 +441,45 @@ final readonly class WishReader
     }
 
     /**
+     * 'Tennish' is ten, or so.
+     *
+     * @param list<Token> $t
+     *
+     * @return list<Token>
+     */
+    private function plain(array $t): array
+    {
+        $plain = [];
+        foreach ($t as $token) {
+            $hour = str_ends_with($token->text, 'ish') ? ($this->words->section('wishes', 'hours_ish')[substr($token->text, 0, -3)] ?? null) : null;
+            if (is_string($hour)) {
+                array_push($plain, new Token($hour, $token->original, $token->start, $token->end, $token->gap), new Token('ish', $token->original, $token->end, $token->end, ' '));
+            } else {
+                $plain[] = $token;
+            }
+        }
+
+        return $plain;
+    }
+
+    /**
      * The words without what only tells why: 'after four, I work till half three'.
      *
      * @param list<Token> $t
      *
      * @return list<Token>
      */
-    private function withoutReasons(array $t): array
+    private function withoutReasons(array $t, Context $context): array
     {
         $kept = [];
+        $inside = [];
+        foreach ($this->items->in($t, $context) as $item) {
+            for ($i = $item->from + 1; $i < $item->to; $i++) {
+                $inside[$i] = true;
+            }
+        }
         for ($i = 0, $n = count($t); $i < $n; $i++) {
-            if ($this->cues['reasons']->at($t, $i) === null) {
+            if (isset($inside[$i]) || $this->cues['reasons']->at($t, $i) === null) {
                 $kept[] = $t[$i];
 
                 continue;
@@ -433,7 +487,7 @@ final readonly class WishReader
             for ($end = $i + 1; $end < $n && ! $t[$end]->afterBreak() && ! isset($this->goesOn[$t[$end]->text]); $end++);
             $clause = array_slice($t, $i, $end - $i);
             // 'My wife can't do Tuesdays' takes Tuesdays out.
-            if ($this->cues['without']->in($clause) && $this->items->in($clause, new Context(new \DateTimeImmutable)) !== [] && preg_match("/\\bca?n(?:no|')t\\b/", implode(' ', array_map(static fn (Token $token): string => $token->text, $clause))) === 1) {
+            if ($this->cues['without']->in($clause) && $this->items->in($clause, $context) !== [] && preg_match("/\\bca?n(?:no|')t\\b/", implode(' ', array_map(static fn (Token $token): string => $token->text, $clause))) === 1) {
                 array_push($kept, ...$clause);
             }
             $i = $end - 1;
