@@ -47,6 +47,16 @@ final class CallState
     /** The topic that the caller's last question was about, for 'put me down for one then'. */
     public ?string $leaning = null;
 
+    /**
+     * A time that is being agreed: the step, what was wished, offered and refused, what is held, and which booking it is about.
+     *
+     * @var array{step: string, service: string, area: ?string, wish: array<string, mixed>, offered: list<array{int, string}>, refused: list<int>, held: ?array{int, string}, reference: ?string, asks: string, tries: int, question: string}|null
+     */
+    public ?array $booking = null;
+
+    /** @var list<array{reference: string, service: string, at: int, diary: string}> what this call has booked or moved */
+    public array $booked = [];
+
     /** How the caller's matter is met: neutral, sorry or glad. */
     public string $tone = 'neutral';
 

@@ -8,6 +8,7 @@ use Ringo\Dialogue\Actions\Action;
 use Ringo\Dialogue\Actions\Listen;
 use Ringo\Dialogue\Actions\Speak;
 use Ringo\Dialogue\Acts\Asked;
+use Ringo\Dialogue\Ports\Appointments;
 use Ringo\Dialogue\Ports\Knowledge;
 use Ringo\Dialogue\Steps\Waiting;
 use Ringo\Dialogue\Walk\Move;
@@ -50,16 +51,17 @@ final readonly class Engine
         ?Switchboard $switchboard = null,
         ?Knowledge $knowledge = null,
         ?Memory $memory = null,
+        private ?Appointments $appointments = null,
     ) {
-        $this->parts = new Wiring($script, $understanding, $speakable, $switchboard ?? Switchboard::none(), $knowledge, $memory ?? Memory::english());
+        $this->parts = new Wiring($script, $understanding, $speakable, $switchboard ?? Switchboard::none(), $knowledge, $memory ?? Memory::english(), $appointments);
     }
 
-    public static function for(Script $script, ?Switchboard $switchboard = null, ?Knowledge $knowledge = null, ?Memory $memory = null): self
+    public static function for(Script $script, ?Switchboard $switchboard = null, ?Knowledge $knowledge = null, ?Memory $memory = null, ?Appointments $appointments = null): self
     {
         $words = Vocabulary::of($script->agent->language);
         $plan = new NumberingPlan;
 
-        return new self($script, new Understanding($words, $plan), new Speakable($words, $plan), new Display($words, $plan), $switchboard, $knowledge, $memory);
+        return new self($script, new Understanding($words, $plan), new Speakable($words, $plan), new Display($words, $plan), $switchboard, $knowledge, $memory, $appointments);
     }
 
     public function step(CallState $before, Event $event): Outcome
@@ -68,7 +70,7 @@ final readonly class Engine
         $trace = new Trace($event->kind->value);
         $trace->fromStep = $state->step;
         $turn = new Turn($this->script, $state, $trace, $this->parts->phrases, $this->speakable, $this->display, new Timing, new Ssml);
-        if ($state->ended) {
+        if ($before->ended) {
             $trace->rule('the call is over');
 
             return new Outcome($state, [], $trace);
@@ -77,6 +79,10 @@ final readonly class Engine
         $this->parts->walker->follow($turn, $this->happened($turn, $event));
         $this->limit($turn);
         $this->settle($turn);
+        if ($turn->state->ended && $turn->state->booking !== null) {
+            // A hang-up frees what was held.
+            $this->appointments?->release($state->id);
+        }
 
         return new Outcome($state, $turn->actions, $trace);
     }

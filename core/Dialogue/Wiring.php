@@ -8,11 +8,15 @@ use Ringo\Dialogue\Acts\ActFinder;
 use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\PersonAsked;
 use Ringo\Dialogue\Acts\Questions;
+use Ringo\Dialogue\Appointments\Agreed;
+use Ringo\Dialogue\Appointments\Choice;
+use Ringo\Dialogue\Appointments\Talk;
 use Ringo\Dialogue\Modes\Modes as ModeHandlers;
 use Ringo\Dialogue\Modes\Weighing;
 use Ringo\Dialogue\Order\Consideration;
 use Ringo\Dialogue\Order\Requests;
 use Ringo\Dialogue\Order\TurnOrder;
+use Ringo\Dialogue\Ports\Appointments;
 use Ringo\Dialogue\Ports\Knowledge;
 use Ringo\Dialogue\Replies\Replies;
 use Ringo\Dialogue\Steps\Runners;
@@ -61,7 +65,7 @@ final readonly class Wiring
     /** @var array<string, TurnOrder> by how much is weighed */
     private array $orders;
 
-    public function __construct(Script $script, Understanding $understanding, Speakable $speakable, Switchboard $switchboard, ?Knowledge $knowledge, Memory $memory)
+    public function __construct(Script $script, Understanding $understanding, Speakable $speakable, Switchboard $switchboard, ?Knowledge $knowledge, Memory $memory, ?Appointments $appointments = null)
     {
         $words = $understanding->words;
         $this->phrases = new Phrasebook($words, $script->agent);
@@ -107,6 +111,7 @@ final readonly class Wiring
                 new Steps\Turning($this->phrases, $topics, $switch),
                 $meant,
             ),
+            'book' => new Steps\BookRunner($puts, $understanding, $appointments, new Talk, new Choice($words), new Agreed),
             'summary' => new Steps\SummaryRunner($puts, $understanding, $corrections, $names, $keeper),
             'repeat' => new Steps\RepeatRunner($puts, $understanding, $volunteer, $collector, $keeper),
             'reach' => new Steps\ReachRunner($puts, $understanding, $this->phrases),

@@ -47,7 +47,7 @@ final class Offers
             return new Offer(true, $this->chosen($inside, $wish), $windows, '');
         }
 
-        return new Offer(false, $this->nearest($service, $wish, $now, $area, $windows, $refused), $windows, $this->why($service, $wish, $now, $area));
+        return new Offer(false, $this->nearest($service, $wish, $now, $area, $windows, $refused), $windows, ($reason = $this->why($service, $wish, $now, $area))->inWords(), $reason);
     }
 
     public function freeTimes(): FreeTimes
@@ -159,6 +159,7 @@ final class Offers
             }
             asort($far);
         }
+
         return array_map(fn (int $at): Start => new Start($at, $this->shared($keys[$at])), array_slice(array_keys($far), 0, self::MOST));
     }
 
@@ -215,11 +216,11 @@ final class Offers
     }
 
     /** Why a wish is not met: what stands against the first times it would have. */
-    private function why(Service $service, Wish $wish, int $now, ?string $area): string
+    private function why(Service $service, Wish $wish, int $now, ?string $area): Reason
     {
         $taking = array_values(array_filter($this->diaries->taking($service), static fn (Diary $diary): bool => $wish->with === null || $diary->key === $wish->with));
         if ($taking === []) {
-            return Reason::Nobody->inWords();
+            return Reason::Nobody;
         }
         $counts = [];
         foreach ($this->dates($service, $now) as $date => $weekday) {
@@ -242,7 +243,7 @@ final class Offers
         }
         arsort($counts);
 
-        return $counts === [] ? Reason::TooFar->inWords() : Reason::from((string) array_key_first($counts))->inWords();
+        return $counts === [] ? Reason::TooFar : Reason::from((string) array_key_first($counts));
     }
 
     /** @return iterable<string, int> days that may be booked, with their weekdays */

@@ -48,6 +48,12 @@ final readonly class Travel
         return $this->pairs[self::name($a)][self::name($b)] ?? $this->default;
     }
 
+    /** @return list<string> areas there are roads between, small letters */
+    public function areas(): array
+    {
+        return array_map(strval(...), array_keys($this->pairs));
+    }
+
     /** @return array{default: int, pairs: list<array{string, string, int}>} */
     public function toArray(): array
     {

@@ -26,19 +26,19 @@ final class DependencyTest
         'Sheet' => ['Value', 'Document'],
         'Speech' => ['Language', 'Numbering', 'Value'],
         'Understanding' => ['Language', 'Numbering', 'Value'],
+        'Diary' => ['Document', 'Language', 'Understanding'],
         'Fit' => ['Language', 'Understanding'],
         'Recognition' => ['Numbering'],
         'Trade' => ['Document', 'Fit', 'Sheet', 'Value'],
-        'Diary' => ['Document', 'Language', 'Understanding'],
         'Script' => ['Document', 'Sheet', 'Speech', 'Value'],
         'Design' => ['Document', 'Script'],
         'Transfer' => ['Document', 'Fit', 'Language', 'Numbering', 'Script'],
         'Inspection' => ['Delivery', 'Design', 'Document', 'Language', 'Script', 'Speech', 'Value'],
         'Format' => ['Document', 'Script', 'Sheet', 'Speech', 'Transcript', 'Value'],
-        'Dialogue' => ['Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transfer', 'Understanding', 'Value'],
+        'Dialogue' => ['Diary', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transfer', 'Understanding', 'Value'],
         'Knowledge' => ['Language', 'Speech', 'Understanding', 'Value', 'Dialogue\Ports'],
         'Extraction' => ['Dialogue', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transcript', 'Understanding', 'Value'],
-        'Rehearsal' => ['Dialogue', 'Speech', 'Transcript'],
+        'Rehearsal' => ['Dialogue', 'Diary', 'Speech', 'Transcript'],
     ];
 
     public function testTheCoreKnowsNoFramework(): Rule

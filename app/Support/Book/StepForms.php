@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Support\Book;
 
 use App\Support\Book\Steps\AskBook;
+use App\Support\Book\Steps\BookBook;
 use App\Support\Book\Steps\BookPage;
 use App\Support\Book\Steps\BranchBook;
 use App\Support\Book\Steps\ChooseBook;
@@ -25,7 +26,7 @@ final readonly class StepForms
     private const PAGES = [
         'say' => SayBook::class, 'ask' => AskBook::class, 'choose' => ChooseBook::class, 'listen' => ListenBook::class,
         'summary' => SummaryBook::class, 'repeat' => RepeatBook::class, 'reach' => ReachBook::class, 'branch' => BranchBook::class, 'note' => NoteBook::class,
-        'send' => SendBook::class, 'verify' => VerifyBook::class, 'transfer' => TransferBook::class, 'finish' => FinishBook::class,
+        'send' => SendBook::class, 'verify' => VerifyBook::class, 'book' => BookBook::class, 'transfer' => TransferBook::class, 'finish' => FinishBook::class,
     ];
 
     public static function of(string $kind): BookPage

@@ -134,7 +134,7 @@ final class FreeTimesTest extends TestCase
         foreach ($diaries->diaries['ann']->busy as $busy) {
             $clash = $clash || $start - 60 * $service->before < $busy->to && $end + 60 * $service->after > $busy->from;
             if ($service->place === Place::Visit) {
-                $between = ['north' => 0, 'south' => 35, 'east' => 20][$busy->area] * 60;
+                $between = ['north' => 0, 'south' => 35, 'east' => 20][$busy->area ?? 'east'] * 60;
                 $last = true;
                 $next = true;
                 foreach ($diaries->diaries['ann']->busy as $other) {

@@ -8,7 +8,9 @@ namespace Ringo\Understanding\When\Wishes;
  * When a caller would like an appointment, as far as it was said: days, parts of the day, what is out of the question, and with whom.
  * Later wishes are laid upon earlier ones: a new day replaces the day and keeps the part of the day, and the other way round.
  *
- * @phpstan-type Dates array{string, string} first and last day, ISO 8601
+ * Dates are first and last day, ISO 8601.
+ *
+ * @phpstan-type Dates array{string, string}
  */
 final readonly class Wish
 {
@@ -52,6 +54,25 @@ final readonly class Wish
     public function but(array $changes): self
     {
         return new self(...[...get_object_vars($this), ...$changes]);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        $data = get_object_vars($this);
+        $data['times'] = $this->times === null ? null : array_map(static fn (Span $span): array => [$span->from, $span->to, $span->over], $this->times);
+        $data['notTimes'] = array_map(static fn (Span $span): array => [$span->from, $span->to, $span->over], $this->notTimes);
+
+        return $data;
+    }
+
+    /** @param array<string, mixed> $data as toArray() wrote it */
+    public static function fromArray(array $data): self
+    {
+        $data['times'] = is_array($data['times'] ?? null) ? array_map(static fn (array $span): Span => new Span(...$span), $data['times']) : null;
+        $data['notTimes'] = array_map(static fn (array $span): Span => new Span(...$span), is_array($data['notTimes'] ?? null) ? $data['notTimes'] : []);
+
+        return new self(...$data);
     }
 
     /** Whether a day is wished for, whatever the time. */

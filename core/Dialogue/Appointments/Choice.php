@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Appointments;
+
+use Ringo\Diary\Diaries;
+use Ringo\Diary\Negotiation;
+use Ringo\Diary\Start;
+use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\When\Wishes\Wish;
+
+/** Which of the times offered a caller takes: by its place, by its day or hour, or by a yes where there is one. */
+final readonly class Choice
+{
+    /** @var array<string, true> words beside a place that say nothing more */
+    private array $beside;
+
+    public function __construct(private Vocabulary $words)
+    {
+        $this->beside = array_fill_keys($words->section('wish_answers', 'beside'), true);
+    }
+
+    /** @param list<Start> $offered */
+    public function of(Heard $heard, array $offered, mixed $yes, Diaries $diaries, int $now): ?Start
+    {
+        if ($offered === []) {
+            return null;
+        }
+        $place = $yes === false ? null : $this->place($heard, count($offered));
+        if ($place !== null) {
+            return $offered[$place];
+        }
+        $wish = (new Negotiation($diaries, $this->words))->wish(new Wish, $heard->original, $now, array_map(static fn (Start $start): int => $start->at, $offered));
+        if (! $wish->isEmpty()) {
+            return $this->named($offered, $wish, $diaries);
+        }
+        return $yes === true && count($offered) === 1 ? $offered[0] : null;
+    }
+
+    /** 'None of those', or a plain no. */
+    public function refuses(Heard $heard, mixed $yes): bool
+    {
+        return $yes === false || $this->words->phrases('wish_answers', 'none')->in($heard->tokens);
+    }
+
+    /**
+     * The one of the offered that lies in what was said: 'Thursday then', 'half two is fine'.
+     *
+     * @param list<Start> $offered
+     */
+    private function named(array $offered, Wish $wish, Diaries $diaries): ?Start
+    {
+        $fitting = array_values(array_filter($offered, static function (Start $start) use ($wish, $diaries): bool {
+            $local = $start->in($diaries->tz);
+
+            return $wish->day($local->format('Y-m-d'), (int) $local->format('N')) && $wish->time((int) $local->format('G') * 60 + (int) $local->format('i'), 0) && ($wish->after === null || $start->at > $wish->after) && ($wish->before === null || $start->at < $wish->before);
+        }));
+        if ($wish->order !== null) {
+            return null;
+        }
+
+        return count($fitting) === 1 ? $fitting[0] : null;
+    }
+
+    /** 'The second one', 'the last', 'the first of those': nothing but a place is said. */
+    private function place(Heard $heard, int $count): ?int
+    {
+        $hit = $this->words->phrases('wish_answers', 'places')->first($heard->tokens);
+        if ($hit === null) {
+            return null;
+        }
+        $beside = array_filter($heard->tokens, fn (Token $token, int $at): bool => ($at < $hit[1] || $at >= $hit[1] + $hit[2]) && ! isset($this->beside[$token->text]), ARRAY_FILTER_USE_BOTH);
+        $places = $this->words->section('wish_answers', 'place_numbers');
+        $place = null;
+        foreach (array_slice($heard->tokens, $hit[1], $hit[2]) as $token) {
+            // In 'the last one' it is the last.
+            $place ??= $places[$token->text] ?? null;
+        }
+        $place = is_int($place) ? ($place < 0 ? $count + $place : $place) : null;
+
+        return $beside === [] && $place !== null && $place >= 0 && $place < $count ? $place : null;
+    }
+}

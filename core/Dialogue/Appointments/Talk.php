@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Appointments;
+
+use Ringo\Dialogue\Ports\Booked;
+use Ringo\Dialogue\Turn;
+use Ringo\Diary\Diaries;
+use Ringo\Diary\Offer;
+use Ringo\Diary\Place;
+use Ringo\Diary\Service;
+use Ringo\Diary\Start;
+use Ringo\Script\Steps\Book\BookStep;
+use Ringo\Value\Typed;
+use Ringo\Value\ValueType;
+
+/** Times as an agent says them, and what the trace tells of an offer. */
+final readonly class Talk
+{
+    /** Times of one day that are said in one go. */
+    private const WINDOWS_TOLD = 3;
+
+    public function offer(Turn $turn, Diaries $diaries, Offer $offer, Service $service): void
+    {
+        $offers = $this->listed($turn, $diaries, $offer->starts);
+        if ($offer->met) {
+            count($offer->starts) === 1 ? $turn->standing('offer_one', ['it' => $this->start($turn, $diaries, $offer->starts[0], $service)], true) : $turn->standing('offer', ['offers' => $offers], true);
+
+            return;
+        }
+        $turn->standing('offer_nearest', ['why' => $turn->phrase('why_'.($offer->reason->value ?? 'busy')), 'offers' => $offers], true);
+    }
+
+    /** A time with whom it would be with, where somebody could mind. */
+    public function start(Turn $turn, Diaries $diaries, Start $start, Service $service): string
+    {
+        $people = count(array_filter($diaries->taking($service), static fn ($diary): bool => $diary->name !== $diary->key)) > 1;
+
+        return $service->label.', '.$this->said($turn, $diaries, $start).($people && $service->place !== Place::Phone ? ', with '.$diaries->diaries[$start->diary]->name : '');
+    }
+
+    public function booking(Turn $turn, Diaries $diaries, Booked $booked): string
+    {
+        return $booked->label.', '.$this->said($turn, $diaries, $booked->start);
+    }
+
+    /** Where a visit is: an area of the roads that stands in what the field holds, else its postcode district. */
+    public function area(Turn $turn, BookStep $step, Diaries $diaries): ?string
+    {
+        $value = $step->areaField === null ? null : ($turn->state->values[$step->areaField] ?? null)?->value;
+        if (! is_string($value) || $value === '') {
+            return null;
+        }
+        foreach ($diaries->travel->areas() as $area) {
+            if (str_contains(mb_strtolower($value), $area) || mb_strtolower(str_replace('_', ' ', $value)) === $area) {
+                return $area;
+            }
+        }
+
+        return preg_match('/\b([a-z]{1,2}\d[a-z\d]?)\s*\d[a-z]{2}\b/i', $value, $m) === 1 ? mb_strtolower($m[1]) : $value;
+    }
+
+    public function trace(Turn $turn, BookStep $step, Offer $offer, Diaries $diaries): void
+    {
+        $windows = implode(', ', array_map(static fn (array $one): string => str_replace('T', ' ', $one[0]).' to '.substr($one[1], 11), array_slice($offer->windows, 0, self::WINDOWS_TOLD)));
+        $turn->trace->rule("{$step->key()}: wished for ".($windows === '' ? 'no day that can be booked' : $windows).'; '.($offer->met ? 'offers ' : "nothing there ({$offer->why}), nearest ").implode(', ', array_map(static fn (Start $start): string => $start->in($diaries->tz)->format('D j M H:i').' '.$start->diary, $offer->starts)));
+    }
+
+    /**
+     * Several times; those of one day share it: 'Tuesday the tenth at nine or half past two'.
+     *
+     * @param list<Start> $starts
+     */
+    private function listed(Turn $turn, Diaries $diaries, array $starts): string
+    {
+        $days = [];
+        foreach ($starts as $start) {
+            $days[$start->in($diaries->tz)->format('Y-m-d')][] = $start;
+        }
+        $parts = [];
+        foreach ($days as $ofDay) {
+            $first = array_shift($ofDay);
+            $more = array_map(static fn (Start $start): string => $turn->sayTyped(new Typed(ValueType::Time, $start->in($diaries->tz)->format('H:i'))), $ofDay);
+            $parts[] = $this->said($turn, $diaries, $first).($more === [] ? '' : ', '.(count($days) > 1 && count($more) > 0 ? 'or ' : '').$turn->listed($more));
+        }
+
+        return $turn->listed($parts);
+    }
+
+    private function said(Turn $turn, Diaries $diaries, Start $start): string
+    {
+        return $turn->sayTyped(new Typed(ValueType::DateTime, $start->in($diaries->tz)->format('Y-m-d\TH:i')));
+    }
+}

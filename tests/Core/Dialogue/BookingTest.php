@@ -1,0 +1,187 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Dialogue;
+
+use PHPUnit\Framework\TestCase;
+use Ringo\Design\ScriptDocument;
+use Ringo\Dialogue\CallState;
+use Ringo\Dialogue\Engine;
+use Ringo\Dialogue\Event;
+use Ringo\Dialogue\Opening;
+use Ringo\Diary\Diaries;
+use Ringo\Diary\Start;
+use Ringo\Rehearsal\SketchBook;
+
+/** Times agreed in conversation: offered, chosen, held, booked, moved, cancelled. It is Tuesday the tenth of March 2026, 9.14. */
+final class BookingTest extends TestCase
+{
+    private SketchBook $book;
+
+    private CallState $state;
+
+    private Engine $engine;
+
+    private string $heard = '';
+
+    protected function setUp(): void
+    {
+        $this->book = new SketchBook(Diaries::fromArray(['tz' => 'Europe/London', 'hours' => ['mon' => ['09:00-17:00'], 'tue' => ['09:00-17:00'], 'wed' => ['09:00-17:00'], 'thu' => ['09:00-17:00'], 'fri' => ['09:00-17:00']], 'services' => [['key' => 'tuning', 'label' => 'a tuning', 'minutes' => 60, 'step' => 60, 'notice_hours' => 2, 'ahead_days' => 40]], 'diaries' => [['key' => 'odo', 'name' => 'Odo Ferris', 'services' => ['tuning'], 'breaks' => ['daily' => ['12:00-13:00']]]]]));
+        $this->begin();
+    }
+
+    public function testOffersHoldsAndBooks(): void
+    {
+        $this->says('I want a tuning');
+        self::assertStringContainsString('When would suit you?', $this->heard);
+        $this->says('Thursday if you can');
+        self::assertMatchesRegularExpression('/nine.*Thursday.*Which/', $this->heard);
+        $this->says('the second one');
+        self::assertStringContainsString('Shall I book', $this->heard);
+        self::assertNotNull($this->state->booking['held'] ?? null);
+        $this->says('yes please');
+        self::assertStringContainsString('booked', $this->heard);
+        self::assertCount(1, $this->book->all());
+        self::assertSame('2026-03-12', substr((string) $this->state->values['start']->value, 0, 10));
+        self::assertNull($this->state->booking);
+    }
+
+    public function testWhatWasVolunteeredIsNotAskedAgain(): void
+    {
+        $this->says('I would like a tuning on Friday morning');
+        self::assertStringNotContainsString('When would suit', $this->heard);
+        self::assertMatchesRegularExpression('/Friday/', $this->heard);
+    }
+
+    public function testSaysWhyAWishCannotBeMetAndWhatIsNearest(): void
+    {
+        $this->says('I want a tuning', 'tomorrow at twelve');
+        self::assertStringContainsString('there is a break at that hour', $this->heard);
+        self::assertMatchesRegularExpression('/eleven|one/', $this->heard);
+        $this->says('one is fine', 'yes');
+        self::assertSame('2026-03-11T13:00', $this->state->values['start']->value);
+    }
+
+    public function testANewWishReplacesTheOffer(): void
+    {
+        $this->says('I want a tuning', 'Thursday', 'none of those, what about Friday afternoon');
+        self::assertStringContainsString('Friday', $this->heard);
+        $this->says('three', 'no, make it two', 'yes');
+        self::assertSame('2026-03-13T14:00', $this->state->values['start']->value);
+    }
+
+    public function testLaterAndTheEarliest(): void
+    {
+        $this->says('I want a tuning', 'the earliest you have');
+        self::assertStringContainsString('Tuesday', $this->heard);
+        $this->says('something later that day');
+        self::assertStringContainsString('four', $this->heard);
+    }
+
+    public function testSomebodyQuickerIsToldOfAndTheNearestOffered(): void
+    {
+        $this->says('I want a tuning', 'tomorrow');
+        self::assertTrue($this->book->hold('another', 'tuning', new Start(strtotime('2026-03-11T11:00Z'), 'odo'), null));
+        $this->says('the second one please');
+        self::assertStringContainsString('just taken', $this->heard);
+        self::assertStringContainsString('Wednesday', $this->heard);
+        $this->says('nine', 'yes');
+        self::assertSame('2026-03-11T09:00', $this->state->values['start']->value);
+    }
+
+    public function testAHangUpFreesWhatIsHeld(): void
+    {
+        $this->says('I want a tuning', 'tomorrow at ten');
+        self::assertFalse($this->book->hold('another', 'tuning', new Start(strtotime('2026-03-11T10:00Z'), 'odo'), null));
+        $this->state = $this->engine->step($this->state, Event::hungUp(90.0))->state;
+        self::assertTrue($this->book->hold('another', 'tuning', new Start(strtotime('2026-03-11T10:00Z'), 'odo'), null));
+    }
+
+    public function testABookingIsMovedAndCancelled(): void
+    {
+        $this->says('I want a tuning', 'tomorrow at ten', 'yes');
+        self::assertCount(1, $this->book->all());
+        $this->begin();
+        $this->says('I need to move my appointment');
+        self::assertStringContainsString('Wednesday', $this->heard);
+        $this->says('Thursday at two', 'yes');
+        self::assertStringContainsString('moved', $this->heard);
+        self::assertSame('2026-03-12 14:00', gmdate('Y-m-d H:i', $this->book->all()[0]->start->at));
+        $this->begin();
+        $this->says('please cancel my appointment');
+        self::assertStringContainsString('Shall I cancel', $this->heard);
+        $this->says('no');
+        self::assertCount(1, $this->book->all());
+        $this->begin();
+        $this->says('please cancel my appointment', 'yes');
+        self::assertSame([], $this->book->all());
+    }
+
+    public function testAStrangerHasNothingToCancel(): void
+    {
+        $this->says('please cancel my appointment');
+        self::assertStringContainsString('cannot find a booking', $this->heard);
+    }
+
+    public function testTooNearToChange(): void
+    {
+        $this->says('I want a tuning', 'today at three', 'yes');
+        $this->begin();
+        $this->says('please cancel my appointment');
+        self::assertStringContainsString('less than 24 hours', $this->heard);
+        self::assertCount(1, $this->book->all());
+    }
+
+    public function testASideQuestionComesBackToTheOffer(): void
+    {
+        $this->says('I want a tuning', 'Thursday');
+        $offered = $this->state->booking['offered'] ?? [];
+        $this->says('are you a real person');
+        self::assertSame($offered, $this->state->booking['offered'] ?? []);
+        $this->says('the first', 'yes');
+        self::assertCount(1, $this->book->all());
+    }
+
+    public function testTheStateGoesThroughItsArrayAtEveryTurn(): void
+    {
+        foreach (['I want a tuning', 'Thursday morning', 'no, Friday', 'the last one', 'yes'] as $words) {
+            $this->says($words);
+            $this->state = CallState::fromArray(json_decode(json_encode($this->state->toArray(), JSON_THROW_ON_ERROR), true, 64, JSON_THROW_ON_ERROR));
+        }
+        self::assertCount(1, $this->book->all());
+    }
+
+    private function begin(): void
+    {
+        $finish = static fn (string $key): array => ['key' => $key, 'kind' => 'finish', 'prompt' => 'Goodbye.', 'outcome' => $key];
+        $script = ScriptDocument::fromArray([
+            'agent' => ['name' => 'Fern', 'business' => 'Ferris Pianos', 'tz' => 'Europe/London'],
+            'sheet' => ['type' => 'object', 'properties' => ['start' => ['type' => 'string', 'format' => 'date-time', 'title' => 'Appointment']]],
+            'first' => 'open',
+            'steps' => [
+                ['key' => 'open', 'kind' => 'listen', 'prompt' => 'How can I help?', 'topics' => [
+                    ['key' => 'book', 'label' => 'a tuning', 'description' => 'booking a tuning', 'next' => 'agree'],
+                    ['key' => 'change', 'label' => 'moving an appointment', 'description' => 'changing the time of an appointment', 'phrases' => ['move my appointment'], 'next' => 'move'],
+                    ['key' => 'cancel', 'label' => 'cancelling', 'description' => 'cancelling an appointment', 'phrases' => ['cancel my appointment'], 'next' => 'drop'],
+                ]],
+                ['key' => 'agree', 'kind' => 'book', 'does' => 'book', 'service' => 'tuning', 'field' => 'start', 'prompt' => 'When would suit you?', 'next' => 'done', 'none' => 'sorry'],
+                ['key' => 'move', 'kind' => 'book', 'does' => 'change', 'field' => 'start', 'prompt' => 'When would you like instead?', 'next' => 'done', 'none' => 'sorry'],
+                ['key' => 'drop', 'kind' => 'book', 'does' => 'cancel', 'prompt' => 'Cancelling.', 'notice_hours' => 24, 'next' => 'done', 'none' => 'sorry'],
+                $finish('done'), $finish('sorry'),
+            ],
+        ])->script;
+        $this->engine = Engine::for($script, appointments: $this->book);
+        $fresh = (new Opening($script))->state('call'.mt_rand(), new \DateTimeImmutable('2026-03-10T09:14', new \DateTimeZone('Europe/London')), '1', '+447700900123', null, ['known' => false]);
+        $this->state = $this->engine->step($fresh, Event::started())->state;
+    }
+
+    private function says(string ...$lines): void
+    {
+        foreach ($lines as $line) {
+            $outcome = $this->engine->step($this->state, Event::said($line, $this->state->clock + 5));
+            $this->state = $outcome->state;
+            $this->heard = $outcome->spoken();
+        }
+    }
+}
