@@ -20,17 +20,18 @@ use Ringo\Inspection\Surroundings;
  * @property ?int $keep_days after how many days calls are erased
  * @property int $knowledge_version goes up with every change of what agents answer from
  * @property ?list<string> $knowledge_hosts web hosts pages may be fetched from
+ * @property ?array<string, mixed> $diary hours, closures, roads and sharing of its diaries
  * @property string $caution what a wrong transfer and a question cost here: quick, even or careful
  * @property ?list<string> $own_words words for the same thing, a ring a line
  */
 final class Business extends Model
 {
-    protected $fillable = ['key', 'name', 'country', 'tz', 'keep_days', 'knowledge_version', 'knowledge_hosts', 'own_words', 'caution'];
+    protected $fillable = ['key', 'name', 'country', 'tz', 'keep_days', 'knowledge_version', 'knowledge_hosts', 'own_words', 'caution', 'diary'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['knowledge_hosts' => 'array', 'own_words' => 'array'];
+        return ['knowledge_hosts' => 'array', 'own_words' => 'array', 'diary' => 'array'];
     }
 
     /** What a wrong transfer and a question cost this business. */
@@ -59,6 +60,24 @@ final class Business extends Model
     public function agents(): HasMany
     {
         return $this->hasMany(Agent::class)->orderBy('name');
+    }
+
+    /** @return HasMany<Diary, $this> */
+    public function diaries(): HasMany
+    {
+        return $this->hasMany(Diary::class)->orderBy('id');
+    }
+
+    /** @return HasMany<BookableService, $this> */
+    public function bookableServices(): HasMany
+    {
+        return $this->hasMany(BookableService::class)->orderBy('id');
+    }
+
+    /** @return HasMany<Booking, $this> */
+    public function bookings(): HasMany
+    {
+        return $this->hasMany(Booking::class);
     }
 
     /** @return HasMany<OwnTrade, $this> */

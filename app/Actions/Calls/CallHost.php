@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Actions\Calls;
 
 use App\Actions\Contacts\ChangeContacts;
+use App\Actions\Diary\AppointmentBook;
+use App\Actions\Diary\DiariesOf;
 use App\Actions\Knowledge\KnowledgeOf;
 use App\Actions\Transfers\LearnExamples;
 use App\Actions\Transfers\RingTelephones;
@@ -23,6 +25,7 @@ use Ringo\Dialogue\Event;
 use Ringo\Dialogue\EventKind;
 use Ringo\Dialogue\Outcome;
 use Ringo\Rehearsal\Recorder;
+use Ringo\Script\Steps\Book\BookStep;
 use Ringo\Script\Steps\Step;
 use Ringo\Script\Steps\Transfer\TransferStep;
 use Ringo\Speech\Timing;
@@ -33,7 +36,7 @@ final class CallHost
     /** Seconds a typed answer takes to begin. */
     private const THINKS = 0.7;
 
-    public function __construct(private readonly KeepRecord $keepRecord, private readonly SwitchboardOf $switchboard, private readonly RingTelephones $telephones, private readonly ChangeContacts $contacts, private readonly KnowledgeOf $knowledge, private readonly LearnExamples $learn)
+    public function __construct(private readonly KeepRecord $keepRecord, private readonly SwitchboardOf $switchboard, private readonly RingTelephones $telephones, private readonly ChangeContacts $contacts, private readonly KnowledgeOf $knowledge, private readonly LearnExamples $learn, private readonly DiariesOf $diaries)
     {
     }
 
@@ -43,7 +46,9 @@ final class CallHost
         $script = $call->scriptText->script();
         $transfers = $script->transfers->given() || array_filter($script->steps, static fn (Step $step): bool => $step instanceof TransferStep) !== [];
 
-        return Engine::for($script, $transfers ? $this->switchboard->business($call->business) : null, $this->knowledge->forCalls($call->business));
+        $books = array_filter($script->steps, static fn (Step $step): bool => $step instanceof BookStep) !== [];
+
+        return Engine::for($script, $transfers ? $this->switchboard->business($call->business) : null, $this->knowledge->forCalls($call->business), appointments: $books ? new AppointmentBook($call->business, $call, $this->diaries) : null);
     }
 
     /**

@@ -19,6 +19,7 @@ use Ringo\Recognition\CallerFacts;
 use Ringo\Recognition\ContactBook;
 use Ringo\Rehearsal\Input;
 use Ringo\Rehearsal\Rehearsal;
+use Ringo\Rehearsal\SketchBook;
 use Ringo\Script\Script;
 use Ringo\Script\ScriptReader;
 use Ringo\Speech\Display;
@@ -42,8 +43,8 @@ final class CallCommand
 
     public function run(Arguments $arguments): int
     {
-        $arguments->allow(['say', 'key', 'silence', 'interrupt', 'hang-up', 'lines', 'from', 'to', 'contacts', 'teams', 'knowledge', 'answered', 'busy', 'no-answer', 'declined', 'staff', 'now', 'tz', 'country', 'seed', 'trace', 'batch', 'id', 'save', 'resume']);
-        $defaults = ['script' => $arguments->positional[0] ?? null, 'from' => $arguments->get('from'), 'to' => $arguments->get('to'), 'contacts' => $arguments->get('contacts'), 'teams' => $arguments->get('teams'), 'knowledge' => $arguments->get('knowledge'), 'now' => $arguments->get('now'), 'tz' => $arguments->get('tz'), 'country' => $arguments->get('country'), 'seed' => $arguments->get('seed') ?? '1', 'trace' => $arguments->has('trace'), 'save' => $arguments->get('save'), 'resume' => $arguments->get('resume')];
+        $arguments->allow(['say', 'key', 'silence', 'interrupt', 'hang-up', 'lines', 'from', 'to', 'contacts', 'teams', 'knowledge', 'diaries', 'answered', 'busy', 'no-answer', 'declined', 'staff', 'now', 'tz', 'country', 'seed', 'trace', 'batch', 'id', 'save', 'resume']);
+        $defaults = ['script' => $arguments->positional[0] ?? null, 'from' => $arguments->get('from'), 'to' => $arguments->get('to'), 'contacts' => $arguments->get('contacts'), 'teams' => $arguments->get('teams'), 'knowledge' => $arguments->get('knowledge'), 'diaries' => $arguments->get('diaries'), 'now' => $arguments->get('now'), 'tz' => $arguments->get('tz'), 'country' => $arguments->get('country'), 'seed' => $arguments->get('seed') ?? '1', 'trace' => $arguments->has('trace'), 'save' => $arguments->get('save'), 'resume' => $arguments->get('resume')];
         if ($arguments->has('batch')) {
             return (new Batch($arguments->get('batch') ?? '-'))->each(fn (array $request): array => $this->call([...$defaults, ...$request], $this->requested($request)));
         }
@@ -117,7 +118,7 @@ final class CallCommand
         if (! is_string($request['script'] ?? null)) {
             throw new BadInput('“script” is missing: name the file of the script');
         }
-        $engine = $this->engine($request['script'], is_string($request['teams'] ?? null) ? $request['teams'] : null, is_string($request['knowledge'] ?? null) ? $request['knowledge'] : null);
+        $engine = $this->engine($request['script'], is_string($request['teams'] ?? null) ? $request['teams'] : null, is_string($request['knowledge'] ?? null) ? $request['knowledge'] : null, is_string($request['diaries'] ?? null) ? $request['diaries'] : null);
         $script = $engine->script;
         $plan = new NumberingPlan;
         $country = is_string($request['country'] ?? null) ? $request['country'] : $script->agent->country;
@@ -208,12 +209,13 @@ final class CallCommand
         fwrite(STDERR, sprintf("%6.1f s  %s  (%d µs)\n%s\n", $event->at, $event->kind->value, intdiv($nanoseconds, 1000), implode("\n", $lines)));
     }
 
-    private function engine(string $path, ?string $teams, ?string $knowledge): Engine
+    private function engine(string $path, ?string $teams, ?string $knowledge, ?string $diaries): Engine
     {
-        $key = $path.'|'.$teams.'|'.$knowledge;
-        if (! isset($this->engines[$key])) {
+        $key = $path.'|'.$teams.'|'.$knowledge.'|'.$diaries;
+        // A diary is booked in: each call begins with a fresh one.
+        if ($diaries !== null || ! isset($this->engines[$key])) {
             $script = $this->script($path);
-            $this->engines[$key] = Engine::for($script, $teams === null ? null : $this->board($teams, $script->agent->country), $knowledge === null ? null : new CallKnowledge(AnswerCommand::answerer($knowledge), Vocabulary::of($script->agent->language), static fn (string $file): string => ''));
+            $this->engines[$key] = Engine::for($script, $teams === null ? null : $this->board($teams, $script->agent->country), $knowledge === null ? null : new CallKnowledge(AnswerCommand::answerer($knowledge), Vocabulary::of($script->agent->language), static fn (string $file): string => ''), appointments: $diaries === null ? null : new SketchBook(FreeCommand::diaries($diaries)));
         }
 
         return $this->engines[$key];

@@ -73,10 +73,10 @@ final readonly class BookRunner implements AskingRunner
 
             return Move::to($step->none);
         }
-        $turn->state->booking = ['step' => $step->key(), 'service' => $service->key, 'area' => $booked->area ?? $this->talk->area($turn, $step, $diaries), 'wish' => (new Wish)->toArray(), 'offered' => [], 'refused' => [], 'held' => null, 'reference' => $booked?->reference, 'asks' => 'wish', 'tries' => 0, 'question' => ''];
+        $going = ['step' => $step->key(), 'service' => $service->key, 'area' => $booked->area ?? $this->talk->area($turn, $step, $diaries), 'wish' => (new Wish)->toArray(), 'offered' => [], 'refused' => [], 'held' => null, 'reference' => $booked?->reference, 'asks' => 'wish', 'tries' => 0, 'question' => ''];
+        $turn->state->booking = $going;
         if ($step->does === 'cancel' && $booked !== null) {
             $turn->standing('cancel_ask', ['it' => $this->talk->booking($turn, $diaries, $booked)], true);
-            $going = $turn->state->booking;
             $going['asks'] = 'cancel';
             $going['question'] = $turn->state->lastQuestion;
             $turn->state->booking = $going;

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Diary;
+
+use App\Models\BookableService;
+use App\Models\Booking;
+use App\Models\Business;
+use App\Models\Diary;
+use App\Models\DiaryBusy;
+use Ringo\Diary\Busy;
+use Ringo\Diary\Diaries;
+
+/** The diaries of a business as the core reads them, with all that is taken. */
+final class DiariesOf
+{
+    /** How far back taken times still matter: yesterday's margins. */
+    private const BACK = 172_800;
+
+    /**
+     * @param bool $rehearsal whether bookings of rehearsals count as well
+     * @param ?int $without call whose hold does not count
+     * @param ?int $but booking that does not count: one that is being moved
+     */
+    public function business(Business $business, bool $rehearsal = false, ?int $without = null, ?int $but = null): Diaries
+    {
+        $diaries = Diaries::fromArray($this->document($business));
+        $keys = Diary::query()->where('business_id', $business->id)->pluck('key', 'id');
+        $busy = [];
+        $since = time() - self::BACK;
+        foreach (Booking::standing()->where('business_id', $business->id)->where('ends_at', '>', $since)->get() as $one) {
+            if ($one->rehearsal && ! $rehearsal || $one->state === 'held' && $one->call_id === $without && $without !== null || $one->id === $but || ! isset($keys[$one->diary_id])) {
+                continue;
+            }
+            $busy[(string) $keys[$one->diary_id]][] = new Busy($one->starts_at, $one->ends_at, $one->area, $one->service, $one->name ?? $one->label);
+        }
+        foreach (DiaryBusy::query()->whereIn('diary_id', $keys->keys())->where('ends_at', '>', $since)->get() as $one) {
+            $busy[(string) $keys[$one->diary_id]][] = new Busy($one->starts_at, $one->ends_at, null, null, $one->what);
+        }
+
+        return $diaries->withBusy($busy);
+    }
+
+    /** @return array<string, mixed> a diaries file without busy times */
+    public function document(Business $business): array
+    {
+        $own = $business->diary ?? [];
+
+        return [
+            'tz' => $business->tz, 'country' => $business->country, 'hours' => $own['hours'] ?? [], 'closures' => $own['closures'] ?? [],
+            'services' => array_map(static fn (BookableService $one): array => ['key' => $one->key] + $one->document, array_values(BookableService::query()->where('business_id', $business->id)->get()->all())),
+            'diaries' => array_map(static fn (Diary $one): array => ['key' => $one->key, 'name' => $one->name] + $one->document, array_values(Diary::query()->where('business_id', $business->id)->get()->all())),
+        ] + (isset($own['travel']) ? ['travel' => $own['travel']] : []) + ['share' => $own['share'] ?? 'first'];
+    }
+}

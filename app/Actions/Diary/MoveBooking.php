@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Diary;
+
+use App\Models\Booking;
+use App\Models\Business;
+use App\Models\Call;
+use App\Models\Diary;
+use Illuminate\Database\UniqueConstraintViolationException;
+use Illuminate\Support\Facades\DB;
+use Ringo\Diary\FreeTimes;
+use Ringo\Diary\Reason;
+use Ringo\Diary\Start;
+
+/** Moves a booking to another start or diary, where that is free without it. */
+final readonly class MoveBooking
+{
+    public function __construct(private DiariesOf $diaries)
+    {
+    }
+
+    /** Why it cannot be moved there; null where it can. */
+    public function why(Booking $booking, Start $start): ?Reason
+    {
+        $business = Business::query()->findOrFail($booking->business_id);
+        $diaries = $this->diaries->business($business, $booking->rehearsal, null, $booking->id);
+        $service = $diaries->services[$booking->service] ?? null;
+        $diary = $diaries->diaries[$start->diary] ?? null;
+
+        return $service === null || $diary === null ? Reason::Nobody : (new FreeTimes($diaries))->why($service, $diary, $start->at, time() - 3600 * $service->noticeHours, $booking->area);
+    }
+
+    /** @param bool $raster whether it must begin on a start of the raster: a colleague may move it between */
+    public function to(Booking $booking, Start $start, ?Call $call = null, bool $raster = true): bool
+    {
+        return DB::transaction(function () use ($booking, $start, $call, $raster): bool {
+            Diary::query()->where('business_id', $booking->business_id)->where('key', $start->diary)->update(['updated_at' => now()]);
+            if ($call !== null) {
+                Booking::query()->where('call_id', $call->id)->where('state', 'held')->delete();
+            }
+            $why = $this->why($booking, $start);
+            if ($why !== null && $why !== Reason::TooFar && ($raster || $why !== Reason::Raster)) {
+                return false;
+            }
+            $diary = Diary::query()->where('business_id', $booking->business_id)->where('key', $start->diary)->firstOrFail();
+            $place = Booking::query()->where('diary_id', $diary->id)->where('starts_at', $start->at)->where('rehearsal', $booking->rehearsal)->where('state', '!=', 'cancelled')->where('id', '!=', $booking->id)->count();
+            try {
+                $booking->update(['diary_id' => $diary->id, 'starts_at' => $start->at, 'ends_at' => $start->at + $booking->ends_at - $booking->starts_at, 'place' => $place, 'sequence' => $booking->sequence + 1]);
+            } catch (UniqueConstraintViolationException) {
+                return false;
+            }
+
+            return true;
+        });
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
+
+/**
+ * The diary of a person, a room or a machine.
+ *
+ * @property int $id
+ * @property int $business_id
+ * @property string $key
+ * @property string $name
+ * @property array<string, mixed> $document hours, breaks, days off, services, base, as in docs/formats/diaries.md
+ * @property string $feed unguessable part of the address others subscribe to
+ */
+final class Diary extends Model
+{
+    use SoftDeletes;
+
+    protected $fillable = ['business_id', 'key', 'name', 'document', 'feed'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['document' => 'array'];
+    }
+
+    public function getRouteKeyName(): string
+    {
+        return 'key';
+    }
+
+    /** @return HasMany<Booking, $this> */
+    public function bookings(): HasMany
+    {
+        return $this->hasMany(Booking::class);
+    }
+
+    /** @return HasMany<DiaryBusy, $this> */
+    public function busy(): HasMany
+    {
+        return $this->hasMany(DiaryBusy::class);
+    }
+}
