@@ -10,6 +10,9 @@ use App\Http\Controllers\CallMapController;
 use App\Http\Controllers\ContactController;
 use App\Http\Controllers\ContactSearchController;
 use App\Http\Controllers\DeskController;
+use App\Http\Controllers\DiaryController;
+use App\Http\Controllers\DiaryFeedController;
+use App\Http\Controllers\DiarySetUpController;
 use App\Http\Controllers\EnclosureController;
 use App\Http\Controllers\ExampleController;
 use App\Http\Controllers\ForesightController;
@@ -32,6 +35,9 @@ Route::middleware('guest')->group(static function (): void {
     Route::get('/sign-in', [SignInController::class, 'show'])->name('sign-in');
     Route::post('/sign-in', [SignInController::class, 'store'])->middleware('throttle:sign-in');
 });
+
+// A feed to subscribe to has no sign-in: its address is the secret, and can be changed.
+Route::get('/feeds/{feed}.ics', DiaryFeedController::class)->where('feed', '[A-Za-z0-9]{40}')->middleware('throttle:120,1')->name('diary.feed');
 
 Route::middleware('auth')->group(static function (): void {
     Route::get('/', [BoardController::class, 'home'])->name('home');
@@ -70,6 +76,29 @@ Route::middleware('auth')->group(static function (): void {
         Route::post('/desk/offers/{offer}', [DeskController::class, 'answer'])->name('desk.answer');
         Route::post('/desk/call-backs/{callBack}', [DeskController::class, 'rangBack'])->name('desk.rang-back');
         Route::post('/desk/calls/{call}', [DeskController::class, 'say'])->name('desk.say');
+        Route::get('/diary', [DiaryController::class, 'show'])->name('diary');
+        Route::get('/diary/ask', [DiaryController::class, 'ask'])->name('diary.ask');
+        Route::post('/diary/bookings', [DiaryController::class, 'store'])->name('booking.store');
+        Route::post('/diary/bookings/{booking}/check', [DiaryController::class, 'check'])->name('booking.check');
+        Route::post('/diary/bookings/{booking}/move', [DiaryController::class, 'move'])->name('booking.move');
+        Route::post('/diary/bookings/{booking}/undo', [DiaryController::class, 'undo'])->name('booking.undo');
+        Route::post('/diary/bookings/{booking}/cancel', [DiaryController::class, 'cancel'])->name('booking.cancel');
+        Route::post('/diary/bookings/{booking}/restore', [DiaryController::class, 'restore'])->name('booking.restore');
+        Route::middleware('can:design,business')->group(static function (): void {
+            Route::get('/diary/set-up', [DiarySetUpController::class, 'show'])->name('diary.set-up');
+            Route::put('/diary/set-up', [DiarySetUpController::class, 'business'])->name('diary.business');
+            Route::post('/diary/set-up/preview', [DiarySetUpController::class, 'preview'])->name('diary.preview');
+            Route::post('/diary/services', [DiarySetUpController::class, 'service'])->name('service.store');
+            Route::put('/diary/services/{bookableService}', [DiarySetUpController::class, 'service'])->name('service.update');
+            Route::delete('/diary/services/{bookableService}', [DiarySetUpController::class, 'dropService'])->name('service.delete');
+            Route::post('/diary/diaries', [DiarySetUpController::class, 'diary'])->name('diary.store');
+            Route::put('/diary/diaries/{diary}', [DiarySetUpController::class, 'diary'])->name('diary.update');
+            Route::delete('/diary/diaries/{diary}', [DiarySetUpController::class, 'dropDiary'])->name('diary.delete');
+            Route::post('/diary/diaries/{diary}/restore', [DiarySetUpController::class, 'restoreDiary'])->name('diary.restore')->withTrashed();
+            Route::post('/diary/diaries/{diary}/feed', [DiarySetUpController::class, 'feed'])->name('diary.feed.new');
+            Route::post('/diary/diaries/{diary}/busy', [DiarySetUpController::class, 'busy'])->name('diary.busy');
+            Route::get('/diary/diaries.json', [DiarySetUpController::class, 'export'])->name('diary.export');
+        });
         Route::get('/callers', [ContactController::class, 'index'])->name('callers');
         Route::middleware('can:design,business')->group(static function (): void {
             Route::get('/callers/new', [ContactController::class, 'create'])->name('caller.new');

@@ -48,7 +48,25 @@ final class Business extends Model
             array_values(self::query()->whereKeyNot($this->id)->pluck('name')->all()),
             [...($this->contacts()->whereNotNull('pin_hash')->exists() ? ['pin'] : []), ...array_values(array_map(strval(...), $this->contactColumns()->pluck('key')->all()))],
             array_values(array_unique(array_map(strval(...), DeliveryRule::query()->where('business_id', $this->id)->where('active', true)->pluck('kind')->all()))),
+            null,
+            $this->servicesTaken(),
         );
+    }
+
+    /** @return array<string, int> how many diaries take each service */
+    private function servicesTaken(): array
+    {
+        $taken = [];
+        foreach ($this->bookableServices()->pluck('key') as $key) {
+            $taken[(string) $key] = 0;
+        }
+        foreach ($this->diaries()->get() as $diary) {
+            foreach ($diary->document['services'] ?? [] as $key) {
+                $taken[$key] = ($taken[$key] ?? 0) + 1;
+            }
+        }
+
+        return $taken;
     }
 
     public function getRouteKeyName(): string

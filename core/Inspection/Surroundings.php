@@ -13,14 +13,15 @@ final readonly class Surroundings
      * @param ?list<string> $callerFacts facts that callers of the business may have on file
      * @param list<string> $delivers kinds of message that delivery rules send after calls
      * @param ?array{trades: list<string>, of: int, handled: int, missed: list<string>} $foreseen what the design does with what callers of its trades say
+     * @param ?array<string, int> $services how many diaries take each service that can be booked
      */
-    public function __construct(public ?array $files = null, public array $otherBusinesses = [], public ?array $callerFacts = null, public array $delivers = [], public ?array $foreseen = null)
+    public function __construct(public ?array $files = null, public array $otherBusinesses = [], public ?array $callerFacts = null, public array $delivers = [], public ?array $foreseen = null, public ?array $services = null)
     {
     }
 
     /** @param array{trades: list<string>, of: int, handled: int, missed: list<string>} $foreseen */
     public function withForeseen(array $foreseen): self
     {
-        return new self($this->files, $this->otherBusinesses, $this->callerFacts, $this->delivers, $foreseen);
+        return new self($this->files, $this->otherBusinesses, $this->callerFacts, $this->delivers, $foreseen, $this->services);
     }
 }

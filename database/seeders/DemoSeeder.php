@@ -11,6 +11,8 @@ use App\Actions\Knowledge\FetchPage;
 use App\Actions\Knowledge\KeepSource;
 use App\Actions\Records\ReviewRecord;
 use App\Models\Agent;
+use App\Models\BookableService;
+use App\Models\Booking;
 use App\Models\Business;
 use App\Models\Call;
 use App\Models\CallRecord;
@@ -19,6 +21,7 @@ use App\Models\ContactColumn;
 use App\Models\ContactNumber;
 use App\Models\Delivery;
 use App\Models\DeliveryRule;
+use App\Models\Diary;
 use App\Models\Draft;
 use App\Models\KnowledgeCheck;
 use App\Models\KnowledgeQuestion;
@@ -59,6 +62,7 @@ final class DemoSeeder extends Seeder
             $users = $this->users();
             $this->pellbrook($this->business('pellbrook', 'Pellbrook Hire', $users));
             $this->quillmoor($this->business('quillmoor', 'Quillmoor Linen', $users));
+            $this->harrowell($this->business('harrowell', 'Harrowell Pianos', $users));
         });
     }
 
@@ -94,6 +98,38 @@ final class DemoSeeder extends Seeder
             $contact = $contacts[(int) $row['contact'] - 1];
             $state = (new Opening($script))->state((string) Str::ulid($placed), $placed->toDateTimeImmutable(), $row['seed'], $contact->numbers->first()?->e164, null, CallerFacts::of([$contact->callerFacts()]));
             $this->keep->live($agent, $release, $rehearsal->run($state, Input::fromLines($this->file($business, "calls/{$row['lines']}.txt"))), $contact);
+        }
+    }
+
+    /** A workshop whose whole day is appointments: four tuners who drive, and an agent that books, moves and cancels. */
+    private function harrowell(Business $business): void
+    {
+        $this->agent($business, 'isolde', 'First release: books, moves and cancels visits');
+        $this->knowledge($business);
+        $this->diaries($business);
+    }
+
+    private function diaries(Business $business): void
+    {
+        $file = json_decode($this->file($business, 'diaries.json'), true, 32, JSON_THROW_ON_ERROR);
+        $business->update(['diary' => array_intersect_key($file, array_flip(['hours', 'closures', 'travel', 'share']))]);
+        foreach ($file['services'] as $one) {
+            BookableService::query()->create(['business_id' => $business->id, 'key' => $one['key'], 'document' => array_diff_key($one, ['key' => 1])]);
+        }
+        $rows = [];
+        foreach ($file['diaries'] as $one) {
+            $rows[$one['key']] = Diary::query()->create(['business_id' => $business->id, 'key' => $one['key'], 'name' => $one['name'], 'document' => array_diff_key($one, ['key' => 1, 'name' => 1]), 'feed' => Str::random(40)]);
+        }
+        $services = array_column($file['services'], null, 'key');
+        $day = Carbon::now($business->tz)->startOfDay();
+        for ($n = 0, $days = []; $n < 10; $n++) {
+            $day = $day->addDay();
+            // Whole working days from today on; days of the file are counted in those.
+            $day->isWeekend() || $days[] = $day->copy();
+        }
+        foreach ($this->rows($business, 'bookings.csv') as $n => $row) {
+            $start = $days[(int) $row['days'] - 1]->copy()->setTimeFromTimeString($row['time']);
+            Booking::query()->create(['business_id' => $business->id, 'diary_id' => $rows[$row['diary']]->id, 'reference' => strtoupper(substr(md5('harrowell'.$n), 0, 6)), 'service' => $row['service'], 'label' => $services[$row['service']]['label'], 'starts_at' => $start->getTimestamp(), 'ends_at' => $start->getTimestamp() + 60 * $services[$row['service']]['minutes'], 'area' => $row['area'] ?: null, 'name' => $row['name'], 'number' => $row['number'], 'note' => $row['note'] ?: null, 'state' => 'booked', 'by' => $row['by']]);
         }
     }
 

@@ -1,5 +1,6 @@
 import {agent} from './agent.js';
 import {book} from './book/book.js';
+import {diary} from './diary.js';
 import {desk} from './desk.js';
 import {evidence} from './evidence.js';
 import {examples, foresight} from './foresight.js';
@@ -24,6 +25,7 @@ book();
 map();
 recorder();
 desk();
+diary();
 foresight();
 examples();
 textView();

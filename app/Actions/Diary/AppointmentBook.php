@@ -10,7 +10,6 @@ use App\Models\Call;
 use App\Models\Diary;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 use Ringo\Dialogue\Ports\Appointments;
 use Ringo\Dialogue\Ports\Booked;
 use Ringo\Diary\Diaries;

@@ -25,7 +25,12 @@ final class DiariesOf
      */
     public function business(Business $business, bool $rehearsal = false, ?int $without = null, ?int $but = null): Diaries
     {
-        $diaries = Diaries::fromArray($this->document($business));
+        return Diaries::fromArray($this->document($business))->withBusy($this->busy($business, $rehearsal, $without, $but));
+    }
+
+    /** @return array<string, list<Busy>> what is taken, by diary */
+    public function busy(Business $business, bool $rehearsal = false, ?int $without = null, ?int $but = null): array
+    {
         $keys = Diary::query()->where('business_id', $business->id)->pluck('key', 'id');
         $busy = [];
         $since = time() - self::BACK;
@@ -39,7 +44,7 @@ final class DiariesOf
             $busy[(string) $keys[$one->diary_id]][] = new Busy($one->starts_at, $one->ends_at, null, null, $one->what);
         }
 
-        return $diaries->withBusy($busy);
+        return $busy;
     }
 
     /** @return array<string, mixed> a diaries file without busy times */
@@ -49,8 +54,8 @@ final class DiariesOf
 
         return [
             'tz' => $business->tz, 'country' => $business->country, 'hours' => $own['hours'] ?? [], 'closures' => $own['closures'] ?? [],
-            'services' => array_map(static fn (BookableService $one): array => ['key' => $one->key] + $one->document, array_values(BookableService::query()->where('business_id', $business->id)->get()->all())),
-            'diaries' => array_map(static fn (Diary $one): array => ['key' => $one->key, 'name' => $one->name] + $one->document, array_values(Diary::query()->where('business_id', $business->id)->get()->all())),
+            'services' => array_map(static fn (BookableService $one): array => ['key' => $one->key] + $one->document, array_values(BookableService::query()->where('business_id', $business->id)->get()->sortBy('id')->all())),
+            'diaries' => array_map(static fn (Diary $one): array => ['key' => $one->key, 'name' => $one->name] + $one->document, array_values(Diary::query()->where('business_id', $business->id)->get()->sortBy('id')->all())),
         ] + (isset($own['travel']) ? ['travel' => $own['travel']] : []) + ['share' => $own['share'] ?? 'first'];
     }
 }

@@ -37,7 +37,14 @@ final readonly class Choice
         if (! $wish->isEmpty()) {
             return $this->named($offered, $wish, $diaries);
         }
+
         return $yes === true && count($offered) === 1 ? $offered[0] : null;
+    }
+
+    /** 'Who would that be with?' */
+    public function asksWhom(Heard $heard): bool
+    {
+        return $this->words->phrases('wish_answers', 'with_whom')->in($heard->tokens);
     }
 
     /** 'None of those', or a plain no. */

@@ -32,6 +32,23 @@ final readonly class Talk
         $turn->standing('offer_nearest', ['why' => $turn->phrase('why_'.($offer->reason->value ?? 'busy')), 'offers' => $offers], true);
     }
 
+    /**
+     * Who would come, and which of them is meant: what callers ask back before they choose.
+     *
+     * @param list<Start> $starts
+     */
+    public function with(Turn $turn, Diaries $diaries, array $starts): void
+    {
+        $names = array_values(array_unique(array_map(static fn (Start $start): string => $diaries->diaries[$start->diary]->name ?? $start->diary, $starts)));
+        $turn->standing('offer_with', ['names' => $turn->listed($names)]);
+    }
+
+    /** @param list<Start> $starts */
+    public function which(Turn $turn, Diaries $diaries, array $starts): void
+    {
+        $turn->standing('offer_which', ['offers' => $this->listed($turn, $diaries, $starts)], true);
+    }
+
     /** A time with whom it would be with, where somebody could mind. */
     public function start(Turn $turn, Diaries $diaries, Start $start, Service $service): string
     {
@@ -79,6 +96,11 @@ final readonly class Talk
             $days[$start->in($diaries->tz)->format('Y-m-d')][] = $start;
         }
         $parts = [];
+        if (count($days) === 1) {
+            $ofDay = array_values($days)[0];
+
+            return $turn->listed([$this->said($turn, $diaries, $ofDay[0]), ...array_map(static fn (Start $start): string => $turn->sayTyped(new Typed(ValueType::Time, $start->in($diaries->tz)->format('H:i'))), array_slice($ofDay, 1))]);
+        }
         foreach ($days as $ofDay) {
             $first = array_shift($ofDay);
             $more = array_map(static fn (Start $start): string => $turn->sayTyped(new Typed(ValueType::Time, $start->in($diaries->tz)->format('H:i'))), $ofDay);

@@ -31,7 +31,7 @@ use Ringo\Value\ValueType;
 final readonly class BookRunner implements AskingRunner
 {
     /** What callers said before the step that may hold a wish. */
-    private const LATELY = 4;
+    private const LATELY = 12;
 
     public function __construct(private Puts $puts, private Understanding $understanding, private ?Appointments $book, private Talk $talk, private Choice $choice, private Agreed $agreed)
     {
@@ -126,6 +126,16 @@ final readonly class BookRunner implements AskingRunner
         $chosen = $this->choice->of($hearing->heard, $starts, $yes, $diaries, $turn->scope()->now->getTimestamp());
         if ($chosen !== null) {
             return $this->hold($turn, $step, $diaries, $service, $chosen);
+        }
+        if ($starts !== [] && $this->choice->asksWhom($hearing->heard)) {
+            $this->talk->with($turn, $diaries, $starts);
+
+            return Move::again();
+        }
+        if ($yes === true && ! $changed && count($starts) > 1) {
+            $this->talk->which($turn, $diaries, $starts);
+
+            return Move::stay();
         }
         if (! $changed && ! $this->choice->refuses($hearing->heard, $yes)) {
             return null;

@@ -15,6 +15,8 @@ return [
     'offer' => ['plain' => ['I have [offers]. Which would suit you?', 'There is [offers]. Which would you like?'], 'formal' => ['I can offer [offers]. Which would suit you?'], 'chatty' => ['I could do [offers]. Any good?']],
     'offer_one' => ['plain' => ['I have [it]. Shall I book that?', 'There is [it]. Shall I book it?'], 'formal' => ['I can offer [it]. Shall I book that for you?'], 'chatty' => ['I could do [it]. Shall I pop that in?']],
     'offer_nearest' => ['plain' => ['I have nothing then: [why]. The nearest I have is [offers]. Would one of those do?'], 'formal' => ['I am afraid there is nothing then: [why]. The nearest would be [offers]. Would one of those suit you?'], 'chatty' => ['Nothing then, sorry: [why]. Nearest is [offers]. Any of those?']],
+    'offer_with' => ['plain' => ['That would be with [names].'], 'formal' => ['That would be with [names].'], 'chatty' => ['That would be [names].']],
+    'offer_which' => ['plain' => ['Which one: [offers]?'], 'formal' => ['Which of them would you like: [offers]?'], 'chatty' => ['Which one, [offers]?']],
     'read_booking' => ['plain' => ['That is [it]. Shall I book it?', 'So, [it]. Shall I book that?'], 'formal' => ['That would be [it]. Shall I book it for you?'], 'chatty' => ['So that is [it]. Shall I put you in?']],
     'booked' => ['plain' => ['It is booked: [it].'], 'formal' => ['That is booked for you: [it].'], 'chatty' => ['Lovely, you are in: [it].']],
     'booking_taken' => ['plain' => ['I am sorry, somebody has just taken that.'], 'formal' => ['I apologise, that time has this moment been taken.'], 'chatty' => ['Oh no, somebody just nabbed that one, sorry.']],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 // What callers say to times that were offered.
 return [
+    'with_whom' => ['who would that be', 'who would it be', 'who is that with', "who's that with", 'who with', 'with whom', 'who would come', 'who comes', "who's coming", 'who is coming', 'who will it be', 'which of you'],
     'places' => ['the first', 'the first one', 'first one', 'the second', 'the second one', 'second one', 'the third', 'the third one', 'third one', 'the last', 'the last one', 'last one', 'number one', 'number two', 'number three', 'the former', 'the latter', 'the middle one', 'option one', 'option two', 'option three', 'first', 'second', 'third', 'the earlier one', 'the later one'],
     'place_numbers' => ['first' => 0, 'second' => 1, 'third' => 2, 'last' => -1, 'former' => 0, 'latter' => -1, 'middle' => 1, 'one' => 0, 'two' => 1, 'three' => 2, 'earlier' => 0, 'later' => -1],
     'beside' => ['yes', 'yeah', 'please', 'then', "i'll", 'take', 'have', 'ok', 'okay', 'go', 'for', 'of', 'those', 'them', 'these', 'would', 'be', 'is', 'fine', 'good', 'great', 'perfect', 'lovely', 'thanks', 'suits', 'me', 'best', 'book', 'um', 'i', 'think', 'like', "i'd", 'do', "let's", 'will', 'can', 'could', 'we', 'well', 'right', 'with', 'works', 'one', 'you', 'mentioned', 'said', 'offered', 'sounds', 'ideal', 'it', 'and', 'that'],

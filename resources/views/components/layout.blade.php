@@ -92,6 +92,7 @@
             @endif
             <h2>Run</h2>
             <a href="{{ route('callers', $business) }}" @if ($here === 'callers') aria-current="page" @endif><x-icon name="contact"/> Callers</a>
+            <a href="{{ route('diary', $business) }}" @if ($here === 'diary') aria-current="page" @endif><x-icon name="calendar-days"/> Diary</a>
             <a href="{{ route('desk', $business) }}" @if ($here === 'desk') aria-current="page" @endif><x-icon name="headset"/> Desk</a>
             <h2>Learn</h2>
             <a href="{{ route('calls', $business) }}" @if ($here === 'calls') aria-current="page" @endif><x-icon name="list"/> Calls

@@ -1,0 +1,198 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\Diary\AppointmentBook;
+use App\Actions\Diary\DayView;
+use App\Actions\Diary\DiariesOf;
+use App\Actions\Diary\MoveBooking;
+use App\Models\AuditEntry;
+use App\Models\Booking;
+use App\Models\Business;
+use App\Models\Diary;
+use App\Models\User;
+use App\Support\CurrentAgent;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
+use Ringo\Diary\Diaries;
+use Ringo\Diary\FreeTimes;
+use Ringo\Diary\Negotiation;
+use Ringo\Diary\Reason;
+use Ringo\Diary\Service;
+use Ringo\Diary\Start;
+use Ringo\Language\Vocabulary;
+use Ringo\Numbering\NumberingPlan;
+use Ringo\Understanding\When\Wishes\Wish;
+
+/** The diary: who is booked when, what is free and why the rest is not; bookings made, moved and cancelled by hand. */
+final class DiaryController
+{
+    private const DAYS_SHOWN = 2;
+
+    private const WEEK = 5;
+
+    public function __construct(private readonly CurrentAgent $current, private readonly DiariesOf $diaries)
+    {
+    }
+
+    public function show(Request $request, Business $business, DayView $view): View
+    {
+        $given = $request->validate(['day' => ['nullable', 'date_format:Y-m-d'], 'service' => ['nullable', 'string', 'max:60'], 'view' => ['nullable', 'in:day,week'], 'area' => ['nullable', 'string', 'max:120']]);
+        $diaries = $this->diaries->business($business);
+        $first = new \DateTimeImmutable($given['day'] ?? 'now', $diaries->tz);
+        $count = ($given['view'] ?? 'day') === 'week' ? self::WEEK : self::DAYS_SHOWN;
+        $service = $diaries->services[$given['service'] ?? ''] ?? (array_values($diaries->services)[0] ?? null);
+        $step = $count === self::WEEK ? 7 : $count;
+
+        return view('diary', [
+            'business' => $business, 'agent' => $this->current->in($business), 'diaries' => $diaries, 'service' => $service, 'area' => $given['area'] ?? null, 'kind' => $given['view'] ?? 'day',
+            'days' => $view->days($business, $diaries, $service, $first, $count, $given['area'] ?? null), 'first' => $first, 'before' => $first->modify("-{$step} days"), 'after' => $first->modify("+{$step} days"), 'span' => $view->span($diaries),
+        ]);
+    }
+
+    public function ask(Request $request, Business $business): View
+    {
+        $given = $request->validate(['said' => ['nullable', 'array', 'max:12'], 'said.*' => ['nullable', 'string', 'max:300'], 'service' => ['nullable', 'string', 'max:60'], 'area' => ['nullable', 'string', 'max:120'], 'now' => ['nullable', 'date']]);
+        $diaries = $this->diaries->business($business);
+        $service = $diaries->services[$given['service'] ?? ''] ?? (array_values($diaries->services)[0] ?? null);
+        $now = isset($given['now']) ? (new \DateTimeImmutable($given['now'], $diaries->tz))->getTimestamp() : time();
+        $said = array_values(array_filter(array_map(static fn (mixed $one): string => trim((string) $one), $given['said'] ?? []), static fn (string $one): bool => $one !== ''));
+        $turns = [];
+        if ($service !== null) {
+            $negotiation = new Negotiation($diaries, Vocabulary::of());
+            $wish = new Wish;
+            $offered = [];
+            foreach ($said as $words) {
+                $wish = $negotiation->wish($wish, $words, $now, $offered);
+                $offer = $negotiation->offer($service, $wish, $now, $given['area'] ?? null);
+                $offered = array_map(static fn (Start $start): int => $start->at, $offer->starts);
+                $turns[] = ['said' => $words, 'wish' => $wish, 'offer' => $offer];
+            }
+        }
+
+        return view('diary-ask', ['business' => $business, 'agent' => $this->current->in($business), 'diaries' => $diaries, 'service' => $service, 'said' => $said, 'turns' => $turns, 'area' => $given['area'] ?? null, 'now' => $now, 'refusals' => $turns === [] || $service === null ? [] : $this->refusals($diaries, $service, $turns[count($turns) - 1]['wish'], $now, $given['area'] ?? null)]);
+    }
+
+    public function store(Request $request, Business $business, NumberingPlan $plan): RedirectResponse
+    {
+        $given = $request->validate(['service' => ['required', 'string', 'max:60'], 'diary' => ['required', 'string', 'max:60'], 'start' => ['required', 'date_format:Y-m-d\TH:i'], 'name' => ['required', 'string', 'max:120'], 'number' => ['nullable', 'string', 'max:40'], 'area' => ['nullable', 'string', 'max:120'], 'note' => ['nullable', 'string', 'max:1000'], 'anyway' => ['nullable', 'in:1']], ['name.required' => 'Who is it for?', 'start.date_format' => 'Write the start as a day and a time.']);
+        $number = trim((string) ($given['number'] ?? ''));
+        $parsed = $number === '' ? null : $plan->parse($number, $business->country);
+        if ($number !== '' && ($parsed === null || ! $parsed->valid)) {
+            throw ValidationException::withMessages(['number' => "“{$number}” is no telephone number."]);
+        }
+        $booking = DB::transaction(function () use ($business, $given, $parsed): Booking {
+            Diary::query()->where('business_id', $business->id)->where('key', $given['diary'])->update(['updated_at' => now()]);
+            $diaries = $this->diaries->business($business);
+            $service = $diaries->services[$given['service']] ?? throw ValidationException::withMessages(['service' => 'There is no such service.']);
+            $diary = $diaries->diaries[$given['diary']] ?? throw ValidationException::withMessages(['diary' => 'There is no such diary.']);
+            $at = (new \DateTimeImmutable($given['start'], $diaries->tz))->getTimestamp();
+            $why = (new FreeTimes($diaries))->why($service, $diary, $at, time() - 3600 * $service->noticeHours, $given['area'] ?? null);
+            if (in_array($why, [Reason::Busy, Reason::Nobody], true) || $why !== null && ! in_array($why, [Reason::Raster, Reason::TooFar], true) && ! isset($given['anyway'])) {
+                throw ValidationException::withMessages(['start' => "{$diary->name} is not free then: {$why->inWords()}.".($why === Reason::Busy || $why === Reason::Nobody ? '' : ' Tick “all the same” to book it against the rule.')]);
+            }
+
+            return Booking::query()->create(['business_id' => $business->id, 'diary_id' => Diary::query()->where('business_id', $business->id)->where('key', $diary->key)->firstOrFail()->id, 'reference' => AppointmentBook::reference($business), 'service' => $service->key, 'label' => $service->label, 'starts_at' => $at, 'ends_at' => $at + 60 * $service->minutes, 'area' => $given['area'] ?? null, 'name' => $given['name'], 'number' => $parsed?->e164, 'note' => $given['note'] ?? null, 'state' => 'booked', 'by' => 'colleague']);
+        });
+
+        return redirect()->route('diary', [$business, 'day' => substr($given['start'], 0, 10)])->with('notice', "Booked for {$booking->name}: {$booking->reference}.");
+    }
+
+    /** Whether a booking may go there, and what the caller would be told. */
+    public function check(Request $request, Business $business, Booking $booking, MoveBooking $move): JsonResponse
+    {
+        [$start, $diaries] = $this->target($request, $business);
+        $why = $move->why($booking, $start);
+        $free = $why === null || $why === Reason::Raster || $why === Reason::TooFar;
+        $when = $start->in($diaries->tz)->format('l j F, H:i');
+
+        return response()->json(['free' => $free, 'words' => $free ? "{$booking->name} is moved to {$when} with {$diaries->diaries[$start->diary]->name}. What is told: “Your {$booking->label} is now on {$when}.”" : "{$when} is not free for {$diaries->diaries[$start->diary]->name}: ".($why === null ? '' : $why->inWords()).'.']);
+    }
+
+    public function move(Request $request, Business $business, Booking $booking, MoveBooking $move): JsonResponse
+    {
+        [$start, $diaries] = $this->target($request, $business);
+        $was = ['at' => $booking->starts_at, 'diary' => $booking->diary->key];
+        if (! $move->to($booking, $start, null, false)) {
+            throw ValidationException::withMessages(['start' => 'That time is not free any more.']);
+        }
+        $this->note($business, $request, "{$booking->reference} moved to ".$start->in($diaries->tz)->format('Y-m-d H:i'));
+        $request->session()->flash('undo', ['text' => "{$booking->name} is moved.", 'action' => route('booking.undo', [$business, $booking, 'at' => $was['at'], 'diary' => $was['diary']])]);
+
+        return response()->json(['moved' => true]);
+    }
+
+    public function undo(Request $request, Business $business, Booking $booking, MoveBooking $move): RedirectResponse
+    {
+        $given = $request->validate(['at' => ['required', 'integer'], 'diary' => ['required', 'string', 'max:60']]);
+        $back = $move->to($booking, new Start((int) $given['at'], $given['diary']), null, false);
+
+        return redirect()->route('diary', [$business, 'day' => date('Y-m-d', $booking->refresh()->starts_at)])->with('notice', $back ? "{$booking->name} is back where it was." : 'Where it was is taken by now; it stays.');
+    }
+
+    public function cancel(Request $request, Business $business, Booking $booking): RedirectResponse
+    {
+        $booking->update(['state' => 'cancelled', 'sequence' => $booking->sequence + 1]);
+        $this->note($business, $request, "{$booking->reference} cancelled");
+
+        return redirect()->route('diary', [$business, 'day' => date('Y-m-d', $booking->starts_at)])->with('undo', ['text' => "The booking of {$booking->name} is cancelled.", 'action' => route('booking.restore', [$business, $booking])]);
+    }
+
+    public function restore(Business $business, Booking $booking, MoveBooking $move): RedirectResponse
+    {
+        $day = date('Y-m-d', $booking->starts_at);
+        if ($booking->state === 'cancelled' && $move->why($booking, new Start($booking->starts_at, $booking->diary->key)) !== Reason::Busy) {
+            $booking->update(['state' => 'booked', 'sequence' => $booking->sequence + 1]);
+
+            return redirect()->route('diary', [$business, 'day' => $day])->with('notice', "{$booking->name} is booked again.");
+        }
+
+        return redirect()->route('diary', [$business, 'day' => $day])->withErrors(['booking' => 'Somebody else has that time by now.']);
+    }
+
+    /** @return array{Start, Diaries} */
+    private function target(Request $request, Business $business): array
+    {
+        $given = $request->validate(['start' => ['required', 'date_format:Y-m-d\TH:i'], 'diary' => ['required', 'string', 'max:60']]);
+        $diaries = $this->diaries->business($business);
+        isset($diaries->diaries[$given['diary']]) || throw ValidationException::withMessages(['diary' => 'There is no such diary.']);
+
+        return [new Start((new \DateTimeImmutable($given['start'], $diaries->tz))->getTimestamp(), $given['diary']), $diaries];
+    }
+
+    /** @return list<array{at: string, diary: string, why: string}> times inside the wish that are not free, with the reason */
+    private function refusals(Diaries $diaries, Service $service, Wish $wish, int $now, ?string $area): array
+    {
+        $free = new FreeTimes($diaries);
+        $found = [];
+        $day = (new \DateTimeImmutable('@'.$now))->setTimezone($diaries->tz)->setTime(0, 0);
+        for ($n = 0; $n <= $service->aheadDays && count($found) < 24; $n++, $day = $day->modify('+1 day')) {
+            if (! $wish->day($day->format('Y-m-d'), (int) $day->format('N'))) {
+                continue;
+            }
+            for ($minute = 0; $minute < 1440; $minute += $service->step) {
+                foreach ($wish->time($minute, $service->minutes) && ($diaries->hours->on((int) $day->format('N')) !== []) ? $diaries->taking($service) : [] as $diary) {
+                    $at = $day->setTime(intdiv($minute, 60), $minute % 60);
+                    $why = $free->why($service, $diary, $at->getTimestamp(), $now, $area);
+                    if ($why !== null && ! in_array($why, [Reason::Raster, Reason::Closed], true) && count($found) < 24) {
+                        $found[] = ['at' => $at->format('D j M, H:i'), 'diary' => $diary->name, 'why' => $why->inWords()];
+                    }
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    private function note(Business $business, Request $request, string $words): void
+    {
+        $user = $request->user();
+        AuditEntry::note($business->id, $user instanceof User ? $user : null, 'diary', $words);
+    }
+}

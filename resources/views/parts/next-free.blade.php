@@ -1,0 +1,1 @@
+@forelse ($next as $one)<p><strong>{{ $one['service'] }}</strong></p><ul class="change-list">@forelse ($one['times'] as $time)<li>{{ $time }}</li>@empty<li class="muted">none: nobody takes it, or nothing is open</li>@endforelse</ul>@empty<p class="empty">No service yet.</p>@endforelse

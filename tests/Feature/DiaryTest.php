@@ -1,0 +1,198 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Actions\Diary\AppointmentBook;
+use App\Actions\Diary\CalendarFile;
+use App\Actions\Diary\DiariesOf;
+use App\Models\BookableService;
+use App\Models\Booking;
+use App\Models\Diary;
+use App\Models\DiaryBusy;
+use App\Models\Role;
+use App\Models\ScriptText;
+use Illuminate\Http\UploadedFile;
+use PHPUnit\Framework\Attributes\CoversNothing;
+use Ringo\Diary\Start;
+use Sabre\VObject\Reader;
+
+/** The diary as staff and specialists use it, and as calls book in it. */
+#[CoversNothing]
+final class DiaryTest extends FeatureTestCase
+{
+    private Diary $odo;
+
+    private int $monday;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $week = array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri'], ['09:00-17:00']);
+        $this->business->update(['diary' => ['hours' => $week, 'closures' => [], 'travel' => ['default' => 0, 'pairs' => []], 'share' => 'first']]);
+        BookableService::query()->create(['business_id' => $this->business->id, 'key' => 'tuning', 'document' => ['label' => 'a tuning', 'minutes' => 60, 'step' => 60, 'ahead_days' => 60]]);
+        $this->odo = $this->diary('odo', 'Odo Ferris');
+        $this->monday = (new \DateTimeImmutable('monday next week 10:00', new \DateTimeZone('Europe/London')))->getTimestamp();
+    }
+
+    public function testShowsBookingsFreeStartsAndWhyTheOthersAreNot(): void
+    {
+        $this->actingAs($this->user(Role::Staff));
+        $this->booked($this->monday, 'Adaeze Hollins');
+        $page = $this->get('/pellbrook/diary?day='.date('Y-m-d', $this->monday))->assertOk();
+        $page->assertSee('Adaeze Hollins')->assertSee('10:00 is not free for Odo Ferris: taken')->assertSee('11:00 is free for Odo Ferris');
+        $this->get('/pellbrook/diary?view=week')->assertOk();
+        $this->get('/pellbrook/diary?day=soon')->assertSessionHasErrors('day');
+    }
+
+    public function testABookingIsMadeMovedCancelledAndTakenBack(): void
+    {
+        $this->actingAs($this->user(Role::Staff));
+        $at = fn (int $hours): string => date('Y-m-d\TH:i', $this->monday + 3600 * $hours);
+        $this->post('/pellbrook/diary/bookings', ['service' => 'tuning', 'diary' => 'odo', 'start' => $at(0), 'name' => 'Leo Marchbank', 'number' => '07700 900433'])->assertRedirect();
+        $booking = Booking::query()->sole();
+        self::assertSame(['+447700900433', 'colleague', 'booked'], [$booking->number, $booking->by, $booking->state]);
+        $this->post('/pellbrook/diary/bookings', ['service' => 'tuning', 'diary' => 'odo', 'start' => $at(0), 'name' => 'Another'])->assertSessionHasErrors('start');
+        $this->post('/pellbrook/diary/bookings', ['service' => 'tuning', 'diary' => 'odo', 'start' => $at(8), 'name' => 'Late'])->assertSessionHasErrors('start');
+        $this->post('/pellbrook/diary/bookings', ['service' => 'tuning', 'diary' => 'odo', 'start' => $at(8), 'name' => 'Late', 'anyway' => '1'])->assertSessionHasNoErrors();
+        $this->postJson("/pellbrook/diary/bookings/{$booking->reference}/check", ['start' => $at(8), 'diary' => 'odo'])->assertJson(['free' => false]);
+        $this->postJson("/pellbrook/diary/bookings/{$booking->reference}/check", ['start' => $at(2), 'diary' => 'odo'])->assertJson(['free' => true]);
+        $this->postJson("/pellbrook/diary/bookings/{$booking->reference}/move", ['start' => $at(2), 'diary' => 'odo'])->assertOk();
+        self::assertSame([$this->monday + 7200, 1], [$booking->refresh()->starts_at, $booking->sequence]);
+        $this->post("/pellbrook/diary/bookings/{$booking->reference}/undo?at={$this->monday}&diary=odo")->assertSessionHas('notice');
+        self::assertSame($this->monday, $booking->refresh()->starts_at);
+        $this->post("/pellbrook/diary/bookings/{$booking->reference}/cancel")->assertSessionHas('undo');
+        self::assertSame('cancelled', $booking->refresh()->state);
+        $this->post("/pellbrook/diary/bookings/{$booking->reference}/restore")->assertSessionHas('notice');
+        self::assertSame('booked', $booking->refresh()->state);
+    }
+
+    public function testServicesAndDiariesAreWrittenWithTheNextFreeTimes(): void
+    {
+        $this->actingAs($this->user());
+        $this->get('/pellbrook/diary/set-up')->assertOk()->assertSee('Odo Ferris')->assertSee('The next free times');
+        $this->post('/pellbrook/diary/services', ['label' => 'a first look', 'minutes' => 45, 'step' => 15, 'place' => 'visit'])->assertRedirect();
+        self::assertSame(45, BookableService::query()->where('key', 'a_first_look')->sole()->document['minutes']);
+        $this->post('/pellbrook/diary/services', ['label' => 'endless', 'minutes' => 99999])->assertSessionHasErrors('label');
+        $this->post('/pellbrook/diary/diaries', ['name' => 'Greer Mallow', 'services' => ['a_first_look'], 'breaks' => '12:30-13:15', 'off' => "2027-01-04 to 2027-01-08\n2027-02-01", 'hours' => ['mon' => '10:00-12:00, 13:00-15:00']])->assertRedirect();
+        self::assertSame(['12:30-13:15'], Diary::query()->where('key', 'greer_mallow')->sole()->document['breaks']['daily']);
+        $this->post('/pellbrook/diary/diaries', ['name' => 'Wrong', 'services' => [], 'hours' => ['mon' => 'ten till two']])->assertSessionHasErrors('name');
+        $this->put('/pellbrook/diary/set-up', ['hours' => ['mon' => '08:00-12:00'], 'closures' => '2026-12-25', 'travel' => 'north, south: 25', 'travel_default' => 30, 'share' => 'in_turn'])->assertRedirect();
+        self::assertSame([['north', 'south', 25]], $this->business->refresh()->diary['travel']['pairs'] ?? null);
+        $this->put('/pellbrook/diary/set-up', ['travel' => 'somewhere'])->assertSessionHasErrors('hours');
+        $this->postJson('/pellbrook/diary/set-up/preview', ['hours' => ['tue' => '09:00-10:00']])->assertOk()->assertSee('Tue');
+        $this->get('/pellbrook/diary/diaries.json')->assertOk()->assertJsonPath('share', 'in_turn');
+        $this->delete('/pellbrook/diary/diaries/odo')->assertSessionHas('undo');
+        $this->post('/pellbrook/diary/diaries/odo/restore')->assertSessionHas('notice');
+        $this->get('/pellbrook/diary/ask?said[]=next+week&said[]=not+Friday')->assertOk()->assertSee('Offers');
+    }
+
+    public function testAnotherReaderReadsTheFeedAndBusyTimesComeIn(): void
+    {
+        $this->actingAs($this->user());
+        $booking = $this->booked($this->monday, 'Tamsin Bellamy');
+        $text = (string) $this->get('/feeds/'.$this->odo->feed.'.ics')->assertOk()->getContent();
+        $event = Reader::read($text)->VEVENT;
+        self::assertSame(["{$booking->reference}-{$this->business->id}@ringo", 'CONFIRMED', $this->monday], [(string) $event->UID, (string) $event->STATUS, $event->DTSTART->getDateTime()->getTimestamp()]);
+        self::assertSame('REQUEST', (string) Reader::read((new CalendarFile)->invitation($booking, 'Europe/London'))->METHOD);
+        $booking->update(['state' => 'cancelled', 'sequence' => 1]);
+        $cancelled = Reader::read((new CalendarFile)->invitation($booking, 'Europe/London'));
+        self::assertSame(['CANCEL', 'CANCELLED', '1'], [(string) $cancelled->METHOD, (string) $cancelled->VEVENT->STATUS, (string) $cancelled->VEVENT->SEQUENCE]);
+        $day = date('Ymd', $this->monday);
+        $ics = "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//x//y//EN\r\nBEGIN:VEVENT\r\nUID:a\r\nDTSTART;TZID=Europe/London:{$day}T130000\r\nDTEND;TZID=Europe/London:{$day}T140000\r\nRRULE:FREQ=WEEKLY;COUNT=3\r\nSUMMARY:School\r\nEND:VEVENT\r\nBEGIN:VEVENT\r\nUID:b\r\nDTSTART;VALUE=DATE:{$day}\r\nTRANSP:TRANSPARENT\r\nSUMMARY:Birthday\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n";
+        $this->post('/pellbrook/diary/diaries/odo/busy', ['file' => UploadedFile::fake()->createWithContent('x.ics', $ics)])->assertSessionHas('notice');
+        self::assertSame(3, DiaryBusy::query()->count());
+        $this->get('/pellbrook/diary?day='.date('Y-m-d', $this->monday))->assertSee('School');
+        $this->post('/pellbrook/diary/diaries/odo/busy', ['file' => UploadedFile::fake()->createWithContent('x.ics', 'no calendar')])->assertSessionHasErrors('file');
+        self::assertSame(3, DiaryBusy::query()->count(), 'what was there stays');
+        $this->post('/pellbrook/diary/diaries/odo/feed')->assertRedirect();
+        $this->get('/feeds/'.$this->odo->feed.'.ics')->assertNotFound();
+    }
+
+    public function testACallBooksMovesAndCancelsAndAHangUpFrees(): void
+    {
+        $this->actingAs($this->user());
+        $this->bookingScript();
+        $ref = $this->ringLive(['placed_at' => now()->format('Y-m-d\TH:i')]);
+        $this->happens($ref, 1, 'said', 'next Monday at ten')->assertOk();
+        self::assertSame('held', Booking::query()->sole()->state);
+        $this->happens($ref, 2, 'said', 'yes please')->assertOk();
+        $booking = Booking::query()->sole();
+        self::assertSame(['booked', false, 'agent'], [$booking->state, $booking->rehearsal, $booking->by]);
+        $ref = $this->ringLive(['placed_at' => now()->format('Y-m-d\TH:i')]);
+        $this->happens($ref, 1, 'said', 'next Monday at eleven')->assertOk();
+        self::assertSame(1, Booking::query()->where('state', 'held')->count());
+        $this->happens($ref, 2, 'hung_up')->assertOk();
+        self::assertSame(0, Booking::query()->where('state', 'held')->count());
+    }
+
+    public function testARehearsalBooksNothingReal(): void
+    {
+        $this->actingAs($this->user());
+        $this->bookingScript();
+        $ref = (string) $this->ring(['placed_at' => now()->format('Y-m-d\TH:i')])->json('ref');
+        $this->happens($ref, 1, 'said', 'next Monday at ten')->assertOk();
+        $this->happens($ref, 2, 'said', 'yes please')->assertOk();
+        self::assertTrue(Booking::query()->sole()->rehearsal);
+        self::assertTrue($this->book()->hold('x', 'tuning', new Start($this->monday, 'odo'), null), 'a real call may have it');
+    }
+
+    public function testOnePlaceIsGivenOnceWhoeverAsks(): void
+    {
+        self::assertNotNull($this->book()->book('a', 'tuning', new Start($this->monday, 'odo'), ['name' => 'One', 'number' => null, 'area' => null, 'note' => '']));
+        self::assertNull($this->book()->book('b', 'tuning', new Start($this->monday, 'odo'), ['name' => 'Two', 'number' => null, 'area' => null, 'note' => '']));
+        self::assertNull($this->book()->book('b', 'tuning', new Start($this->monday + 1800, 'odo'), ['name' => 'Two', 'number' => null, 'area' => null, 'note' => '']), 'nor one that overlaps');
+        $this->expectException(\Illuminate\Database\UniqueConstraintViolationException::class);
+        $this->booked($this->monday, 'Past every check');
+    }
+
+    public function testAHoldLapses(): void
+    {
+        self::assertTrue($this->book()->hold('a', 'tuning', new Start($this->monday, 'odo'), null));
+        self::assertFalse($this->book()->hold('b', 'tuning', new Start($this->monday, 'odo'), null));
+        $this->travel(4)->minutes();
+        self::assertTrue($this->book()->hold('b', 'tuning', new Start($this->monday, 'odo'), null));
+    }
+
+    public function testTheInspectionKnowsWhatCanBeBooked(): void
+    {
+        $this->actingAs($this->user());
+        $this->bookingScript('haircut');
+        $this->get('/pellbrook/agents/maren/releases')->assertOk()->assertSee('the diary has no such service');
+    }
+
+    public function testStaffKeepTheDiaryAndDesignersSetItUp(): void
+    {
+        $this->actingAs($this->user(Role::Staff));
+        $this->get('/pellbrook/diary')->assertOk();
+        $this->get('/pellbrook/diary/ask')->assertOk();
+        $this->get('/pellbrook/diary/set-up')->assertForbidden();
+        $this->post('/pellbrook/diary/services', ['label' => 'x'])->assertForbidden();
+    }
+
+    private function diary(string $key, string $name): Diary
+    {
+        return Diary::query()->create(['business_id' => $this->business->id, 'key' => $key, 'name' => $name, 'document' => ['services' => ['tuning']], 'feed' => str_repeat(substr(md5($key), 0, 8), 5)]);
+    }
+
+    private function booked(int $at, string $name): Booking
+    {
+        return Booking::query()->create(['business_id' => $this->business->id, 'diary_id' => $this->odo->id, 'reference' => strtoupper(substr(md5($name), 0, 6)), 'service' => 'tuning', 'label' => 'a tuning', 'starts_at' => $at, 'ends_at' => $at + 3600, 'name' => $name, 'state' => 'booked', 'by' => 'agent']);
+    }
+
+    private function book(): AppointmentBook
+    {
+        return new AppointmentBook($this->business->refresh(), null, new DiariesOf);
+    }
+
+    private function bookingScript(string $service = 'tuning'): void
+    {
+        $json = json_encode([
+            'agent' => ['name' => 'Maren', 'business' => 'Pellbrook Hire', 'tz' => 'Europe/London'], 'sheet' => ['type' => 'object', 'properties' => ['start' => ['type' => 'string', 'format' => 'date-time', 'title' => 'Appointment']]], 'first' => 'agree',
+            'steps' => [['key' => 'agree', 'kind' => 'book', 'service' => $service, 'field' => 'start', 'prompt' => 'When would suit you?', 'next' => 'bye', 'none' => 'bye'], ['key' => 'bye', 'kind' => 'finish', 'prompt' => 'Goodbye.', 'outcome' => 'done']],
+        ], JSON_THROW_ON_ERROR);
+        $this->agent->draft->update(['script_text_id' => ScriptText::of($this->agent, $json)->id]);
+        $this->agent->load('draft.scriptText');
+    }
+}
