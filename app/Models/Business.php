@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Actions\Diary\CalendarFile;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Ringo\Fit\Caution;
@@ -191,7 +192,7 @@ final class Business extends Model
     /** @return list<string> names of the files that e-mails may carry */
     public function fileNames(): array
     {
-        return array_values(array_map(strval(...), $this->enclosures()->pluck('name')->all()));
+        return [...array_values(array_map(strval(...), $this->enclosures()->pluck('name')->all())), ...(Diary::query()->where('business_id', $this->id)->exists() ? [CalendarFile::INVITATION] : [])];
     }
 
     /** @return HasMany<Delivery, $this> */

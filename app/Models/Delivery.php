@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Actions\Deliveries\Kinds\DeliveryKinds;
+use App\Actions\Diary\CalendarFile;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -31,6 +32,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property list<array{at: string, what: string}> $log
  * @property-read ?DeliveryRule $rule
  * @property-read ?Call $call
+ * @property-read Business $business
  */
 final class Delivery extends Model
 {
@@ -71,12 +73,37 @@ final class Delivery extends Model
             return null;
         }
 
+        if ($this->file === CalendarFile::INVITATION && $this->enclosed() === null) {
+            return null;
+        }
+
         return $this->enclosed() ?? throw new \App\Gateways\Post\NotDelivered("the file “{$this->file}” is not among the files of the business; put it there, then send again", true);
     }
 
     public function enclosed(): ?Enclosure
     {
+        if ($this->file === CalendarFile::INVITATION) {
+            return $this->invitation();
+        }
+
         return Enclosure::query()->where('business_id', $this->business_id)->where('name', (string) $this->file)->first();
+    }
+
+    /** The booking as it is now, as an invitation or its cancellation; none where the call booked nothing. */
+    private function invitation(): ?Enclosure
+    {
+        if ($this->call === null) {
+            return null;
+        }
+        $booked = $this->call->state['booked'] ?? [];
+        $references = array_column(is_array($booked) ? $booked : [], 'reference');
+        $booking = Booking::query()->where('business_id', $this->business_id)->where(fn ($q) => $q->where('call_id', $this->call_id)->orWhereIn('reference', $references))->where('state', '!=', 'held')->latest('id')->first();
+        if ($booking === null) {
+            return null;
+        }
+        $method = $booking->state === 'cancelled' ? 'CANCEL' : 'REQUEST';
+
+        return Enclosure::made(CalendarFile::INVITATION, "text/calendar; charset=utf-8; method={$method}", (new CalendarFile)->invitation($booking, $this->business->tz));
     }
 
     /** One line of what is sent. */

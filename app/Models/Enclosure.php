@@ -26,9 +26,20 @@ final class Enclosure extends Model
 
     protected $fillable = ['business_id', 'name', 'mime', 'bytes', 'sha256', 'path', 'user_id'];
 
+    /** Its content where it is made for the occasion and kept nowhere. */
+    private ?string $made = null;
+
+    public static function made(string $name, string $mime, string $content): self
+    {
+        $one = new self(['name' => $name, 'mime' => $mime, 'bytes' => strlen($content), 'sha256' => hash('sha256', $content)]);
+        $one->made = $content;
+
+        return $one;
+    }
+
     public function content(): ?string
     {
-        return Storage::disk('local')->get($this->path);
+        return $this->made ?? Storage::disk('local')->get($this->path);
     }
 
     /** Its size as one says it. */

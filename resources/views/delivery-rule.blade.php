@@ -46,7 +46,7 @@
         @else
             <p>{{ $sample->caller_name }}, {{ $sample->placedAt()->format('j M, H:i') }}: the condition {{ $holds ? 'holds' : 'does not hold, so nothing would be sent' }}.</p>
             <p class="muted">to {{ $made->to }}</p>@if ($made->subject !== '')<p><strong>{{ $made->subject }}</strong></p>@endif
-            @if (\App\Actions\Deliveries\Kinds\DeliveryKinds::of($rule->kind)->has('file') && $rule->file)<p class="muted">with {{ $rule->file }}{{ $made->enclosed() ? ', '.$made->enclosed()->size() : ', which is not there: nothing would be sent' }}</p>@endif
+            @if (\App\Actions\Deliveries\Kinds\DeliveryKinds::of($rule->kind)->has('file') && $rule->file)<p class="muted">with {{ $rule->file }}{{ $made->enclosed() ? ', '.$made->enclosed()->size() : ($rule->file === \App\Actions\Diary\CalendarFile::INVITATION ? ', where the call books something' : ', which is not there: nothing would be sent') }}</p>@endif
             @if ($rule->kind === 'row')<dl class="row-sample">@foreach ($rule->mapping as $column => $path)<dt>{{ $column }}</dt><dd>{{ (new \App\Actions\Deliveries\RecordValues($sample))->cell($path) ?: '—' }}</dd>@endforeach</dl>
             @else<pre class="letter">{{ \App\Actions\Deliveries\Kinds\DeliveryKinds::of($rule->kind)->shown($made->body) }}</pre>@endif
             @if ($secret)<p class="muted">Signed after the Standard Webhooks specification; the secret is kept encrypted and not shown again.</p>@endif

@@ -4,18 +4,27 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\Deliveries\DeliverDue;
 use App\Actions\Diary\AppointmentBook;
 use App\Actions\Diary\CalendarFile;
-use App\Actions\Diary\DiariesOf;
 use App\Models\BookableService;
 use App\Models\Booking;
+use App\Models\Call;
+use App\Models\Delivery;
+use App\Models\DeliveryRule;
 use App\Models\Diary;
 use App\Models\DiaryBusy;
+use App\Models\GatewayReceipt;
 use App\Models\Role;
 use App\Models\ScriptText;
 use Illuminate\Http\UploadedFile;
 use PHPUnit\Framework\Attributes\CoversNothing;
 use Ringo\Diary\Start;
+use Sabre\VObject\Component;
+use Sabre\VObject\Component\VCalendar;
+use Sabre\VObject\Component\VEvent;
+use Sabre\VObject\Node;
+use Sabre\VObject\Property;
 use Sabre\VObject\Reader;
 
 /** The diary as staff and specialists use it, and as calls book in it. */
@@ -93,12 +102,13 @@ final class DiaryTest extends FeatureTestCase
         $this->actingAs($this->user());
         $booking = $this->booked($this->monday, 'Tamsin Bellamy');
         $text = (string) $this->get('/feeds/'.$this->odo->feed.'.ics')->assertOk()->getContent();
-        $event = Reader::read($text)->VEVENT;
-        self::assertSame(["{$booking->reference}-{$this->business->id}@ringo", 'CONFIRMED', $this->monday], [(string) $event->UID, (string) $event->STATUS, $event->DTSTART->getDateTime()->getTimestamp()]);
-        self::assertSame('REQUEST', (string) Reader::read((new CalendarFile)->invitation($booking, 'Europe/London'))->METHOD);
+        $event = $this->event($text);
+        self::assertSame(["{$booking->reference}-{$this->business->id}@ringo", 'CONFIRMED', date('Ymd\THis', $this->monday)], [self::part($event, 'UID'), self::part($event, 'STATUS'), self::part($event, 'DTSTART')]);
+        self::assertSame('REQUEST', self::part($this->calendar((new CalendarFile)->invitation($booking, 'Europe/London')), 'METHOD'));
         $booking->update(['state' => 'cancelled', 'sequence' => 1]);
-        $cancelled = Reader::read((new CalendarFile)->invitation($booking, 'Europe/London'));
-        self::assertSame(['CANCEL', 'CANCELLED', '1'], [(string) $cancelled->METHOD, (string) $cancelled->VEVENT->STATUS, (string) $cancelled->VEVENT->SEQUENCE]);
+        $cancelled = $this->calendar((new CalendarFile)->invitation($booking, 'Europe/London'));
+        $event = $this->event((new CalendarFile)->invitation($booking, 'Europe/London'));
+        self::assertSame(['CANCEL', 'CANCELLED', '1'], [self::part($cancelled, 'METHOD'), self::part($event, 'STATUS'), self::part($event, 'SEQUENCE')]);
         $day = date('Ymd', $this->monday);
         $ics = "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//x//y//EN\r\nBEGIN:VEVENT\r\nUID:a\r\nDTSTART;TZID=Europe/London:{$day}T130000\r\nDTEND;TZID=Europe/London:{$day}T140000\r\nRRULE:FREQ=WEEKLY;COUNT=3\r\nSUMMARY:School\r\nEND:VEVENT\r\nBEGIN:VEVENT\r\nUID:b\r\nDTSTART;VALUE=DATE:{$day}\r\nTRANSP:TRANSPARENT\r\nSUMMARY:Birthday\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n";
         $this->post('/pellbrook/diary/diaries/odo/busy', ['file' => UploadedFile::fake()->createWithContent('x.ics', $ics)])->assertSessionHas('notice');
@@ -125,6 +135,43 @@ final class DiaryTest extends FeatureTestCase
         self::assertSame(1, Booking::query()->where('state', 'held')->count());
         $this->happens($ref, 2, 'hung_up')->assertOk();
         self::assertSame(0, Booking::query()->where('state', 'held')->count());
+    }
+
+    public function testWhatHangsOnABookingFollowsIt(): void
+    {
+        $this->actingAs($this->user());
+        $this->bookingScript();
+        DeliveryRule::query()->create(['business_id' => $this->business->id, 'name' => 'Reminder', 'kind' => 'text', 'to' => 'caller.number', 'subject' => '', 'words' => 'See you on [start].', 'timing' => ['kind' => 'before', 'field' => 'start', 'amount' => 2, 'unit' => 'hour'], 'active' => true, 'mapping' => [], 'cancel_outcomes' => []]);
+        DeliveryRule::query()->create(['business_id' => $this->business->id, 'name' => 'Invitation', 'kind' => 'email', 'to' => 'leo@marchbank.example', 'subject' => 'Your visit', 'words' => 'Until then.', 'file' => CalendarFile::INVITATION, 'timing' => ['kind' => 'at_once'], 'active' => true, 'mapping' => [], 'cancel_outcomes' => []]);
+        $ref = $this->ringLive(['placed_at' => now()->format('Y-m-d\TH:i')]);
+        $this->happens($ref, 1, 'said', 'next Monday at ten')->assertOk();
+        $this->happens($ref, 2, 'said', 'yes please')->assertOk();
+        $booking = Booking::query()->sole();
+        $reminder = Delivery::query()->where('name', 'Reminder')->sole();
+        self::assertSame($this->monday - 7200, $reminder->due_at->getTimestamp());
+        app(DeliverDue::class)->run();
+        self::assertStringContainsString('method=REQUEST', (string) (GatewayReceipt::query()->where('kind', 'email')->sole()->headers['Enclosed'] ?? ''));
+        $move = fn (int $hours) => $this->postJson("/pellbrook/diary/bookings/{$booking->reference}/move", ['start' => date('Y-m-d\TH:i', $this->monday + 3600 * $hours), 'diary' => 'odo'])->assertOk();
+        $move(2);
+        self::assertSame($this->monday, $reminder->refresh()->due_at->getTimestamp());
+        self::assertStringContainsString('12', $reminder->body);
+        self::assertSame(date('Y-m-d\T12:00', $this->monday), Call::query()->where('ref', $ref)->sole()->record?->cells['start']['value']);
+        self::assertStringContainsString('is now on Monday', Delivery::query()->where('name', 'appointment moved')->where('state', 'waiting')->sole()->body);
+        self::assertSame(1, Delivery::query()->where('file', CalendarFile::INVITATION)->where('state', 'waiting')->count());
+        $this->post("/pellbrook/diary/bookings/{$booking->reference}/undo?at={$this->monday}&diary=odo")->assertSessionHas('notice');
+        self::assertSame(0, Delivery::query()->where('name', 'appointment moved')->where('state', 'waiting')->count(), 'undone before it went: nothing is told');
+        self::assertSame($this->monday - 7200, $reminder->refresh()->due_at->getTimestamp());
+        $this->post("/pellbrook/diary/bookings/{$booking->reference}/cancel")->assertSessionHas('undo');
+        self::assertSame('cancelled', $reminder->refresh()->state);
+        self::assertStringContainsString('does not take place', Delivery::query()->where('name', 'appointment cancelled')->where('state', 'waiting')->sole()->body);
+        $this->post("/pellbrook/diary/bookings/{$booking->reference}/restore")->assertSessionHas('notice');
+        self::assertSame('waiting', $reminder->refresh()->state);
+        self::assertSame(0, Delivery::query()->where('name', 'appointment cancelled')->where('state', 'waiting')->count());
+        $this->post("/pellbrook/diary/bookings/{$booking->reference}/cancel");
+        $this->travel(5)->minutes();
+        app(DeliverDue::class)->run();
+        self::assertStringContainsString('method=CANCEL', (string) (GatewayReceipt::query()->where('kind', 'email')->latest('id')->firstOrFail()->headers['Enclosed'] ?? ''));
+        self::assertSame(1, GatewayReceipt::query()->where('kind', 'text')->count(), 'one honest text, none of the taken back ones');
     }
 
     public function testARehearsalBooksNothingReal(): void
@@ -183,7 +230,7 @@ final class DiaryTest extends FeatureTestCase
 
     private function book(): AppointmentBook
     {
-        return new AppointmentBook($this->business->refresh(), null, new DiariesOf);
+        return app()->make(AppointmentBook::class, ['business' => $this->business->refresh(), 'ofCall' => null]);
     }
 
     private function bookingScript(string $service = 'tuning'): void
@@ -194,5 +241,26 @@ final class DiaryTest extends FeatureTestCase
         ], JSON_THROW_ON_ERROR);
         $this->agent->draft->update(['script_text_id' => ScriptText::of($this->agent, $json)->id]);
         $this->agent->load('draft.scriptText');
+    }
+
+    private function calendar(string $text): VCalendar
+    {
+        $calendar = Reader::read($text);
+        self::assertInstanceOf(VCalendar::class, $calendar);
+
+        return $calendar;
+    }
+
+    private function event(string $text): VEvent
+    {
+        $event = $this->calendar($text)->getBaseComponent('VEVENT');
+        self::assertInstanceOf(VEvent::class, $event);
+
+        return $event;
+    }
+
+    private static function part(Component $of, string $name): string
+    {
+        return implode(', ', array_map(static fn (Node $one): string => $one instanceof Property ? (string) $one : '', $of->select($name)));
     }
 }

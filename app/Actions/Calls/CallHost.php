@@ -7,6 +7,8 @@ namespace App\Actions\Calls;
 use App\Actions\Contacts\ChangeContacts;
 use App\Actions\Diary\AppointmentBook;
 use App\Actions\Diary\DiariesOf;
+use App\Actions\Diary\FollowBooking;
+use App\Actions\Diary\MoveBooking;
 use App\Actions\Knowledge\KnowledgeOf;
 use App\Actions\Transfers\LearnExamples;
 use App\Actions\Transfers\RingTelephones;
@@ -36,7 +38,7 @@ final class CallHost
     /** Seconds a typed answer takes to begin. */
     private const THINKS = 0.7;
 
-    public function __construct(private readonly KeepRecord $keepRecord, private readonly SwitchboardOf $switchboard, private readonly RingTelephones $telephones, private readonly ChangeContacts $contacts, private readonly KnowledgeOf $knowledge, private readonly LearnExamples $learn, private readonly DiariesOf $diaries)
+    public function __construct(private readonly KeepRecord $keepRecord, private readonly SwitchboardOf $switchboard, private readonly RingTelephones $telephones, private readonly ChangeContacts $contacts, private readonly KnowledgeOf $knowledge, private readonly LearnExamples $learn, private readonly DiariesOf $diaries, private readonly MoveBooking $mover, private readonly FollowBooking $follow)
     {
     }
 
@@ -48,7 +50,7 @@ final class CallHost
 
         $books = array_filter($script->steps, static fn (Step $step): bool => $step instanceof BookStep) !== [];
 
-        return Engine::for($script, $transfers ? $this->switchboard->business($call->business) : null, $this->knowledge->forCalls($call->business), appointments: $books ? new AppointmentBook($call->business, $call, $this->diaries) : null);
+        return Engine::for($script, $transfers ? $this->switchboard->business($call->business) : null, $this->knowledge->forCalls($call->business), appointments: $books ? new AppointmentBook($call->business, $call, $this->diaries, $this->mover, $this->follow) : null);
     }
 
     /**

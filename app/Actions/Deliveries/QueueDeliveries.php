@@ -87,8 +87,17 @@ final readonly class QueueDeliveries
             return;
         }
         foreach ($this->recipients($rule->kind, $rule->to, $values, $call) as $to) {
+            if ($timing->field !== null && $call->kind !== 'rehearsal' && $this->waits($rule, $to, $due)) {
+                // An earlier call's reminder was moved there with its booking: one is enough.
+                continue;
+            }
             $this->put($call, $rule->id, $call->ref.'-'.$rule->id.'-'.substr(hash('sha256', $to), 0, 12), $rule->name, $rule->kind, $to, $kind->subject($rule, $values), $kind->body($rule, $values), $due, $kind->has('file') ? $rule->file : null);
         }
+    }
+
+    private function waits(DeliveryRule $rule, string $to, \DateTimeImmutable $due): bool
+    {
+        return Delivery::query()->where('delivery_rule_id', $rule->id)->where('to', $to)->where('state', 'waiting')->whereHas('call', static fn ($query) => $query->where('kind', '!=', 'rehearsal'))->where('due_at', $due->setTimezone(new \DateTimeZone('UTC')))->exists();
     }
 
     /** What a rehearsal causes is shown in the post room and stays out of the client's rows. */

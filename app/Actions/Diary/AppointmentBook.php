@@ -25,7 +25,7 @@ final readonly class AppointmentBook implements Appointments
     /** How long a hold lasts without a word of the caller. */
     private const HELD_SECONDS = 180;
 
-    public function __construct(private Business $business, private ?Call $ofCall, private DiariesOf $diaries)
+    public function __construct(private Business $business, private ?Call $ofCall, private DiariesOf $diaries, private MoveBooking $mover, private FollowBooking $follow)
     {
     }
 
@@ -76,12 +76,18 @@ final readonly class AppointmentBook implements Appointments
             return new Booked($reference, $booking->service, $booking->label, $start, $booking->area);
         }
 
-        return (new MoveBooking($this->diaries))->to($booking, $start, $this->ofCall) ? $this->booked($booking->refresh()) : null;
+        return $this->mover->to($booking, $start, $this->ofCall) ? $this->booked($booking->refresh()) : null;
     }
 
     public function cancel(string $call, string $reference): void
     {
-        Booking::query()->where('business_id', $this->business->id)->where('reference', $reference)->when($this->rehearsal(), static fn ($q) => $q->where('rehearsal', true))->where('state', 'booked')->update(['state' => 'cancelled', 'sequence' => DB::raw('sequence + 1')]);
+        $booking = Booking::query()->where('business_id', $this->business->id)->where('reference', $reference)->where('state', 'booked')->when($this->rehearsal(), static fn ($q) => $q->where('rehearsal', true))->first();
+        if ($booking !== null) {
+            DB::transaction(function () use ($booking): void {
+                $booking->update(['state' => 'cancelled', 'sequence' => $booking->sequence + 1]);
+                $this->follow->cancelled($booking, false);
+            });
+        }
     }
 
     /**

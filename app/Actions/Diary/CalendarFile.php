@@ -16,6 +16,9 @@ use Sabre\VObject\Reader;
 /** A diary as an iCalendar file (RFC 5545), and busy times out of one. */
 final class CalendarFile
 {
+    /** The name by which rules and send steps ask for the invitation to what the call booked. */
+    public const INVITATION = 'appointment.ics';
+
     /** Recurring events are followed so far. */
     private const AHEAD_DAYS = 400;
 

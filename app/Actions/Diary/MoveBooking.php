@@ -17,7 +17,7 @@ use Ringo\Diary\Start;
 /** Moves a booking to another start or diary, where that is free without it. */
 final readonly class MoveBooking
 {
-    public function __construct(private DiariesOf $diaries)
+    public function __construct(private DiariesOf $diaries, private FollowBooking $follow)
     {
     }
 
@@ -45,12 +45,14 @@ final readonly class MoveBooking
                 return false;
             }
             $diary = Diary::query()->where('business_id', $booking->business_id)->where('key', $start->diary)->firstOrFail();
+            $was = $booking->starts_at;
             $place = Booking::query()->where('diary_id', $diary->id)->where('starts_at', $start->at)->where('rehearsal', $booking->rehearsal)->where('state', '!=', 'cancelled')->where('id', '!=', $booking->id)->count();
             try {
                 $booking->update(['diary_id' => $diary->id, 'starts_at' => $start->at, 'ends_at' => $start->at + $booking->ends_at - $booking->starts_at, 'place' => $place, 'sequence' => $booking->sequence + 1]);
             } catch (UniqueConstraintViolationException) {
                 return false;
             }
+            $this->follow->moved($booking, $was, $call);
 
             return true;
         });

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\Diary\AppointmentBook;
 use App\Actions\Diary\DayView;
 use App\Actions\Diary\DiariesOf;
+use App\Actions\Diary\FollowBooking;
 use App\Actions\Diary\MoveBooking;
 use App\Models\AuditEntry;
 use App\Models\Booking;
@@ -105,14 +106,14 @@ final class DiaryController
     }
 
     /** Whether a booking may go there, and what the caller would be told. */
-    public function check(Request $request, Business $business, Booking $booking, MoveBooking $move): JsonResponse
+    public function check(Request $request, Business $business, Booking $booking, MoveBooking $move, FollowBooking $follow): JsonResponse
     {
         [$start, $diaries] = $this->target($request, $business);
         $why = $move->why($booking, $start);
         $free = $why === null || $why === Reason::Raster || $why === Reason::TooFar;
         $when = $start->in($diaries->tz)->format('l j F, H:i');
 
-        return response()->json(['free' => $free, 'words' => $free ? "{$booking->name} is moved to {$when} with {$diaries->diaries[$start->diary]->name}. What is told: “Your {$booking->label} is now on {$when}.”" : "{$when} is not free for {$diaries->diaries[$start->diary]->name}: ".($why === null ? '' : $why->inWords()).'.']);
+        return response()->json(['free' => $free, 'words' => $free ? "{$booking->name} is moved to {$when} with {$diaries->diaries[$start->diary]->name}. ".($booking->number === null ? 'There is no number to tell it to.' : "The text to the caller, a minute from now: “{$follow->words($booking, $start->at)}”") : "{$when} is not free for {$diaries->diaries[$start->diary]->name}: ".($why === null ? '' : $why->inWords()).'.']);
     }
 
     public function move(Request $request, Business $business, Booking $booking, MoveBooking $move): JsonResponse
@@ -136,19 +137,25 @@ final class DiaryController
         return redirect()->route('diary', [$business, 'day' => date('Y-m-d', $booking->refresh()->starts_at)])->with('notice', $back ? "{$booking->name} is back where it was." : 'Where it was is taken by now; it stays.');
     }
 
-    public function cancel(Request $request, Business $business, Booking $booking): RedirectResponse
+    public function cancel(Request $request, Business $business, Booking $booking, FollowBooking $follow): RedirectResponse
     {
-        $booking->update(['state' => 'cancelled', 'sequence' => $booking->sequence + 1]);
+        DB::transaction(static function () use ($booking, $follow): void {
+            $booking->update(['state' => 'cancelled', 'sequence' => $booking->sequence + 1]);
+            $follow->cancelled($booking, true);
+        });
         $this->note($business, $request, "{$booking->reference} cancelled");
 
         return redirect()->route('diary', [$business, 'day' => date('Y-m-d', $booking->starts_at)])->with('undo', ['text' => "The booking of {$booking->name} is cancelled.", 'action' => route('booking.restore', [$business, $booking])]);
     }
 
-    public function restore(Business $business, Booking $booking, MoveBooking $move): RedirectResponse
+    public function restore(Business $business, Booking $booking, MoveBooking $move, FollowBooking $follow): RedirectResponse
     {
         $day = date('Y-m-d', $booking->starts_at);
         if ($booking->state === 'cancelled' && $move->why($booking, new Start($booking->starts_at, $booking->diary->key)) !== Reason::Busy) {
-            $booking->update(['state' => 'booked', 'sequence' => $booking->sequence + 1]);
+            DB::transaction(static function () use ($booking, $follow): void {
+                $booking->update(['state' => 'booked', 'sequence' => $booking->sequence + 1]);
+                $follow->restored($booking);
+            });
 
             return redirect()->route('diary', [$business, 'day' => $day])->with('notice', "{$booking->name} is booked again.");
         }
