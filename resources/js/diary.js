@@ -90,7 +90,7 @@ export function diary() {
         const at = point(event);
         const minute = Math.round(((at.x - left) / scale + from - dragged.grip) / step) * step;
         const row = rowAt(at.y);
-        if (row) {
+        if (row && (dragged.moved || minute !== Number(dragged.bar.dataset.minute) || row !== dragged.bar.closest('[data-row-diary]'))) {
             shift(dragged.bar, minute, row);
             dragged.moved = true;
         }
@@ -100,6 +100,8 @@ export function diary() {
         dragged = null;
         if (drop?.moved) {
             settle(drop.bar);
+        } else if (drop?.bar.dataset.call) {
+            location.assign(drop.bar.dataset.call);
         }
     });
     svg.addEventListener('keydown', (event) => {
@@ -122,6 +124,8 @@ export function diary() {
             shift(bar, now, other);
         } else if (event.key === 'Enter' && bar.dataset.to !== undefined) {
             settle(bar);
+        } else if (event.key === 'Enter' && bar.dataset.call) {
+            location.assign(bar.dataset.call);
         } else if (event.key === 'Escape') {
             back(bar);
         } else {

@@ -5,7 +5,8 @@
     $x = fn (int $minute): float => round($left + (min($to, max($from, $minute)) - $from) * $scale, 1);
     $clock = fn (int $minute): string => sprintf('%02d:%02d', intdiv($minute, 60), $minute % 60);
     $height = $top + count($days) * $headHeight + array_sum(array_map(fn ($day) => count($day['rows']), $days)) * $rowHeight + 4;
-    $query = array_filter(['service' => $service?->key, 'view' => $kind === 'week' ? 'week' : null, 'area' => $area]);
+    $query = array_filter(['service' => $service?->key, 'view' => $kind === 'week' ? 'week' : null, 'area' => $area, 'rehearsals' => $rehearsals ? 1 : null]);
+    $words = fn (array $bar): string => route('call', [$business, $bar['call']]).($bar['turn'] === null ? '' : '#turn-'.$bar['turn']);
     $designs = auth()->user()->roleIn($business)?->designs() ?? false;
 @endphp
 <x-layout title="Diary" :business="$business" :agent="$agent" here="diary">
@@ -26,6 +27,7 @@
     <form method="get" class="filter"><input type="hidden" name="day" value="{{ $first->format('Y-m-d') }}">@if ($kind === 'week')<input type="hidden" name="view" value="week">@endif
         <label for="d-service">free starts for</label><select id="d-service" name="service" data-submits>@foreach ($diaries->services as $one)<option value="{{ $one->key }}" @selected($one->key === $service?->key)>{{ $one->label }}, {{ $one->minutes }} min</option>@endforeach</select>
         @if ($diaries->travel->areas() !== [])<label for="d-area">where</label><select id="d-area" name="area" data-submits><option value="">anywhere</option>@foreach ($diaries->travel->areas() as $one)<option value="{{ $one }}" @selected($one === $area)>{{ $one }}</option>@endforeach</select>@endif
+        <label class="check"><input type="checkbox" name="rehearsals" value="1" data-submits @checked($rehearsals)> with rehearsals</label>
         <noscript><button>Show</button></noscript></form>
     <figure class="diary-grid card scroll" data-diary data-from="{{ $from }}" data-scale="{{ $scale }}" data-left="{{ $left }}" data-step="{{ $service->step ?? 15 }}" data-base="{{ route('diary', $business) }}">
         <svg viewBox="0 0 {{ $right + 24 }} {{ $height }}" role="group" aria-label="Diary, {{ count($days) }} days">
@@ -44,7 +46,7 @@
                         @foreach ($row['ways'] as $way)<line x1="{{ $x($way['from']) }}" x2="{{ $x($way['to']) }}" y1="{{ $y + 28 }}" y2="{{ $y + 28 }}" class="diary-way"><title>{{ $way['minutes'] }} minutes on the way</title></line>@if ($x($way['to']) - $x($way['from']) > 14)<text x="{{ ($x($way['from']) + $x($way['to'])) / 2 }}" y="{{ $y + 22 }}" text-anchor="middle" class="diary-small">{{ $way['minutes'] }}</text>@endif @endforeach
                         @foreach ($row['bars'] as $bar)
                             @php $bx = $x($bar['from']); $bw = max(8, $x($bar['to']) - $bx); $fits = fn (string $text, float $per): string => \Illuminate\Support\Str::limit($text, max(1, (int) floor(($bw - 14) / $per)), '…'); @endphp
-                            <g class="diary-bar {{ $bar['kind'] }}" @if ($bar['reference']) data-booking="{{ $bar['reference'] }}" data-minute="{{ $bar['from'] }}" data-length="{{ $bar['to'] - $bar['from'] }}" tabindex="0" role="button" @endif aria-label="{{ $clock($bar['from']) }} to {{ $clock($bar['to']) }}, {{ $row['name'] }}: {{ $bar['name'] }}, {{ $bar['what'] }}">
+                            <g class="diary-bar {{ $bar['kind'] }}{{ $bar['rehearsal'] ? ' rehearsed' : '' }}" @if ($bar['reference']) data-booking="{{ $bar['reference'] }}" data-minute="{{ $bar['from'] }}" data-length="{{ $bar['to'] - $bar['from'] }}" @if ($bar['call']) data-call="{{ $words($bar) }}" @endif tabindex="0" role="button" @endif aria-label="{{ $clock($bar['from']) }} to {{ $clock($bar['to']) }}, {{ $row['name'] }}: {{ $bar['name'] }}, {{ $bar['what'] }}{{ $bar['rehearsal'] ? ', rehearsed' : '' }}">
                                 <title>{{ $clock($bar['from']) }} to {{ $clock($bar['to']) }}: {{ $bar['name'] }}, {{ $bar['what'] }}{{ $bar['note'] !== '' ? '. '.$bar['note'] : '' }}</title>
                                 <rect x="{{ $bx }}" y="{{ $y + 5 }}" width="{{ $bw }}" height="{{ $rowHeight - 10 }}" rx="4" class="diary-bar-box"/><rect x="{{ $bx }}" y="{{ $y + 5 }}" width="4" height="{{ $rowHeight - 10 }}" class="diary-bar-edge"/>
                                 <text x="{{ $bx + 10 }}" y="{{ $y + 25 }}" class="diary-bar-name">{{ $fits($bar['name'], 7.4) }}</text><text x="{{ $bx + 10 }}" y="{{ $y + 42 }}" class="diary-small">{{ $fits($bar['what'], 6.3) }}</text></g>
@@ -55,12 +57,12 @@
                 @endforeach
             @endforeach
         </svg>
-        <figcaption class="muted">A bar is a booking: teal agreed by the agent, plum entered by a colleague, amber held in a call just now, grey from elsewhere. A ring is a free start{{ $service ? ' for '.$service->label.', '.$service->minutes.' minutes' : '' }}; a dot is none, and says why. Drag a bar, or pick it and use the arrow keys and Enter; what will be told to the caller is shown before anything moves.</figcaption>
+        <figcaption class="muted">A bar is a booking: teal agreed by the agent, plum entered by a colleague, amber held in a call just now, grey from elsewhere; what a rehearsal booked is drawn with a broken line. A ring is a free start{{ $service ? ' for '.$service->label.', '.$service->minutes.' minutes' : '' }}; a dot is none, and says why. Drag a bar, or pick it and use the arrow keys and Enter; what will be told to the caller is shown before anything moves. A click, or Enter, on a booking that stays where it is opens its call at the words that agreed it.</figcaption>
     </figure>
     <section class="card diary-list" aria-label="Bookings in words"><h2>Bookings <small>the same in words</small></h2>
         @forelse (collect($days)->flatMap(fn ($day) => collect($day['rows'])->flatMap(fn ($row) => array_map(fn ($bar) => $bar + ['day' => $day['words'], 'diary' => $row['name']], $row['bars']))) as $bar)
-            <div class="line"><span class="what"><strong>{{ $bar['name'] }}</strong> {{ $bar['what'] }}, with {{ $bar['diary'] }} @if ($bar['note'] !== '')<span class="muted">{{ $bar['note'] }}</span>@endif</span><span class="when">{{ $bar['day'] }}, {{ $clock($bar['from']) }} to {{ $clock($bar['to']) }}</span>
-                <span class="go">@if ($bar['call'])<a href="{{ route('call', [$business, $bar['call']]) }}">the call</a>@endif @if ($bar['reference'])<form method="post" action="{{ route('booking.cancel', [$business, $bar['reference']]) }}">@csrf<button>Cancel {{ $bar['reference'] }}</button></form>@endif</span></div>
+            <div class="line"><span class="what"><strong>{{ $bar['name'] }}</strong> {{ $bar['what'] }}{{ $bar['rehearsal'] ? ' (rehearsed)' : '' }}, with {{ $bar['diary'] }} @if ($bar['note'] !== '')<span class="muted">{{ $bar['note'] }}</span>@endif</span><span class="when">{{ $bar['day'] }}, {{ $clock($bar['from']) }} to {{ $clock($bar['to']) }}</span>
+                <span class="go">@if ($bar['call'])<a href="{{ $words($bar) }}">the call</a>@endif @if ($bar['reference'])<form method="post" action="{{ route('booking.cancel', [$business, $bar['reference']]) }}">@csrf<button>Cancel {{ $bar['reference'] }}</button></form>@endif</span></div>
         @empty<p class="empty">Nothing is booked on these days.</p>@endforelse</section>
     <dialog data-booking-form class="belongs" aria-labelledby="booking-title"><form method="post" action="{{ route('booking.store', $business) }}">@csrf<h2 id="booking-title">New booking</h2>
         <div class="inline-fields"><label class="field-label"><span>service</span><select name="service">@foreach ($diaries->services as $one)<option value="{{ $one->key }}" @selected($one->key === old('service', $service?->key))>{{ $one->label }}</option>@endforeach</select></label>

@@ -17,7 +17,7 @@ use Ringo\Diary\Service;
 /**
  * Days of the diary as they are drawn: a row a diary, with closed stretches, bookings, ways and free starts in minutes of the day.
  *
- * @phpstan-type Row array{key: string, name: string, base: ?string, shut: list<array{from: int, to: int, why: string}>, bars: list<array{from: int, to: int, name: string, what: string, kind: string, reference: ?string, call: ?string, turn: ?string, note: string}>, ways: list<array{from: int, to: int, minutes: int}>, starts: list<array{at: int, free: bool, why: string}>}
+ * @phpstan-type Row array{key: string, name: string, base: ?string, shut: list<array{from: int, to: int, why: string}>, bars: list<array{from: int, to: int, name: string, what: string, kind: string, reference: ?string, call: ?string, turn: ?int, rehearsal: bool, note: string}>, ways: list<array{from: int, to: int, minutes: int}>, starts: list<array{at: int, free: bool, why: string}>}
  */
 final readonly class DayView
 {
@@ -42,8 +42,12 @@ final readonly class DayView
         return ['from' => intdiv($from, 60) * 60, 'to' => (int) ceil($to / 60) * 60];
     }
 
-    /** @return list<array{date: string, words: string, rows: list<Row>}> */
-    public function days(Business $business, Diaries $diaries, ?Service $service, \DateTimeImmutable $first, int $count, ?string $area): array
+    /**
+     * @param bool $rehearsals whether what rehearsals booked is shown as well
+     *
+     * @return list<array{date: string, words: string, rows: list<Row>}>
+     */
+    public function days(Business $business, Diaries $diaries, ?Service $service, \DateTimeImmutable $first, int $count, ?string $area, bool $rehearsals = false): array
     {
         $free = new FreeTimes($diaries);
         $ids = DiaryRow::query()->where('business_id', $business->id)->pluck('id', 'key');
@@ -53,7 +57,7 @@ final readonly class DayView
             $frame = new Frame($date, $diaries->tz);
             $rows = [];
             foreach ($diaries->diaries as $diary) {
-                $rows[] = $this->row($business, $diaries, $diary, (int) ($ids[$diary->key] ?? 0), $frame, $service, $free, $area);
+                $rows[] = $this->row($business, $diaries, $diary, (int) ($ids[$diary->key] ?? 0), $frame, $service, $free, $area, $rehearsals);
             }
             $days[] = ['date' => $date, 'words' => $first->modify("+{$n} days")->format('l j F'), 'rows' => $rows];
         }
@@ -62,15 +66,15 @@ final readonly class DayView
     }
 
     /** @return Row */
-    private function row(Business $business, Diaries $diaries, Diary $diary, int $id, Frame $frame, ?Service $service, FreeTimes $free, ?string $area): array
+    private function row(Business $business, Diaries $diaries, Diary $diary, int $id, Frame $frame, ?Service $service, FreeTimes $free, ?string $area, bool $rehearsals): array
     {
         $minute = static fn (int $at): int => intdiv($at - $frame->midnight, 60);
         $bars = [];
-        foreach (Booking::standing()->with('call')->where('business_id', $business->id)->where('diary_id', $id)->where('rehearsal', false)->where('starts_at', '<', $frame->end)->where('ends_at', '>', $frame->midnight)->get()->sortBy('starts_at') as $one) {
-            $bars[] = ['from' => $minute($one->starts_at), 'to' => $minute($one->ends_at), 'name' => $one->name ?? 'somebody', 'what' => $one->state === 'held' ? 'held while it is read back' : $one->label, 'kind' => $one->state === 'held' ? 'held' : $one->by, 'reference' => $one->state === 'held' ? null : $one->reference, 'call' => $one->call?->ref, 'turn' => null, 'note' => (string) $one->note, 'area' => $one->area];
+        foreach (Booking::standing()->with('call.record')->where('business_id', $business->id)->where('diary_id', $id)->when(! $rehearsals, static fn ($q) => $q->where('rehearsal', false))->where('starts_at', '<', $frame->end)->where('ends_at', '>', $frame->midnight)->get()->sortBy('starts_at') as $one) {
+            $bars[] = ['from' => $minute($one->starts_at), 'to' => $minute($one->ends_at), 'name' => $one->name ?? 'somebody', 'what' => $one->state === 'held' ? 'held while it is read back' : $one->label, 'kind' => $one->state === 'held' ? 'held' : $one->by, 'reference' => $one->state === 'held' ? null : $one->reference, 'call' => $one->call?->ref, 'turn' => $this->agreed($one, $diaries->tz), 'rehearsal' => $one->rehearsal, 'note' => (string) $one->note, 'area' => $one->area];
         }
         foreach (DiaryBusy::query()->where('diary_id', $id)->where('starts_at', '<', $frame->end)->where('ends_at', '>', $frame->midnight)->get() as $one) {
-            $bars[] = ['from' => max(0, $minute($one->starts_at)), 'to' => min(1440, $minute($one->ends_at)), 'name' => $one->what === '' ? 'busy' : $one->what, 'what' => 'from elsewhere', 'kind' => 'elsewhere', 'reference' => null, 'call' => null, 'turn' => null, 'note' => '', 'area' => null];
+            $bars[] = ['from' => max(0, $minute($one->starts_at)), 'to' => min(1440, $minute($one->ends_at)), 'name' => $one->what === '' ? 'busy' : $one->what, 'what' => 'from elsewhere', 'kind' => 'elsewhere', 'reference' => null, 'call' => null, 'turn' => null, 'rehearsal' => false, 'note' => '', 'area' => null];
         }
         usort($bars, static fn (array $a, array $b): int => $a['from'] <=> $b['from']);
         $ways = [];
@@ -87,6 +91,19 @@ final readonly class DayView
 
             return $bar;
         }, $bars), 'ways' => $ways, 'starts' => $service === null ? [] : $this->starts($diaries, $diary, $frame, $service, $free, $area)];
+    }
+
+    /** The turn of the call in which the caller agreed to the time; null where no call did, or the record has it no more. */
+    private function agreed(Booking $booking, \DateTimeZone $tz): ?int
+    {
+        $start = (new \DateTimeImmutable('@'.$booking->starts_at))->setTimezone($tz)->format('Y-m-d\TH:i');
+        foreach ($booking->call->record->cells ?? [] as $cell) {
+            if ($cell['value'] === $start) {
+                return $cell['turn'];
+            }
+        }
+
+        return null;
     }
 
     /** @return list<array{from: int, to: int, why: string}> */

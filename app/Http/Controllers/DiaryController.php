@@ -44,16 +44,17 @@ final class DiaryController
 
     public function show(Request $request, Business $business, DayView $view): View
     {
-        $given = $request->validate(['day' => ['nullable', 'date_format:Y-m-d'], 'service' => ['nullable', 'string', 'max:60'], 'view' => ['nullable', 'in:day,week'], 'area' => ['nullable', 'string', 'max:120']]);
-        $diaries = $this->diaries->business($business);
+        $given = $request->validate(['day' => ['nullable', 'date_format:Y-m-d'], 'service' => ['nullable', 'string', 'max:60'], 'view' => ['nullable', 'in:day,week'], 'area' => ['nullable', 'string', 'max:120'], 'rehearsals' => ['nullable', 'in:1']]);
+        $rehearsals = isset($given['rehearsals']);
+        $diaries = $this->diaries->business($business, $rehearsals);
         $first = new \DateTimeImmutable($given['day'] ?? 'now', $diaries->tz);
         $count = ($given['view'] ?? 'day') === 'week' ? self::WEEK : self::DAYS_SHOWN;
         $service = $diaries->services[$given['service'] ?? ''] ?? (array_values($diaries->services)[0] ?? null);
         $step = $count === self::WEEK ? 7 : $count;
 
         return view('diary', [
-            'business' => $business, 'agent' => $this->current->in($business), 'diaries' => $diaries, 'service' => $service, 'area' => $given['area'] ?? null, 'kind' => $given['view'] ?? 'day',
-            'days' => $view->days($business, $diaries, $service, $first, $count, $given['area'] ?? null), 'first' => $first, 'before' => $first->modify("-{$step} days"), 'after' => $first->modify("+{$step} days"), 'span' => $view->span($diaries),
+            'business' => $business, 'agent' => $this->current->in($business), 'diaries' => $diaries, 'service' => $service, 'area' => $given['area'] ?? null, 'kind' => $given['view'] ?? 'day', 'rehearsals' => $rehearsals,
+            'days' => $view->days($business, $diaries, $service, $first, $count, $given['area'] ?? null, $rehearsals), 'first' => $first, 'before' => $first->modify("-{$step} days"), 'after' => $first->modify("+{$step} days"), 'span' => $view->span($diaries),
         ]);
     }
 

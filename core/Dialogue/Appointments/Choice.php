@@ -33,9 +33,11 @@ final readonly class Choice
         if ($place !== null) {
             return $offered[$place];
         }
-        $wish = (new Negotiation($diaries, $this->words))->wish(new Wish, $heard->original, $now, array_map(static fn (Start $start): int => $start->at, $offered));
+        $wish = $this->wish($heard, $offered, $diaries, $now);
         if (! $wish->isEmpty()) {
-            return $this->named($offered, $wish, $diaries);
+            $fitting = $wish->order === null ? $this->fitting($offered, $wish, $diaries) : [];
+
+            return count($fitting) === 1 ? $fitting[0] : null;
         }
 
         return $yes === true && count($offered) === 1 ? $offered[0] : null;
@@ -54,22 +56,37 @@ final readonly class Choice
     }
 
     /**
-     * The one of the offered that lies in what was said: 'Thursday then', 'half two is fine'.
+     * Whether a day or an hour is said that none of the offered has: the caller holds to a wish, and it is looked for again.
      *
      * @param list<Start> $offered
      */
-    private function named(array $offered, Wish $wish, Diaries $diaries): ?Start
+    public function holdsTo(Heard $heard, array $offered, Diaries $diaries, int $now): bool
     {
-        $fitting = array_values(array_filter($offered, static function (Start $start) use ($wish, $diaries): bool {
+        $wish = $this->wish($heard, $offered, $diaries, $now);
+
+        return ! $wish->isEmpty() && $this->fitting($offered, $wish, $diaries) === [];
+    }
+
+    /** @param list<Start> $offered */
+    private function wish(Heard $heard, array $offered, Diaries $diaries, int $now): Wish
+    {
+        return (new Negotiation($diaries, $this->words))->wish(new Wish, $heard->original, $now, array_map(static fn (Start $start): int => $start->at, $offered));
+    }
+
+    /**
+     * Those of the offered that lie in what was said: 'Thursday then', 'half two is fine'.
+     *
+     * @param list<Start> $offered
+     *
+     * @return list<Start>
+     */
+    private function fitting(array $offered, Wish $wish, Diaries $diaries): array
+    {
+        return array_values(array_filter($offered, static function (Start $start) use ($wish, $diaries): bool {
             $local = $start->in($diaries->tz);
 
             return $wish->day($local->format('Y-m-d'), (int) $local->format('N')) && $wish->time((int) $local->format('G') * 60 + (int) $local->format('i'), 0) && ($wish->after === null || $start->at > $wish->after) && ($wish->before === null || $start->at < $wish->before);
         }));
-        if ($wish->order !== null) {
-            return null;
-        }
-
-        return count($fitting) === 1 ? $fitting[0] : null;
     }
 
     /** 'The second one', 'the last', 'the first of those': nothing but a place is said. */

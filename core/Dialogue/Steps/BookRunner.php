@@ -127,6 +127,7 @@ final readonly class BookRunner implements AskingRunner
         if ($chosen !== null) {
             return $this->hold($turn, $step, $diaries, $service, $chosen);
         }
+        $changed = $changed || $this->choice->holdsTo($hearing->heard, $starts, $diaries, $turn->scope()->now->getTimestamp());
         if ($starts !== [] && $this->choice->asksWhom($hearing->heard)) {
             $this->talk->with($turn, $diaries, $starts);
 
