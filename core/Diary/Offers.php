@@ -14,6 +14,12 @@ final class Offers
     /** Two times of a day are different enough so many seconds apart. */
     private const APART = 7_200;
 
+    /** Where somebody wants it soon, or a little earlier or later, the next is not so far off. */
+    private const NEAR = 3_600;
+
+    /** Who asks for the earliest gets it, and one more. */
+    private const SOONEST = 2;
+
     /** Free starts looked at before a choice is made. */
     private const LOOKED_AT = 60;
 
@@ -101,11 +107,12 @@ final class Offers
         if ($wish->order === 'latest') {
             $order = array_reverse($order);
         }
-        $near = $wish->after !== null || $wish->before !== null || $wish->order === 'earliest';
+        $soonest = $wish->order === 'earliest';
+        $most = $soonest ? self::SOONEST : self::MOST;
         $chosen = [$order[0]];
-        foreach ([$near ? 0 : self::APART, 0] as $apart) {
+        foreach ([$soonest || $wish->after !== null || $wish->before !== null ? self::NEAR : self::APART, 0] as $apart) {
             foreach ($order as $at) {
-                if (count($chosen) < self::MOST && array_filter($chosen, static fn (int $one): bool => $one === $at || abs($one - $at) < $apart) === []) {
+                if (count($chosen) < $most && array_filter($chosen, static fn (int $one): bool => $one === $at || abs($one - $at) < $apart) === []) {
                     $chosen[] = $at;
                 }
             }

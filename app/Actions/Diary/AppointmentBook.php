@@ -31,7 +31,7 @@ final readonly class AppointmentBook implements Appointments
 
     public function diaries(string $call): Diaries
     {
-        return $this->diaries->business($this->business, $this->rehearsal(), $this->ofCall?->id);
+        return $this->diaries->business($this->business, $this->rehearsal(), $this->ofCall?->id, null, null, $this->ofCall === null ? null : min(time(), $this->ofCall->placedAt()->getTimestamp()));
     }
 
     public function hold(string $call, string $service, Start $start, ?string $area): bool
@@ -102,7 +102,7 @@ final readonly class AppointmentBook implements Appointments
             Diary::query()->where('business_id', $this->business->id)->where('key', $start->diary)->update(['updated_at' => now()]);
             $this->release('');
             Booking::query()->where('business_id', $this->business->id)->where('state', 'held')->where('held_until', '<=', now())->delete();
-            $diaries = $this->diaries('');
+            $diaries = $this->diaries->business($this->business, $this->rehearsal(), $this->ofCall?->id, null, $start->at);
             $service = $diaries->services[$key] ?? null;
             $diary = $diaries->diaries[$start->diary] ?? null;
             $row = Diary::query()->where('business_id', $this->business->id)->where('key', $start->diary)->first();

@@ -25,7 +25,7 @@ final readonly class MoveBooking
     public function why(Booking $booking, Start $start): ?Reason
     {
         $business = Business::query()->findOrFail($booking->business_id);
-        $diaries = $this->diaries->business($business, $booking->rehearsal, null, $booking->id);
+        $diaries = $this->diaries->business($business, $booking->rehearsal, null, $booking->id, $start->at);
         $service = $diaries->services[$booking->service] ?? null;
         $diary = $diaries->diaries[$start->diary] ?? null;
 

@@ -49,6 +49,12 @@ final readonly class Choice
         return $this->words->phrases('wish_answers', 'with_whom')->in($heard->tokens);
     }
 
+    /** 'Is that the earliest?' */
+    public function asksEarliest(Heard $heard): bool
+    {
+        return $this->words->phrases('wish_answers', 'is_earliest')->in($heard->tokens);
+    }
+
     /** 'None of those', or a plain no. */
     public function refuses(Heard $heard, mixed $yes): bool
     {

@@ -110,7 +110,7 @@ final readonly class Talk
         return $turn->listed($parts);
     }
 
-    private function said(Turn $turn, Diaries $diaries, Start $start): string
+    public function said(Turn $turn, Diaries $diaries, Start $start): string
     {
         return $turn->sayTyped(new Typed(ValueType::DateTime, $start->in($diaries->tz)->format('Y-m-d\TH:i')));
     }

@@ -133,6 +133,9 @@ final readonly class BookRunner implements AskingRunner
 
             return Move::again();
         }
+        if ($starts !== [] && $this->choice->asksEarliest($hearing->heard)) {
+            return $this->earliest($turn, $step, $diaries, $service, Wish::fromArray($going['wish']), $starts);
+        }
         if ($yes === true && ! $changed && count($starts) > 1) {
             $this->talk->which($turn, $diaries, $starts);
 
@@ -227,6 +230,26 @@ final readonly class BookRunner implements AskingRunner
         $turn->state->booking = $going;
 
         return Move::stay();
+    }
+
+    /**
+     * The earliest there is, whatever day was wished for; what is excluded stays out.
+     *
+     * @param non-empty-list<Start> $starts
+     */
+    private function earliest(Turn $turn, BookStep $step, Diaries $diaries, Service $service, Wish $wish, array $starts): Move
+    {
+        $going = $turn->state->booking ?? throw new \LogicException('Nothing is being booked.');
+        $wish = $wish->but(['days' => null, 'weekdays' => null, 'times' => null, 'half' => null, 'firstOfDay' => false, 'after' => null, 'before' => null, 'order' => 'earliest']);
+        $first = $this->negotiation($diaries)->offer($service, $wish, $turn->scope()->now->getTimestamp(), $going['area'])->starts[0] ?? null;
+        if ($first === null || min(array_map(static fn (Start $start): int => $start->at, $starts)) <= $first->at) {
+            $turn->standing('earliest_is', ['it' => $this->talk->said($turn, $diaries, $first ?? $starts[0])]);
+
+            return Move::again();
+        }
+        $turn->state->booking = ['wish' => $wish->toArray()] + $going;
+
+        return $this->offer($turn, $step, $diaries, $service);
     }
 
     /** The time is kept while it is read back. */

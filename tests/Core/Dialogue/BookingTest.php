@@ -79,6 +79,24 @@ final class BookingTest extends TestCase
         self::assertStringContainsString('four', $this->heard);
     }
 
+    public function testIsThatTheEarliestIsAnswered(): void
+    {
+        $this->says('I want a tuning', 'Thursday', 'is that the earliest?');
+        self::assertStringContainsString('Tuesday', $this->heard);
+        $this->says('is that the earliest?');
+        self::assertMatchesRegularExpression('/earliest I have is .*Tuesday/', $this->heard);
+        $this->says('the first one');
+        self::assertStringContainsString('Tuesday', $this->heard);
+    }
+
+    public function testAWishHeldToIsLookedForAgain(): void
+    {
+        $this->says('I want a tuning', 'Sunday');
+        self::assertStringContainsString('losed', $this->heard);
+        $this->says('Sunday, I could do no other day');
+        self::assertStringContainsString('losed', $this->heard);
+    }
+
     public function testSomebodyQuickerIsToldOfAndTheNearestOffered(): void
     {
         $this->says('I want a tuning', 'tomorrow');
