@@ -96,6 +96,7 @@ Route::middleware('auth')->group(static function (): void {
             Route::delete('/diary/diaries/{diary}', [DiarySetUpController::class, 'dropDiary'])->name('diary.delete');
             Route::post('/diary/diaries/{diary}/restore', [DiarySetUpController::class, 'restoreDiary'])->name('diary.restore')->withTrashed();
             Route::post('/diary/diaries/{diary}/feed', [DiarySetUpController::class, 'feed'])->name('diary.feed.new');
+            Route::post('/diary/diaries/{diary}/calendar', [DiarySetUpController::class, 'calendar'])->name('diary.calendar');
             Route::post('/diary/diaries/{diary}/busy', [DiarySetUpController::class, 'busy'])->name('diary.busy');
             Route::get('/diary/diaries.json', [DiarySetUpController::class, 'export'])->name('diary.export');
         });

@@ -51,6 +51,11 @@ $row('1,000 whole calls', sprintf('%.2f s', $large['seconds']), '<= 10 s', $larg
 $row('memory at its highest', sprintf('%.0f MB', $memory), '<= 256 MB', $memory <= 256);
 $ratio = $large['seconds'] / max(0.001, $small['seconds']);
 $row('growth from 250 to 1,000 calls', sprintf('x %.2f', $ratio), 'about x 4', $ratio < 5.5);
+$free = require __DIR__.'/bench-diary.php';
+$some = $free(20);
+$twice = $free(40);
+$row('free times of one wish, 20 diaries, 60 days, 3,000 bookings', sprintf('%.1f ms', $some), '<= 20 ms', $some <= 20);
+$row('growth from 20 to 40 diaries', sprintf('x %.2f', $twice / max(0.001, $some)), '<= x 2.2', $twice / max(0.001, $some) <= 2.2);
 $import = static function (int $rows): array {
     $line = (string) shell_exec(escapeshellarg(PHP_BINARY).' '.escapeshellarg(__DIR__.'/bench-import.php').' '.$rows);
     [$seconds, $megabytes, $made] = array_map(floatval(...), explode(' ', trim($line)) + [1 => 0, 2 => 0]);

@@ -17,17 +17,21 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property string $name
  * @property array<string, mixed> $document hours, breaks, days off, services, base, as in docs/formats/diaries.md
  * @property string $feed unguessable part of the address others subscribe to
+ * @property ?string $calendar_url where busy times are fetched from
+ * @property ?\Illuminate\Support\Carbon $calendar_at when they last came in
+ * @property ?\Illuminate\Support\Carbon $calendar_tried_at
+ * @property string $calendar_problem
  */
 final class Diary extends Model
 {
     use SoftDeletes;
 
-    protected $fillable = ['business_id', 'key', 'name', 'document', 'feed'];
+    protected $fillable = ['business_id', 'key', 'name', 'document', 'feed', 'calendar_url', 'calendar_at', 'calendar_tried_at', 'calendar_problem'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['document' => 'array'];
+        return ['document' => 'array', 'calendar_at' => 'datetime', 'calendar_tried_at' => 'datetime'];
     }
 
     public function getRouteKeyName(): string

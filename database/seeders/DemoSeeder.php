@@ -6,6 +6,7 @@ namespace Database\Seeders;
 
 use App\Actions\Calls\KeepFinishedCall;
 use App\Actions\Deliveries\KeepEnclosure;
+use App\Actions\Diary\FetchCalendar;
 use App\Actions\Knowledge\CheckAnswers;
 use App\Actions\Knowledge\FetchPage;
 use App\Actions\Knowledge\KeepSource;
@@ -119,6 +120,11 @@ final class DemoSeeder extends Seeder
         $rows = [];
         foreach ($file['diaries'] as $one) {
             $rows[$one['key']] = Diary::query()->create(['business_id' => $business->id, 'key' => $one['key'], 'name' => $one['name'], 'document' => array_diff_key($one, ['key' => 1, 'name' => 1]), 'feed' => Str::random(40)]);
+        }
+        if (isset($rows['tobias'])) {
+            $business->update(['knowledge_hosts' => [...$business->knowledge_hosts ?? [], "calendar.{$business->key}.example"]]);
+            $rows['tobias']->update(['calendar_url' => "https://calendar.{$business->key}.example/tobias.ics"]);
+            app(FetchCalendar::class)->one($rows['tobias']);
         }
         $services = array_column($file['services'], null, 'key');
         $day = Carbon::now($business->tz)->startOfDay();

@@ -37,6 +37,8 @@
                         <div class="go"><button class="primary">Keep</button></div></form>
                     @if ($diary)
                         <p class="muted">To subscribe to: <code>{{ route('diary.feed', $diary->feed) }}</code></p>
+                        <form method="post" action="{{ route('diary.calendar', [$business, $diary]) }}" class="inline-fields">@csrf<label class="field-label wide"><span>busy times fetched from <small>an iCalendar address, every quarter of an hour</small></span><input name="calendar_url" type="url" maxlength="500" value="{{ old('calendar_url', $diary->calendar_url) }}" placeholder="https://"></label><button>{{ $diary->calendar_url ? 'Keep and fetch now' : 'Fetch it' }}</button></form>
+                        @if ($diary->calendar_url)<p class="{{ $diary->calendar_problem === '' ? 'muted' : 'error' }}">{{ $diary->calendar_at ? 'Came in '.$diary->calendar_at->diffForHumans().'.' : 'Never came in.' }} {{ $diary->calendar_problem }}</p>@endif
                         <div class="go"><form method="post" action="{{ route('diary.feed.new', [$business, $diary]) }}">@csrf<button>A new address</button></form>
                             <form method="post" action="{{ route('diary.busy', [$business, $diary]) }}" enctype="multipart/form-data" class="inline-fields">@csrf<label class="field-label"><span>busy times from an iCalendar file</span><input type="file" name="file" accept=".ics,text/calendar" required></label><button>Take them over</button></form>
                             <form method="post" action="{{ route('diary.delete', [$business, $diary]) }}">@csrf @method('delete')<button class="danger">Take it out</button></form></div>

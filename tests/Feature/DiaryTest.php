@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Actions\Deliveries\DeliverDue;
 use App\Actions\Diary\AppointmentBook;
 use App\Actions\Diary\CalendarFile;
+use App\Actions\Diary\FetchCalendar;
 use App\Models\BookableService;
 use App\Models\Booking;
 use App\Models\Call;
@@ -18,6 +19,7 @@ use App\Models\GatewayReceipt;
 use App\Models\Role;
 use App\Models\ScriptText;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Http;
 use PHPUnit\Framework\Attributes\CoversNothing;
 use Ringo\Diary\Start;
 use Sabre\VObject\Component;
@@ -118,6 +120,29 @@ final class DiaryTest extends FeatureTestCase
         self::assertSame(3, DiaryBusy::query()->count(), 'what was there stays');
         $this->post('/pellbrook/diary/diaries/odo/feed')->assertRedirect();
         $this->get('/feeds/'.$this->odo->feed.'.ics')->assertNotFound();
+    }
+
+    public function testBusyTimesAreFetchedAgainAndAgainAndTheLastGoodStateStays(): void
+    {
+        $this->actingAs($this->user());
+        $path = '/pellbrook/diary/diaries/odo/calendar';
+        $this->post($path, ['calendar_url' => 'https://calendar.harrowell.example/tobias.ics'])->assertSessionHasErrors('calendar_url');
+        self::assertStringContainsString('may not be fetched', $this->odo->refresh()->calendar_problem);
+        $this->business->update(['knowledge_hosts' => ['calendar.harrowell.example', 'calendars.made-up.test']]);
+        $this->post($path, ['calendar_url' => 'https://calendar.harrowell.example/tobias.ics'])->assertSessionHas('notice');
+        $kept = $this->odo->busy()->count();
+        self::assertGreaterThan(20, $kept);
+        Http::fake(['calendars.made-up.test/*' => Http::response('', 503)]);
+        config(['ringo.web_private' => true]);
+        $this->odo->update(['calendar_url' => 'https://calendars.made-up.test/odo.ics']);
+        self::assertSame(0, app(FetchCalendar::class)->due(), 'tried a moment ago');
+        $this->travel(16)->minutes();
+        self::assertSame(1, app(FetchCalendar::class)->due());
+        self::assertSame([$kept, true], [$this->odo->busy()->count(), str_contains($this->odo->refresh()->calendar_problem, '503')]);
+        $this->get('/pellbrook/diary')->assertSee('503');
+        $this->post($path, ['calendar_url' => 'calendar'])->assertSessionHasErrors('calendar_url');
+        $this->post($path, ['calendar_url' => ''])->assertSessionHas('notice');
+        self::assertSame(0, $this->odo->busy()->count());
     }
 
     public function testACallBooksMovesAndCancelsAndAHangUpFrees(): void

@@ -53,7 +53,7 @@ final class DiaryController
         $step = $count === self::WEEK ? 7 : $count;
 
         return view('diary', [
-            'business' => $business, 'agent' => $this->current->in($business), 'diaries' => $diaries, 'service' => $service, 'area' => $given['area'] ?? null, 'kind' => $given['view'] ?? 'day', 'rehearsals' => $rehearsals,
+            'business' => $business, 'agent' => $this->current->in($business), 'diaries' => $diaries, 'service' => $service, 'area' => $given['area'] ?? null, 'kind' => $given['view'] ?? 'day', 'rehearsals' => $rehearsals, 'fetched' => Diary::query()->where('business_id', $business->id)->whereNotNull('calendar_url')->orderBy('id')->get(),
             'days' => $view->days($business, $diaries, $service, $first, $count, $given['area'] ?? null, $rehearsals), 'first' => $first, 'before' => $first->modify("-{$step} days"), 'after' => $first->modify("+{$step} days"), 'span' => $view->span($diaries),
         ]);
     }

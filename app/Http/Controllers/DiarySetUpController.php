@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\Diary\CalendarFile;
 use App\Actions\Diary\DiariesOf;
+use App\Actions\Diary\FetchCalendar;
 use App\Models\BookableService;
 use App\Models\Business;
 use App\Models\Diary;
@@ -125,6 +126,25 @@ final class DiarySetUpController
         }
 
         return redirect()->route('diary.set-up', $business)->with('notice', "{$result['kept']} busy times are taken over.".($result['problems'] === [] ? '' : ' Left out: '.implode('; ', array_slice($result['problems'], 0, 3)).'.'));
+    }
+
+    /** Where busy times are fetched from, again and again; an empty address ends it, and what came in stays until then. */
+    public function calendar(Request $request, Business $business, Diary $diary, FetchCalendar $fetch): RedirectResponse
+    {
+        $given = $request->validate(['calendar_url' => ['nullable', 'string', 'max:500', 'url:http,https']], ['calendar_url.url' => 'Write the address of an iCalendar file: https://calendar.harrowell.example/tobias.ics.']);
+        $url = $given['calendar_url'] ?? null;
+        if ($url === null) {
+            $diary->busy()->delete();
+            $diary->update(['calendar_url' => null, 'calendar_at' => null, 'calendar_problem' => '']);
+
+            return redirect()->route('diary.set-up', $business)->with('notice', "Nothing is fetched for {$diary->name} any more.");
+        }
+        $diary->update(['calendar_url' => $url]);
+        if (! $fetch->one($diary)) {
+            throw ValidationException::withMessages(['calendar_url' => $diary->calendar_problem]);
+        }
+
+        return redirect()->route('diary.set-up', $business)->with('notice', "{$diary->busy()->count()} busy times of {$diary->name} came in. {$diary->calendar_problem}");
     }
 
     /** The next free times of what is being written, before it is kept. */
