@@ -25,6 +25,9 @@ final readonly class AppointmentBook implements Appointments
     /** How long a hold lasts without a word of the caller. */
     private const HELD_SECONDS = 180;
 
+    /** A database that is busy is asked again so often. */
+    private const ATTEMPTS = 5;
+
     public function __construct(private Business $business, private ?Call $ofCall, private DiariesOf $diaries, private MoveBooking $mover, private FollowBooking $follow)
     {
     }
@@ -119,7 +122,7 @@ final readonly class AppointmentBook implements Appointments
             } catch (UniqueConstraintViolationException) {
                 return null;
             }
-        });
+        }, self::ATTEMPTS);
     }
 
     /** Letters and figures that cannot be taken for one another, unique in the business. */

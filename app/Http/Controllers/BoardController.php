@@ -28,7 +28,8 @@ final class BoardController
             return view('no-business');
         }
         $last = $request->session()->get('business');
-        $business = $businesses->firstWhere('key', $last) ?? $businesses->first();
+        // Nothing opened before: the one that has been here longest.
+        $business = $businesses->firstWhere('key', $last) ?? $businesses->sortBy('id')->firstOrFail();
 
         return redirect()->route('board', $business);
     }

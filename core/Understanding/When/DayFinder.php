@@ -12,6 +12,15 @@ use Ringo\Understanding\Numerals;
 /** Finds the days named in a token list. */
 final readonly class DayFinder
 {
+    /** Up to this many things are commonly counted in order: a bare 'tenth' before a noun need be no day. */
+    private const COUNTED_IN_ORDER = 10;
+
+    /** What may follow a bare day of the month. */
+    private const BEHIND_A_DAY = ['please', 'at', 'from', 'around', 'about', 'in', 'on', 'if', 'would', 'is', 'for', 'or', 'to', 'and', 'then', 'until', 'till', 'thanks', 'that', "that's", 'thats', 'works', 'will', 'i', 'this', 'next', 'last', 'through', 'should', 'maybe', 'probably', 'first', 'morning', 'afternoon', 'evening', 'but', 'so', 'which', 'a', "it's", 'half', 'quarter', 'ten', 'nine', 'eight', 'noon', 'midday', 'sorry', 'when', 'of', 'was', 'has', 'thank', 'yes', 'yeah', 'no', 'not', 'as', 'with', 'because', 'suits', 'sounds', 'latest', 'before', 'after', 'onwards', 'onward', 'any', 'anytime', 'only', 'could', 'can', 'during', 'late', 'early', 'either', 'too', 'also', 'actually', 'instead', 'mornings', 'afternoons', 'lunchtime', 'without', 'except'];
+
+    /** What is counted in order beyond ten. */
+    private const COUNTED = ['floor', 'storey', 'one', 'time', 'street', 'avenue', 'birthday', 'anniversary', 'century', 'hole', 'item', 'edition', 'row', 'unit', 'attempt', 'year', 'grade', 'visit', 'call', 'customer', 'house', 'flat', 'page', 'lesson'];
+
     /** @var array<string, int> */
     private array $months;
 
@@ -310,7 +319,8 @@ final readonly class DayFinder
         if ($joint === 1 && ($t[$j + 1]->text ?? '') === 'now' && ! $bare) {
             return [new Day(offset: [(int) $amount, $unit]), $j + 2 - $i];
         }
-        if ($bare && $joint === 0 && ! in_array($next, ['today', 'tomorrow'], true) || $bare && $next === 'past') {
+        // 'Any day from Wednesday' begins with Wednesday.
+        if ($bare && $joint === 0 && ! in_array($next, ['today', 'tomorrow'], true) || $bare && ($next === 'past' || in_array($t[$i - 1]->text ?? '', ['any', 'every', 'each', 'which', 'whichever', 'what', 'some'], true))) {
             return null;
         }
         if (! isset($t[$j + $joint])) {
@@ -599,8 +609,8 @@ final readonly class DayFinder
         $number = isset($t[$i + $the]) ? $this->numerals->ordinal($t, $i + $the) : null;
         if ($number !== null && $number->value >= 1 && $number->value <= 31) {
             $next = $t[$i + $the + $number->length] ?? null;
-            // 'the first one', 'the second floor', 'first thing', 'third party', 'first name'
-            $blocked = $next !== null && ! $next->afterBreak() && ! in_array($next->text, ['please', 'at', 'from', 'around', 'about', 'in', 'on', 'if', 'would', 'is', 'for', 'or', 'to', 'and', 'then', 'until', 'till', 'thanks', 'that', "that's", 'thats', 'works', 'will', 'i', 'this', 'next', 'last', 'through', 'should', 'maybe', 'probably', 'first', 'morning', 'afternoon', 'evening', 'but', 'so', 'which', 'a', "it's", 'half', 'quarter', 'ten', 'nine', 'eight', 'noon', 'midday', 'sorry', 'when', 'of', 'was', 'has', 'thank', 'yes', 'yeah', 'no', 'not', 'as', 'with', 'because', 'suits', 'sounds', 'latest', 'before', 'after'], true) && ! $next->isDigits();
+            // 'the first one', 'the second floor', 'first thing', 'third party', 'first name'; above ten few things are counted in order
+            $blocked = $next !== null && ! $next->afterBreak() && ! $next->isDigits() && ($number->value <= self::COUNTED_IN_ORDER ? ! in_array($next->text, self::BEHIND_A_DAY, true) : in_array($next->text, self::COUNTED, true));
             if ($the === 0 && ! preg_match('/^\d/', $t[$i]->text) && $number->value <= 3 && count($t) > 1 && ! in_array($t[$i - 1]->text ?? '', ['on', 'the'], true)) {
                 $blocked = true;
             }

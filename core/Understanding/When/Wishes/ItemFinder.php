@@ -18,7 +18,7 @@ use Ringo\Understanding\When\DayFinder;
 final readonly class ItemFinder
 {
     /** Turns of phrase of wishes.php that stand for themselves. */
-    private const TURNS = ['first_thing', 'earliest', 'latest', 'any_day', 'any_time', 'any', 'later', 'earlier', 'day_after', 'day_before', 'week_after', 'week_before', 'weekdays', 'weekends'];
+    private const TURNS = ['first_thing', 'earliest', 'latest', 'other_day', 'any_day', 'any_time', 'any', 'later', 'earlier', 'day_after', 'day_before', 'week_after', 'week_before', 'weekdays', 'weekends'];
 
     /** Days of a month that are its beginning, or its end. */
     private const EDGE = 5;

@@ -62,7 +62,7 @@ final readonly class WishReader
         $wish = $this->turned($wish, $items, $offered, $context);
         $halves = array_values(array_filter(array_map(static fn (Item $item): ?string => $item->kind === Item::PART && is_array($item->value) && is_string($item->value[2] ?? null) ? $item->value[2] : null, $items)));
         $items = $this->withoutEdges($t, $items);
-        $wish = $this->days($wish, $this->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isDay()))), $context);
+        $wish = $this->days($wish, $this->others($items, $this->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isDay())))), $context);
 
         return $this->times($wish, $this->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isTime()))), $halves[0] ?? $wish->half);
     }
@@ -90,6 +90,21 @@ final readonly class WishReader
     }
 
     /**
+     * 'The builders are in on Thursday, so any other day' takes Thursday out.
+     *
+     * @param list<Item> $items
+     * @param list<array{string, Item, ?Item}> $meant
+     *
+     * @return list<array{string, Item, ?Item}>
+     */
+    private function others(array $items, array $meant): array
+    {
+        $other = array_values(array_filter($items, static fn (Item $item): bool => $item->kind === Item::TURN && $item->value === 'other_day'))[0] ?? null;
+
+        return $other === null ? $meant : array_map(static fn (array $one): array => $one[0] === '' && $one[1]->kind !== Item::PERIOD && $one[1]->from < $other->from ? ['without', $one[1], $one[2]] : $one, $meant);
+    }
+
+    /**
      * Turns of phrase: the earliest, later, the day after, I do not mind.
      *
      * @param list<Item> $items
@@ -107,6 +122,7 @@ final readonly class WishReader
                 'earliest', 'latest' => $wish->but(['order' => $turn]),
                 'first_thing' => $wish->but(['firstOfDay' => true, 'times' => [new Span(0, 600)]]),
                 'any' => $named ? $wish : $wish->but(['days' => null, 'weekdays' => null, 'times' => null, 'order' => null, 'firstOfDay' => false, 'frame' => null]),
+                'other_day' => $named ? $wish : $this->notThat($wish, $offered),
                 'any_day' => $wish->but(['days' => null, 'weekdays' => null, 'frame' => null]),
                 'any_time' => $wish->but(['times' => null, 'firstOfDay' => false]),
                 'weekdays' => $wish->but(['weekdays' => [1, 2, 3, 4, 5]]),
@@ -119,6 +135,19 @@ final readonly class WishReader
         }
 
         return $wish;
+    }
+
+    /**
+     * 'Another day': what was wished for or offered is out.
+     *
+     * @param list<\DateTimeImmutable> $offered
+     */
+    private function notThat(Wish $wish, array $offered): Wish
+    {
+        $dates = array_values(array_unique(array_map(static fn (\DateTimeImmutable $one): string => $one->format('Y-m-d'), $offered)));
+        $single = $wish->days !== null && count($wish->days) === 1 && $wish->days[0][0] === $wish->days[0][1];
+
+        return $wish->but(['notDays' => [...$wish->notDays, ...($single ? $wish->days : array_map(static fn (string $date): array => [$date, $date], $dates))], 'days' => $single ? ($wish->frame === null ? null : [$wish->frame]) : $wish->days]);
     }
 
     /** @param non-empty-list<\DateTimeImmutable> $offered */
@@ -363,7 +392,10 @@ final readonly class WishReader
         }
         $wish = $not === [] ? $wish : $wish->but(['notTimes' => [...$wish->notTimes, ...$not]]);
         if ($times === []) {
-            return $wish;
+            // What is ruled out now was wished for before: the wish goes.
+            $gone = array_filter($wish->times ?? [], static fn (Span $one): bool => array_filter($not, static fn (Span $out): bool => $out->from <= $one->from && $out->to >= $one->to) !== []);
+
+            return $gone !== [] && count($gone) === count($wish->times ?? []) ? $wish->but(['times' => null, 'half' => null, 'firstOfDay' => false]) : $wish;
         }
         // 'The afternoon, after three': a part with a limit is the part within it.
         $parts = array_values(array_filter($meant, static fn (array $one): bool => $one[1]->kind === Item::PART && $one[0] === ''));
@@ -450,7 +482,11 @@ final readonly class WishReader
     private function plain(array $t): array
     {
         $plain = [];
-        foreach ($t as $token) {
+        foreach ($t as $n => $token) {
+            // 'In about three weeks' is in three weeks.
+            if (($t[$n - 1]->text ?? '') === 'in' && $this->cues['around']->at($t, $n) !== null && isset($this->words->section('calendar', 'counted')[$t[$n + 2]->text ?? ''])) {
+                continue;
+            }
             $hour = str_ends_with($token->text, 'ish') ? ($this->words->section('wishes', 'hours_ish')[substr($token->text, 0, -3)] ?? null) : null;
             if (is_string($hour)) {
                 array_push($plain, new Token($hour, $token->original, $token->start, $token->end, $token->gap), new Token('ish', $token->original, $token->end, $token->end, ' '));
