@@ -29,6 +29,8 @@ final readonly class ItemFinder
     /** An utterance of so few words may be a bare hour. */
     private const FEW = 3;
 
+    private Numerals $numerals;
+
     private DayFinder $days;
 
     private ClockFinder $clocks;
@@ -47,9 +49,9 @@ final readonly class ItemFinder
 
     public function __construct(private Vocabulary $words)
     {
-        $numerals = new Numerals($words);
-        $this->days = new DayFinder($words, $numerals);
-        $this->clocks = new ClockFinder($words, $numerals);
+        $this->numerals = new Numerals($words);
+        $this->days = new DayFinder($words, $this->numerals);
+        $this->clocks = new ClockFinder($words, $this->numerals);
         $turns = [];
         foreach (['parts' => Item::PART, 'weeks' => 'weeks', 'months' => 'months'] as $section => $kind) {
             foreach ($words->section('wishes', $section) as $phrase => $value) {
@@ -167,8 +169,10 @@ final readonly class ItemFinder
     {
         $hit = $this->parts['within']->at($t, $i);
         $word = $hit === null ? '' : $t[$i + $hit[1]]->text ?? '';
-        $count = $this->words->section('wishes', 'few')[$word] ?? $this->words->section('numbers', 'units')[$word] ?? (ctype_digit($word) ? (int) $word : null);
-        $at = $hit === null ? 0 : $i + $hit[1] + (is_int($count) ? 1 : 0);
+        $number = $hit === null || $word === '' ? null : $this->numerals->cardinal($t, $i + $hit[1]);
+        $few = $this->words->section('wishes', 'few')[$word] ?? null;
+        $count = is_int($few) ? $few : $number?->whole();
+        $at = $hit === null ? 0 : $i + $hit[1] + (is_int($few) ? 1 : $number->length ?? 0);
         $unit = $hit === null ? null : ($this->words->section('calendar', 'counted')[$t[$at]->text ?? ''] ?? null);
         $days = ['day' => 1, 'week' => 7, 'fortnight' => 14, 'month' => 30][is_string($unit) ? $unit : ''] ?? null;
         if ($hit === null || $days === null || ! is_int($count) && $unit !== 'fortnight') {

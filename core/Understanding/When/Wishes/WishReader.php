@@ -9,6 +9,7 @@ use Ringo\Language\Token;
 use Ringo\Language\Vocabulary;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
+use Ringo\Understanding\Numerals;
 
 /** Lays what a caller says about when upon what was wished before. */
 final readonly class WishReader
@@ -16,8 +17,8 @@ final readonly class WishReader
     /** What may stand before a day or a time, the longest saying wins. */
     private const CUES = ['without', 'after', 'from', 'before', 'by', 'to_start', 'around', 'between'];
 
-    /** Half of what 'around three' allows to either side, in minutes. */
-    private const AROUND = 30;
+    /** Besides weekdays: what is said with a short 'is'. */
+    private const WITH_IS = ['today', 'tomorrow', 'week', 'weekend', 'month', 'morning', 'afternoon', 'evening', 'lunchtime'];
 
     /** Tokens before a day in which a cue is looked for. */
     private const LOOKS_BACK = 7;
@@ -26,6 +27,8 @@ final readonly class WishReader
     private const FEW_BETWEEN = 3;
 
     private ItemFinder $items;
+
+    private Numerals $numerals;
 
     /** @var array<string, Phrases<string>> */
     private array $cues;
@@ -39,6 +42,7 @@ final readonly class WishReader
     public function __construct(private Vocabulary $words)
     {
         $this->items = new ItemFinder($words);
+        $this->numerals = new Numerals($words);
         $cues = [];
         foreach ([...self::CUES, 'joins', 'onwards', 'or_before', 'ish', 'bad', 'reasons', 'somebody'] as $cue) {
             $cues[$cue] = $words->phrases('wishes', $cue);
@@ -54,17 +58,17 @@ final readonly class WishReader
      */
     public function read(Wish $before, string $said, Context $context, array $names = [], array $offered = []): Wish
     {
-        $t = $this->withoutReasons($this->plain(Heard::of($said, $this->words)->tokens), $context);
+        $t = $this->withoutReasons($this->hourly($this->plain(Heard::of($said, $this->words)->tokens), $before), $context);
         $items = $this->items->in($t, $context);
         $wish = $before->but(['after' => null, 'before' => null]);
         $with = $this->with($t, $names);
         $wish = $with === null ? $wish : $wish->but(['with' => $with]);
-        $wish = $this->turned($wish, $items, $offered, $context);
+        $wish = (new Turns)->laid($wish, $items, $offered, $context);
         $halves = array_values(array_filter(array_map(static fn (Item $item): ?string => $item->kind === Item::PART && is_array($item->value) && is_string($item->value[2] ?? null) ? $item->value[2] : null, $items)));
         $items = $this->withoutEdges($t, $items);
         $wish = $this->days($wish, $this->others($items, $this->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isDay())))), $context);
 
-        return $this->times($wish, $this->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isTime()))), $halves[0] ?? $wish->half);
+        return (new Hours)->laid($wish, $this->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isTime()))), $halves[0] ?? $wish->half);
     }
 
     /**
@@ -105,84 +109,6 @@ final readonly class WishReader
     }
 
     /**
-     * Turns of phrase: the earliest, later, the day after, I do not mind.
-     *
-     * @param list<Item> $items
-     * @param list<\DateTimeImmutable> $offered
-     */
-    private function turned(Wish $wish, array $items, array $offered, Context $context): Wish
-    {
-        $turns = array_map(static fn (Item $item): string => is_string($item->value) ? $item->value : '', array_values(array_filter($items, static fn (Item $item): bool => $item->kind === Item::TURN)));
-        $named = array_filter($items, static fn (Item $item): bool => $item->isDay() || $item->isTime()) !== [];
-        if ($named && array_intersect($turns, ['later', 'earlier']) === []) {
-            $wish = $wish->but(['order' => null, 'firstOfDay' => false]);
-        }
-        foreach ($turns as $turn) {
-            $wish = match ($turn) {
-                'earliest', 'latest' => $wish->but(['order' => $turn]),
-                'first_thing' => $wish->but(['firstOfDay' => true, 'times' => [new Span(0, 600)]]),
-                'any' => $named ? $wish : $wish->but(['days' => null, 'weekdays' => null, 'times' => null, 'order' => null, 'firstOfDay' => false, 'frame' => null]),
-                'other_day' => $named ? $wish : $this->notThat($wish, $offered),
-                'any_day' => $wish->but(['days' => null, 'weekdays' => null, 'frame' => null]),
-                'any_time' => $wish->but(['times' => null, 'firstOfDay' => false]),
-                'weekdays' => $wish->but(['weekdays' => [1, 2, 3, 4, 5]]),
-                'weekends' => $wish->but(['weekdays' => [6, 7], 'days' => null, 'frame' => null]),
-                'later', 'earlier' => $offered === [] ? $wish : $this->sameDay($wish, $turn, $offered),
-                'day_after', 'day_before' => $this->besideDay($wish, $turn === 'day_after' ? 1 : -1, $offered),
-                'week_after', 'week_before' => $this->besideWeek($wish, $turn === 'week_after' ? 1 : -1, $offered, $context),
-                default => $wish,
-            };
-        }
-
-        return $wish;
-    }
-
-    /**
-     * 'Another day': what was wished for or offered is out.
-     *
-     * @param list<\DateTimeImmutable> $offered
-     */
-    private function notThat(Wish $wish, array $offered): Wish
-    {
-        $dates = array_values(array_unique(array_map(static fn (\DateTimeImmutable $one): string => $one->format('Y-m-d'), $offered)));
-        $single = $wish->days !== null && count($wish->days) === 1 && $wish->days[0][0] === $wish->days[0][1];
-
-        return $wish->but(['notDays' => [...$wish->notDays, ...($single ? $wish->days : array_map(static fn (string $date): array => [$date, $date], $dates))], 'days' => $single ? ($wish->frame === null ? null : [$wish->frame]) : $wish->days]);
-    }
-
-    /** @param non-empty-list<\DateTimeImmutable> $offered */
-    private function sameDay(Wish $wish, string $turn, array $offered): Wish
-    {
-        $moments = array_map(static fn (\DateTimeImmutable $one): int => $one->getTimestamp(), $offered);
-        $edge = $turn === 'later' ? max($moments) : min($moments);
-        $date = $offered[(int) array_search($edge, $moments, true)]->format('Y-m-d');
-
-        return $wish->but(['days' => [[$date, $date]], 'weekdays' => null, 'firstOfDay' => false, 'order' => $turn === 'earlier' ? 'latest' : null, $turn === 'later' ? 'after' : 'before' => $edge]);
-    }
-
-    /** @param list<\DateTimeImmutable> $offered */
-    private function besideDay(Wish $wish, int $days, array $offered): Wish
-    {
-        $from = $offered !== [] ? $offered[count($offered) - 1]->format('Y-m-d') : ($wish->days !== null && count($wish->days) === 1 ? $wish->days[0][1] : null);
-        if ($from === null) {
-            return $wish;
-        }
-        $date = (new \DateTimeImmutable($from))->modify(sprintf('%+d days', $days))->format('Y-m-d');
-
-        return $wish->but(['days' => [[$date, $date]], 'weekdays' => null]);
-    }
-
-    /** @param list<\DateTimeImmutable> $offered */
-    private function besideWeek(Wish $wish, int $weeks, array $offered, Context $context): Wish
-    {
-        $in = $wish->frame[0] ?? ($offered !== [] ? $offered[0]->format('Y-m-d') : ($wish->days[0][0] ?? null));
-        $monday = (new \DateTimeImmutable($in ?? $context->now->format('Y-m-d')))->modify('monday this week')->modify(sprintf('%+d weeks', $in === null ? $weeks + 1 : $weeks));
-        $week = [$monday->format('Y-m-d'), $monday->modify('+6 days')->format('Y-m-d')];
-
-        return $wish->but(['days' => [$week], 'frame' => $week]);
-    }
-
-    /**
      * Items with how each is meant; a stretch between two becomes one.
      *
      * @param list<Token> $t
@@ -200,7 +126,7 @@ final readonly class WishReader
             $next = $items[$k + 1] ?? null;
             $join = $next === null ? null : $this->joined($t, $item->to, $next->from);
             if ($next !== null && $join !== null && ($cue === 'between' || $cue === 'from' && $join !== 'and' || $join !== 'and' && in_array($cue, ['', 'around', 'without'], true)) && $item->kind !== Item::PART) {
-                $meant[] = [$cue === 'without' ? 'without' : 'between', $item, $next];
+                $meant[] = [$cue === 'without' || $cue === 'between' && $this->ruledOut($t, $item->from, $end) ? 'without' : 'between', $item, $next];
                 $end = $next->to;
                 $k++;
 
@@ -245,6 +171,22 @@ final readonly class WishReader
         }
 
         return $best;
+    }
+
+    /**
+     * 'Except between one and two': what rules out stands before what joins.
+     *
+     * @param list<Token> $t
+     */
+    private function ruledOut(array $t, int $place, int $since): bool
+    {
+        for ($s = $place - 1; $s >= max($since, $place - self::LOOKS_BACK); $s--) {
+            if ($this->cues['between']->at($t, $s) !== null) {
+                return $this->cue($t, $s, $since) === 'without';
+            }
+        }
+
+        return false;
     }
 
     /**
@@ -342,7 +284,9 @@ final readonly class WishReader
     private function without(Wish $wish, Item $item, ?Item $other, ?array $frame, Context $context): Wish
     {
         if ($item->kind === Item::WEEKDAY && $other === null && is_int($item->value)) {
-            return $wish->but(['notWeekdays' => [...$wish->notWeekdays, $item->value], 'days' => $wish->days === [$this->dates($item, $frame, $context)] ? ($frame !== null ? [$frame] : null) : $wish->days, 'weekdays' => $wish->weekdays === null ? null : (array_values(array_diff($wish->weekdays, [$item->value])) ?: null)]);
+            $left = $wish->days === null ? null : array_values(array_filter($wish->days, static fn (array $day): bool => $day[0] !== $day[1] || (int) (new \DateTimeImmutable($day[0]))->format('N') !== $item->value));
+
+            return $wish->but(['notWeekdays' => [...$wish->notWeekdays, $item->value], 'days' => $left === [] ? ($frame !== null ? [$frame] : null) : $left, 'weekdays' => $wish->weekdays === null ? null : (array_values(array_diff($wish->weekdays, [$item->value])) ?: null)]);
         }
         $dates = $this->dates($item, $frame, $context);
         $to = $other === null ? $dates[1] : $this->dates($other, $frame, $context)[1];
@@ -373,85 +317,6 @@ final readonly class WishReader
         }
 
         return [$day->format('Y-m-d'), $day->format('Y-m-d')];
-    }
-
-    /** @param list<array{string, Item, ?Item}> $meant */
-    private function times(Wish $wish, array $meant, ?string $half): Wish
-    {
-        $times = [];
-        $not = [];
-        foreach ($meant as [$cue, $item, $other]) {
-            $span = $item->kind === Item::PART && is_array($item->value) ? new Span((int) $item->value[0], (int) $item->value[1]) : $this->span($cue, $this->placed($item, $half), $other === null ? null : $this->placed($other, $half));
-            if ($cue === 'without') {
-                $not[] = $item->kind === Item::TIME && $other === null ? new Span($span->from, $span->from + 1) : $span;
-            } elseif ($item->kind === Item::PART && in_array($cue, ['from', 'after', 'before', 'by', 'to_start'], true)) {
-                $times[] = $cue === 'from' ? new Span($span->from) : ($cue === 'after' ? new Span($span->to) : new Span(0, $cue === 'before' ? $span->from : $span->to));
-            } else {
-                $times[] = $span;
-            }
-        }
-        $wish = $not === [] ? $wish : $wish->but(['notTimes' => [...$wish->notTimes, ...$not]]);
-        if ($times === []) {
-            // What is ruled out now was wished for before: the wish goes.
-            $gone = array_filter($wish->times ?? [], static fn (Span $one): bool => array_filter($not, static fn (Span $out): bool => $out->from <= $one->from && $out->to >= $one->to) !== []);
-
-            return $gone !== [] && count($gone) === count($wish->times ?? []) ? $wish->but(['times' => null, 'half' => null, 'firstOfDay' => false]) : $wish;
-        }
-        // 'The afternoon, after three': a part with a limit is the part within it.
-        $parts = array_values(array_filter($meant, static fn (array $one): bool => $one[1]->kind === Item::PART && $one[0] === ''));
-        if (count($parts) === 1 && count($times) > 1) {
-            $limits = array_values(array_filter($times, static fn (Span $one): bool => ! (is_array($parts[0][1]->value) && $one->from === $parts[0][1]->value[0] && $one->to === $parts[0][1]->value[1])));
-            $whole = is_array($parts[0][1]->value) ? $parts[0][1]->value : [0, Span::DAY];
-            $times = array_map(static fn (Span $one): Span => new Span(max($one->from, (int) $whole[0]), $one->to === Span::DAY ? max((int) $whole[1], $one->from + 1) : $one->to, $one->over), $limits);
-        } elseif (count($times) > 1) {
-            $times = $this->narrowed($times);
-        }
-
-        return $wish->but(['times' => $times, 'half' => $half, 'firstOfDay' => false]);
-    }
-
-    /**
-     * 'After ten and before two' is one stretch; 'the morning or the evening' are two.
-     *
-     * @param non-empty-list<Span> $times
-     *
-     * @return list<Span>
-     */
-    private function narrowed(array $times): array
-    {
-        $lower = array_filter($times, static fn (Span $one): bool => $one->to === Span::DAY && $one->over === null && $one->from > 0);
-        $upper = array_filter($times, static fn (Span $one): bool => $one->from === 0);
-        if (count($lower) !== 1 || count($upper) !== 1 || count($times) !== 2) {
-            return $times;
-        }
-        [$low, $high] = [array_values($lower)[0], array_values($upper)[0]];
-
-        return $low->from < ($high->over ?? $high->to) ? [new Span($low->from, $high->to, $high->over)] : $times;
-    }
-
-    private function span(string $cue, int $minute, ?int $other): Span
-    {
-        return match (true) {
-            $other !== null => new Span($minute, Span::DAY, $other > $minute ? $other : $other + 720),
-            $cue === 'from', $cue === 'after' => new Span($minute),
-            $cue === 'before' => new Span(0, $minute),
-            $cue === 'by' => new Span(0, Span::DAY, $minute),
-            $cue === 'to_start' => new Span(0, $minute + 1),
-            $cue === 'around' => new Span(max(0, $minute - self::AROUND), $minute + self::AROUND),
-            default => new Span($minute, $minute + 1),
-        };
-    }
-
-    /** An hour without am or pm is read in the part of the day in force. */
-    private function placed(Item $item, ?string $half): int
-    {
-        $minute = is_int($item->value) ? $item->value : 0;
-        // Hours from seven to eleven were read as of the morning, one to six as of the afternoon.
-        if ($half === 'pm' && $minute >= 420 && $minute < 720) {
-            return $minute + 720;
-        }
-
-        return $half === 'am' && $minute >= 1080 && $minute < 1140 ? $minute - 720 : $minute;
     }
 
     /**
@@ -487,6 +352,13 @@ final readonly class WishReader
             if (($t[$n - 1]->text ?? '') === 'in' && $this->cues['around']->at($t, $n) !== null && isset($this->words->section('calendar', 'counted')[$t[$n + 2]->text ?? ''])) {
                 continue;
             }
+            // 'Wednesday's fine' is Wednesday.
+            $day = str_ends_with($token->text, "'s") ? substr($token->text, 0, -2) : '';
+            if (isset($this->words->section('calendar', 'weekdays')[$day]) || in_array($day, self::WITH_IS, true)) {
+                array_push($plain, new Token($day, $token->original, $token->start, $token->end, $token->gap), new Token('is', $token->original, $token->end, $token->end, ' '));
+
+                continue;
+            }
             $hour = str_ends_with($token->text, 'ish') ? ($this->words->section('wishes', 'hours_ish')[substr($token->text, 0, -3)] ?? null) : null;
             if (is_string($hour)) {
                 array_push($plain, new Token($hour, $token->original, $token->start, $token->end, $token->gap), new Token('ish', $token->original, $token->end, $token->end, ' '));
@@ -496,6 +368,31 @@ final readonly class WishReader
         }
 
         return $plain;
+    }
+
+    /**
+     * 'Make it quarter past': the hour is the one said last, or wished for.
+     *
+     * @param list<Token> $t
+     *
+     * @return list<Token>
+     */
+    private function hourly(array $t, Wish $before): array
+    {
+        $times = $before->times ?? [];
+        $hour = count($times) === 1 && $times[0]->from > 0 ? (intdiv($times[0]->from, 60) + 11) % 12 + 1 : null;
+        $all = [];
+        foreach ($t as $n => $token) {
+            $all[] = $token;
+            $number = $this->numerals->cardinal($t, $n);
+            if ($number !== null && $number->isWhole() && $number->value >= 1 && $number->value <= 12 && ! isset($this->words->section('calendar', 'counted')[$t[$n + $number->length]->text ?? ''])) {
+                $hour = $number->whole();
+            } elseif ($hour !== null && in_array($token->text, ['past', 'to'], true) && in_array($t[$n - 1]->text ?? '', $token->text === 'past' ? ['half', 'quarter'] : ['quarter'], true) && (! isset($t[$n + 1]) || $this->numerals->cardinal($t, $n + 1) === null && ! in_array($t[$n + 1]->text, ['noon', 'midday', 'midnight'], true))) {
+                $all[] = new Token((string) $hour, $token->original, $token->end, $token->end, ' ');
+            }
+        }
+
+        return $all;
     }
 
     /**

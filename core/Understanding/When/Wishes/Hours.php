@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding\When\Wishes;
+
+/** Hours and parts of the day laid upon a wish: after four, around three, in the morning, over by ten. */
+final readonly class Hours
+{
+    /** Half of what 'around three' allows to either side, in minutes. */
+    private const AROUND = 30;
+
+    /** @param list<array{string, Item, ?Item}> $meant */
+    public function laid(Wish $wish, array $meant, ?string $half): Wish
+    {
+        $times = [];
+        $not = [];
+        foreach ($meant as [$cue, $item, $other]) {
+            $span = $item->kind === Item::PART && is_array($item->value) ? new Span((int) $item->value[0], (int) $item->value[1]) : $this->span($cue, $this->placed($item, $half), $other === null ? null : $this->placed($other, $half));
+            if ($cue === 'without') {
+                $not[] = $item->kind === Item::TIME && $other === null ? new Span($span->from, $span->from + 1) : $span;
+            } elseif ($item->kind === Item::PART && in_array($cue, ['from', 'after', 'before', 'by', 'to_start'], true)) {
+                $times[] = $cue === 'from' ? new Span($span->from) : ($cue === 'after' ? new Span($span->to) : new Span(0, $cue === 'before' ? $span->from : $span->to));
+            } else {
+                $times[] = $span;
+            }
+        }
+        $wish = $not === [] ? $wish : $wish->but(['notTimes' => [...$wish->notTimes, ...$not]]);
+        if ($times === []) {
+            // What is ruled out now was wished for before: the wish goes.
+            $gone = array_filter($wish->times ?? [], static fn (Span $one): bool => array_filter($not, static fn (Span $out): bool => $out->from <= $one->from && $out->to >= $one->to) !== []);
+
+            return $gone !== [] && count($gone) === count($wish->times ?? []) ? $wish->but(['times' => null, 'half' => null, 'firstOfDay' => false]) : $wish;
+        }
+        // 'The afternoon, after three': a part with a limit is the part within it.
+        $parts = array_values(array_filter($meant, static fn (array $one): bool => $one[1]->kind === Item::PART && $one[0] === ''));
+        if (count($parts) === 1 && count($times) > 1) {
+            $limits = array_values(array_filter($times, static fn (Span $one): bool => ! (is_array($parts[0][1]->value) && $one->from === $parts[0][1]->value[0] && $one->to === $parts[0][1]->value[1])));
+            $whole = is_array($parts[0][1]->value) ? $parts[0][1]->value : [0, Span::DAY];
+            $times = array_map(static fn (Span $one): Span => new Span(max($one->from, (int) $whole[0]), $one->to === Span::DAY ? max((int) $whole[1], $one->from + 1) : $one->to, $one->over), $limits);
+        } elseif (count($times) > 1) {
+            $times = $this->narrowed($times);
+        }
+
+        return $wish->but(['times' => $times, 'half' => $half, 'firstOfDay' => false]);
+    }
+
+    /**
+     * 'After ten and before two' is one stretch; 'the morning or the evening' are two.
+     *
+     * @param non-empty-list<Span> $times
+     *
+     * @return list<Span>
+     */
+    private function narrowed(array $times): array
+    {
+        $lower = array_filter($times, static fn (Span $one): bool => $one->to === Span::DAY && $one->over === null && $one->from > 0);
+        $upper = array_filter($times, static fn (Span $one): bool => $one->from === 0);
+        if (count($lower) !== 1 || count($upper) !== 1 || count($times) !== 2) {
+            return $times;
+        }
+        [$low, $high] = [array_values($lower)[0], array_values($upper)[0]];
+
+        return $low->from < ($high->over ?? $high->to) ? [new Span($low->from, $high->to, $high->over)] : $times;
+    }
+
+    private function span(string $cue, int $minute, ?int $other): Span
+    {
+        return match (true) {
+            $other !== null => new Span($minute, Span::DAY, $other > $minute ? $other : $other + 720),
+            $cue === 'from', $cue === 'after' => new Span($minute),
+            $cue === 'before' => new Span(0, $minute),
+            $cue === 'by' => new Span(0, Span::DAY, $minute),
+            $cue === 'to_start' => new Span(0, $minute + 1),
+            $cue === 'around' => new Span(max(0, $minute - self::AROUND), $minute + self::AROUND),
+            default => new Span($minute, $minute + 1),
+        };
+    }
+
+    /** An hour without am or pm is read in the part of the day in force. */
+    private function placed(Item $item, ?string $half): int
+    {
+        $minute = is_int($item->value) ? $item->value : 0;
+        // Hours from seven to eleven were read as of the morning, one to six as of the afternoon.
+        if ($half === 'pm' && $minute >= 420 && $minute < 720) {
+            return $minute + 720;
+        }
+
+        return $half === 'am' && $minute >= 1080 && $minute < 1140 ? $minute - 720 : $minute;
+    }
+}
