@@ -39,17 +39,18 @@ final class FreeTimes
      * @param int $now seconds since 1970
      * @param ?string $area where a visit is
      * @param ?string $only key of the one diary that is wished for
+     * @param (\Closure(int): bool)|null $wanted starts worth looking at; null: all
      *
      * @return array<int, list<string>> keys of the diaries that are free, by moment, in order of time
      */
-    public function on(Service $service, string $date, int $now, ?string $area = null, ?string $only = null): array
+    public function on(Service $service, string $date, int $now, ?string $area = null, ?string $only = null, ?\Closure $wanted = null): array
     {
         $starts = [];
         foreach ($this->diaries->taking($service) as $diary) {
             if ($only !== null && $diary->key !== $only) {
                 continue;
             }
-            foreach ($this->startsOf($service, $diary, $date, $now, $area) as $start) {
+            foreach ($this->startsOf($service, $diary, $date, $now, $area, $wanted) as $start) {
                 $starts[$start][] = $diary->key;
             }
         }
@@ -106,17 +107,17 @@ final class FreeTimes
     }
 
     /** @return list<int> */
-    private function startsOf(Service $service, Diary $diary, string $date, int $now, ?string $area): array
+    private function startsOf(Service $service, Diary $diary, string $date, int $now, ?string $area, ?\Closure $wanted): array
     {
         $tz = $diary->tz ?? $this->diaries->tz;
         if ($diary->tz === null) {
-            return $this->local($service, $diary, $date, $now, $area);
+            return $this->local($service, $diary, $date, $now, $area, $wanted);
         }
         // A diary of another zone: its days lie across those of the business.
         $starts = [];
         foreach ([-1, 0, 1] as $shift) {
             $day = (new \DateTimeImmutable($date, $tz))->modify("{$shift} days")->format('Y-m-d');
-            foreach ($this->local($service, $diary, $day, $now, $area) as $start) {
+            foreach ($this->local($service, $diary, $day, $now, $area, $wanted) as $start) {
                 if ((new \DateTimeImmutable('@'.$start))->setTimezone($this->diaries->tz)->format('Y-m-d') === $date) {
                     $starts[] = $start;
                 }
@@ -127,7 +128,7 @@ final class FreeTimes
     }
 
     /** @return list<int> free starts on a day of the diary's own zone */
-    private function local(Service $service, Diary $diary, string $date, int $now, ?string $area): array
+    private function local(Service $service, Diary $diary, string $date, int $now, ?string $area, ?\Closure $wanted): array
     {
         $tz = $diary->tz ?? $this->diaries->tz;
         if ($this->diaries->closures->has($date) || $diary->off->has($date)) {
@@ -145,7 +146,7 @@ final class FreeTimes
             $close = $frame->limit($to);
             for ($minute = $from; $minute < $to; $minute += $service->step) {
                 $start = $frame->at($minute);
-                if ($start === null || $start < $earliest) {
+                if ($start === null || $start < $earliest || $wanted !== null && ! $wanted($start)) {
                     continue;
                 }
                 if ($start + $length > $close) {

@@ -31,6 +31,9 @@ final class Offers
 
     private readonly FreeTimes $free;
 
+    /** @var array<int, int> minutes of the day, by moment */
+    private array $minutes = [];
+
     public function __construct(private readonly Diaries $diaries)
     {
         $this->free = new FreeTimes($diaries);
@@ -74,11 +77,13 @@ final class Offers
             if (! $wish->day($date, $weekday)) {
                 continue;
             }
-            $ofDay = $this->free->on($service, $date, $now, $area, $wish->with);
+            $wanted = fn (int $at): bool => $this->fits($wish, $at, $service, $refused);
             if ($wish->firstOfDay) {
-                $ofDay = array_slice($ofDay, 0, 1, true);
+                $ofDay = array_slice($this->free->on($service, $date, $now, $area, $wish->with), 0, 1, true);
+                $ofDay = array_filter($ofDay, fn (int $at): bool => $wanted($at) && $this->minute($at) < self::EARLY, ARRAY_FILTER_USE_KEY);
+            } else {
+                $ofDay = $this->free->on($service, $date, $now, $area, $wish->with, $wanted);
             }
-            $ofDay = array_filter($ofDay, fn (array $keys, int $at): bool => $this->fits($wish, $at, $service, $refused) && (! $wish->firstOfDay || $this->minute($at) < self::EARLY), ARRAY_FILTER_USE_BOTH);
             $found += $ofDay;
             if (! $latest && count($found) >= self::LOOKED_AT || $latest && $ofDay !== [] && $wish->days === null) {
                 break;
@@ -265,8 +270,11 @@ final class Offers
 
     private function minute(int $at): int
     {
-        $local = (new \DateTimeImmutable('@'.$at))->setTimezone($this->diaries->tz);
+        if (! isset($this->minutes[$at])) {
+            $local = (new \DateTimeImmutable('@'.$at))->setTimezone($this->diaries->tz);
+            $this->minutes[$at] = (int) $local->format('G') * 60 + (int) $local->format('i');
+        }
 
-        return (int) $local->format('G') * 60 + (int) $local->format('i');
+        return $this->minutes[$at];
     }
 }
