@@ -48,6 +48,12 @@ final readonly class Service
         return $service;
     }
 
+    /** The same, however far ahead: for what is booked or moved by hand, where everything else must still hold. */
+    public function anyDay(): self
+    {
+        return new self($this->key, $this->label, $this->minutes, $this->before, $this->after, $this->step, $this->noticeHours, self::FURTHEST, $this->place, $this->places, $this->with);
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

@@ -112,8 +112,8 @@ final readonly class AppointmentBook implements Appointments
             if ($service === null || $diary === null || $row === null) {
                 return null;
             }
-            $why = (new FreeTimes($diaries))->why($service, $diary, $start->at, min(time(), $start->at - 3600 * $service->noticeHours), is_string($data['area'] ?? null) ? $data['area'] : null);
-            if ($why !== null && $why !== \Ringo\Diary\Reason::TooFar) {
+            $why = (new FreeTimes($diaries))->why($service->anyDay(), $diary, $start->at, min(time(), $start->at - 3600 * $service->noticeHours), is_string($data['area'] ?? null) ? $data['area'] : null);
+            if ($why !== null) {
                 return null;
             }
             $place = Booking::query()->where('diary_id', $row->id)->where('starts_at', $start->at)->where('rehearsal', $this->rehearsal())->where('state', '!=', 'cancelled')->count();

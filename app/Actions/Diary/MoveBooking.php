@@ -29,7 +29,7 @@ final readonly class MoveBooking
         $service = $diaries->services[$booking->service] ?? null;
         $diary = $diaries->diaries[$start->diary] ?? null;
 
-        return $service === null || $diary === null ? Reason::Nobody : (new FreeTimes($diaries))->why($service, $diary, $start->at, time() - 3600 * $service->noticeHours, $booking->area);
+        return $service === null || $diary === null ? Reason::Nobody : (new FreeTimes($diaries))->why($service->anyDay(), $diary, $start->at, time() - 3600 * $service->noticeHours, $booking->area);
     }
 
     /** @param bool $raster whether it must begin on a start of the raster: a colleague may move it between */
@@ -41,7 +41,7 @@ final readonly class MoveBooking
                 Booking::query()->where('call_id', $call->id)->where('state', 'held')->delete();
             }
             $why = $this->why($booking, $start);
-            if ($why !== null && $why !== Reason::TooFar && ($raster || $why !== Reason::Raster)) {
+            if ($why !== null && ($raster || $why !== Reason::Raster)) {
                 return false;
             }
             $diary = Diary::query()->where('business_id', $booking->business_id)->where('key', $start->diary)->firstOrFail();

@@ -95,8 +95,8 @@ final class DiaryController
             $service = $diaries->services[$given['service']] ?? throw ValidationException::withMessages(['service' => 'There is no such service.']);
             $diary = $diaries->diaries[$given['diary']] ?? throw ValidationException::withMessages(['diary' => 'There is no such diary.']);
             $at = (new \DateTimeImmutable($given['start'], $diaries->tz))->getTimestamp();
-            $why = (new FreeTimes($diaries))->why($service, $diary, $at, time() - 3600 * $service->noticeHours, $given['area'] ?? null);
-            if (in_array($why, [Reason::Busy, Reason::Nobody], true) || $why !== null && ! in_array($why, [Reason::Raster, Reason::TooFar], true) && ! isset($given['anyway'])) {
+            $why = (new FreeTimes($diaries))->why($service->anyDay(), $diary, $at, time() - 3600 * $service->noticeHours, $given['area'] ?? null);
+            if (in_array($why, [Reason::Busy, Reason::Nobody], true) || $why !== null && $why !== Reason::Raster && ! isset($given['anyway'])) {
                 throw ValidationException::withMessages(['start' => "{$diary->name} is not free then: {$why->inWords()}.".($why === Reason::Busy || $why === Reason::Nobody ? '' : ' Tick “all the same” to book it against the rule.')]);
             }
 
@@ -111,7 +111,7 @@ final class DiaryController
     {
         [$start, $diaries] = $this->target($request, $business);
         $why = $move->why($booking, $start);
-        $free = $why === null || $why === Reason::Raster || $why === Reason::TooFar;
+        $free = $why === null || $why === Reason::Raster;
         $when = $start->in($diaries->tz)->format('l j F, H:i');
 
         return response()->json(['free' => $free, 'words' => $free ? "{$booking->name} is moved to {$when} with {$diaries->diaries[$start->diary]->name}. ".($booking->number === null ? 'There is no number to tell it to.' : "The text to the caller, a minute from now: “{$follow->words($booking, $start->at)}”") : "{$when} is not free for {$diaries->diaries[$start->diary]->name}: ".($why === null ? '' : $why->inWords()).'.']);
