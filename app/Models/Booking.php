@@ -62,6 +62,15 @@ final class Booking extends Model
         return $this->belongsTo(Call::class);
     }
 
+    /** The lowest place of a start that nobody has: the unique index keeps two from taking the same. */
+    public static function freePlace(int $diary, int $at, bool $rehearsal, ?int $but = null): int
+    {
+        $taken = self::query()->where('diary_id', $diary)->where('starts_at', $at)->where('rehearsal', $rehearsal)->where('state', '!=', 'cancelled')->when($but !== null, static fn (Builder $q) => $q->whereKeyNot($but))->pluck('place')->all();
+        for ($place = 0; in_array($place, $taken, true); $place++);
+
+        return $place;
+    }
+
     /**
      * What takes a place now: booked, or held and not lapsed.
      *

@@ -73,11 +73,13 @@ final class Delivery extends Model
             return null;
         }
 
-        if ($this->file === CalendarFile::INVITATION && $this->enclosed() === null) {
-            return null;
+        $enclosed = $this->enclosed();
+        if ($enclosed !== null || $this->file === CalendarFile::INVITATION) {
+            // A call that booked nothing has nothing to invite to; the words go all the same.
+            return $enclosed;
         }
 
-        return $this->enclosed() ?? throw new \App\Gateways\Post\NotDelivered("the file “{$this->file}” is not among the files of the business; put it there, then send again", true);
+        throw new \App\Gateways\Post\NotDelivered("the file “{$this->file}” is not among the files of the business; put it there, then send again", true);
     }
 
     public function enclosed(): ?Enclosure

@@ -122,6 +122,36 @@ final class DiaryTest extends FeatureTestCase
         $this->get('/feeds/'.$this->odo->feed.'.ics')->assertNotFound();
     }
 
+    public function testPlacesOfAClassAreGivenOnceEachAndARestoredOneFindsThemFull(): void
+    {
+        $this->actingAs($this->user());
+        BookableService::query()->where('key', 'tuning')->sole()->update(['document' => ['label' => 'a class', 'minutes' => 60, 'step' => 60, 'ahead_days' => 60, 'places' => 2]]);
+        $book = fn (string $name) => $this->post('/pellbrook/diary/bookings', ['service' => 'tuning', 'diary' => 'odo', 'start' => date('Y-m-d\TH:i', $this->monday), 'name' => $name]);
+        $book('Ada Quill')->assertSessionHasNoErrors();
+        $book('Bo Marlowe')->assertSessionHasNoErrors();
+        $book('Cy Trent')->assertSessionHasErrors('start');
+        $first = Booking::query()->where('name', 'Ada Quill')->sole();
+        $this->post("/pellbrook/diary/bookings/{$first->reference}/cancel")->assertSessionHas('undo');
+        $book('Cy Trent')->assertSessionHasNoErrors();
+        self::assertSame([0, 1], Booking::query()->where('state', 'booked')->orderBy('place')->pluck('place')->all());
+        $this->post("/pellbrook/diary/bookings/{$first->reference}/restore")->assertSessionHasErrors('booking');
+        self::assertSame('cancelled', $first->refresh()->state);
+    }
+
+    public function testABrokenEventSpoilsNoOther(): void
+    {
+        $day = date('Ymd', $this->monday);
+        $event = static fn (string $uid, string $lines): string => "BEGIN:VEVENT\r\nUID:{$uid}\r\nDTSTART:{$day}T130000Z\r\nDTEND:{$day}T140000Z\r\n{$lines}SUMMARY:{$uid}\r\nEND:VEVENT\r\n";
+        $moved = "BEGIN:VEVENT\r\nUID:weekly\r\nRECURRENCE-ID:{$day}T130000Z\r\nDTSTART:{$day}T150000Z\r\nDTEND:{$day}T160000Z\r\nSUMMARY:weekly, later\r\nEND:VEVENT\r\n";
+        $ics = "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//x//y//EN\r\n".$event('plain', '').$event('broken', "RRULE:FREQ=SOMETIMES\r\n").$event('endless', "RRULE:FREQ=SECONDLY\r\n").$event('weekly', "RRULE:FREQ=WEEKLY;COUNT=2\r\n").$moved."BEGIN:VEVENT\r\nUID:long\r\nDTSTART:{$day}T100000Z\r\nDURATION:PT90M\r\nSUMMARY:long\r\nEND:VEVENT\r\nBEGIN:VEVENT\r\nUID:never\r\nSUMMARY:never\r\nEND:VEVENT\r\n"."END:VCALENDAR\r\n";
+        $brought = (new CalendarFile)->bring($this->odo, $ics, new \DateTimeZone('Europe/London'));
+        self::assertSame(4, $brought['kept']);
+        self::assertCount(3, $brought['problems'], implode('; ', $brought['problems']));
+        $long = DiaryBusy::query()->where('what', 'long')->sole();
+        self::assertSame(5400, $long->ends_at - $long->starts_at);
+        self::assertSame(['long', 'plain', 'weekly', 'weekly, later'], DiaryBusy::query()->orderBy('what')->pluck('what')->all());
+    }
+
     public function testBusyTimesAreFetchedAgainAndAgainAndTheLastGoodStateStays(): void
     {
         $this->actingAs($this->user());
@@ -192,6 +222,7 @@ final class DiaryTest extends FeatureTestCase
         $this->post("/pellbrook/diary/bookings/{$booking->reference}/restore")->assertSessionHas('notice');
         self::assertSame('waiting', $reminder->refresh()->state);
         self::assertSame(0, Delivery::query()->where('name', 'appointment cancelled')->where('state', 'waiting')->count());
+        self::assertSame(0, Delivery::query()->where('file', CalendarFile::INVITATION)->where('state', 'waiting')->count(), 'nor is an invitation sent for what was taken back');
         $this->post("/pellbrook/diary/bookings/{$booking->reference}/cancel");
         $this->travel(5)->minutes();
         app(DeliverDue::class)->run();

@@ -116,7 +116,7 @@ final readonly class AppointmentBook implements Appointments
             if ($why !== null) {
                 return null;
             }
-            $place = Booking::query()->where('diary_id', $row->id)->where('starts_at', $start->at)->where('rehearsal', $this->rehearsal())->where('state', '!=', 'cancelled')->count();
+            $place = Booking::freePlace($row->id, $start->at, $this->rehearsal());
             try {
                 return Booking::query()->create($data + ['business_id' => $this->business->id, 'diary_id' => $row->id, 'call_id' => $this->ofCall?->id, 'reference' => self::reference($this->business), 'service' => $key, 'label' => $service->label, 'starts_at' => $start->at, 'ends_at' => $start->at + 60 * $service->minutes, 'place' => $place, 'rehearsal' => $this->rehearsal(), 'by' => 'agent']);
             } catch (UniqueConstraintViolationException) {

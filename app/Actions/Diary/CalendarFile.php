@@ -9,8 +9,10 @@ use App\Models\Diary;
 use App\Models\DiaryBusy;
 use Illuminate\Support\Facades\DB;
 use Sabre\VObject\Component\VCalendar;
-use Sabre\VObject\InvalidDataException;
+use Sabre\VObject\Component\VEvent;
 use Sabre\VObject\ParseException;
+use Sabre\VObject\Property\ICalendar\DateTime;
+use Sabre\VObject\Property\ICalendar\Duration;
 use Sabre\VObject\Reader;
 
 /** A diary as an iCalendar file (RFC 5545), and busy times out of one. */
@@ -73,23 +75,16 @@ final class CalendarFile
         $to = new \DateTimeImmutable('+'.self::AHEAD_DAYS.' days');
         $rows = [];
         $problems = [];
-        try {
-            $calendar = $calendar->expand($from, $to, $tz);
-        } catch (InvalidDataException|\InvalidArgumentException $problem) {
-            throw new \DomainException('A repeated event cannot be read: '.$problem->getMessage().'. Nothing was changed.');
-        }
-        foreach ($calendar->select('VEVENT') as $event) {
-            $name = (string) ($event->SUMMARY ?? 'busy');
+        foreach ($this->bySeries($calendar) as $name => $series) {
             try {
-                if (strtoupper((string) ($event->STATUS ?? '')) === 'CANCELLED' || strtoupper((string) ($event->TRANSP ?? '')) === 'TRANSPARENT') {
-                    continue;
-                }
-                $start = $event->DTSTART->getDateTime($tz);
-                $end = isset($event->DTEND) ? $event->DTEND->getDateTime($tz) : ($event->DTSTART->hasTime() ? $start->modify('+1 hour') : $start->modify('+1 day'));
-                if ($end > $from && $start < $to && $end > $start && count($rows) < self::EVENTS_MOST) {
-                    $rows[] = ['diary_id' => $diary->id, 'starts_at' => $start->getTimestamp(), 'ends_at' => $end->getTimestamp(), 'what' => mb_substr($name, 0, 200), 'uid' => mb_substr((string) ($event->UID ?? ''), 0, 250)];
+                foreach ($series->expand($from, $to, $tz)->select('VEVENT') as $event) {
+                    $row = $event instanceof VEvent ? $this->row($event, $diary, $from, $to, $tz) : null;
+                    if ($row !== null && count($rows) < self::EVENTS_MOST) {
+                        $rows[] = $row;
+                    }
                 }
             } catch (\Throwable $problem) {
+                // Whatever is wrong with one event, the others are kept.
                 $problems[] = "“{$name}”: {$problem->getMessage()}";
             }
         }
@@ -101,6 +96,55 @@ final class CalendarFile
         });
 
         return ['kept' => count($rows), 'problems' => $problems];
+    }
+
+    /**
+     * One calendar for each event with its exceptions (RECURRENCE-ID), so that a broken one spoils no other.
+     *
+     * @return array<string, VCalendar> by what they are called
+     */
+    private function bySeries(VCalendar $calendar): array
+    {
+        $series = [];
+        foreach ($calendar->select('VEVENT') as $n => $event) {
+            $uid = (string) ($event->UID ?? "event {$n}");
+            if (! isset($series[$uid])) {
+                $series[$uid] = ['name' => (string) ($event->SUMMARY ?? 'busy'), 'calendar' => new VCalendar];
+                foreach ($calendar->select('VTIMEZONE') as $zone) {
+                    $series[$uid]['calendar']->add(clone $zone);
+                }
+            }
+            $series[$uid]['calendar']->add(clone $event);
+        }
+        $named = [];
+        foreach ($series as $uid => $one) {
+            $named[isset($named[$one['name']]) ? "{$one['name']} ({$uid})" : $one['name']] = $one['calendar'];
+        }
+
+        return $named;
+    }
+
+    /** @return array{diary_id: int, starts_at: int, ends_at: int, what: string, uid: string}|null what takes no time is nothing */
+    private function row(VEvent $event, Diary $diary, \DateTimeImmutable $from, \DateTimeImmutable $to, \DateTimeZone $tz): ?array
+    {
+        if (strtoupper((string) ($event->STATUS ?? '')) === 'CANCELLED' || strtoupper((string) ($event->TRANSP ?? '')) === 'TRANSPARENT') {
+            return null;
+        }
+        $begins = $event->select('DTSTART')[0] ?? null;
+        if (! $begins instanceof DateTime) {
+            throw new \DomainException('it has no beginning (DTSTART)');
+        }
+        $start = $begins->getDateTime($tz);
+        $ends = $event->select('DTEND')[0] ?? null;
+        $lasts = $event->select('DURATION')[0] ?? null;
+        $end = match (true) {
+            $ends instanceof DateTime => $ends->getDateTime($tz),
+            $lasts instanceof Duration => $start->add($lasts->getDateInterval()),
+            // RFC 5545, 3.6.1: a day by itself lasts that day; a moment by itself would take no time, and is given an hour.
+            default => $start->modify($begins->hasTime() ? '+1 hour' : '+1 day'),
+        };
+
+        return $end > $from && $start < $to && $end > $start ? ['diary_id' => $diary->id, 'starts_at' => $start->getTimestamp(), 'ends_at' => $end->getTimestamp(), 'what' => mb_substr((string) ($event->SUMMARY ?? 'busy'), 0, 200), 'uid' => mb_substr((string) ($event->UID ?? ''), 0, 250)] : null;
     }
 
     /** @return array<string, mixed> */

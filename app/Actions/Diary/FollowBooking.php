@@ -36,9 +36,9 @@ final readonly class FollowBooking
         if ($booking->starts_at !== $was) {
             $this->retime($booking, $was);
         }
-        $this->invite($booking);
-        if ($by === null) {
-            $this->tell($booking, $was, $this->words($booking, $booking->starts_at));
+        $knows = $this->recall($booking) ?? $was;
+        if ($knows !== $booking->starts_at) {
+            $this->tell($booking, $knows, $by === null);
         }
     }
 
@@ -47,10 +47,7 @@ final readonly class FollowBooking
         foreach ($this->timed($booking, $booking->starts_at) as $delivery) {
             $this->log($delivery, 'cancelled with the booking', ['state' => 'cancelled', 'problem' => self::GONE]);
         }
-        $this->invite($booking);
-        if ($byHand) {
-            $this->tell($booking, $booking->starts_at, $this->cancelWords($booking), true);
-        }
+        $this->tell($booking, $this->recall($booking) ?? $booking->starts_at, $byHand);
     }
 
     public function restored(Booking $booking): void
@@ -60,9 +57,9 @@ final readonly class FollowBooking
                 $this->log($delivery, 'waiting again with the booking', ['state' => 'waiting', 'problem' => '']);
             }
         }
-        $this->invite($booking);
-        if ($this->recall($booking) === null) {
-            $this->tell($booking, 0, $this->words($booking, $booking->starts_at));
+        $knows = $this->recall($booking);
+        if ($knows !== $booking->starts_at) {
+            $this->tell($booking, $knows ?? 0, true);
         }
     }
 
@@ -157,39 +154,37 @@ final readonly class FollowBooking
         return (new \DateTimeImmutable('@'.$at))->setTimezone(new \DateTimeZone(Business::query()->findOrFail($booking->business_id)->tz))->format(self::MOMENT);
     }
 
-    /** Whoever got the invitation gets what became of it: a new request, or its cancellation (RFC 5546). */
-    private function invite(Booking $booking): void
+    /**
+     * Tells what became of a booking: a text to the caller, and to whoever got the invitation a new one or its cancellation (RFC 5546).
+     *
+     * @param int $knows the start the caller knows of
+     * @param bool $byHand whether a colleague changed it; in a call the caller has just heard it
+     */
+    private function tell(Booking $booking, int $knows, bool $byHand): void
     {
-        if ($booking->call_id === null) {
-            return;
+        $gone = $booking->state === 'cancelled';
+        $words = $gone ? $this->cancelWords($booking) : $this->words($booking, $booking->starts_at);
+        $key = "{$this->key($booking)}{$knows}-{$booking->sequence}";
+        if ($byHand && $booking->number !== null && ! $booking->rehearsal) {
+            $this->put($booking, $key, ['name' => $gone ? 'appointment cancelled' : 'appointment moved', 'kind' => 'text', 'to' => $booking->number, 'subject' => '', 'body' => $words, 'file' => null]);
         }
-        $sent = Delivery::query()->where('call_id', $booking->call_id)->where('file', CalendarFile::INVITATION)->whereIn('state', ['sent', 'sending', 'failed'])->orderBy('id')->get()->unique('to');
-        foreach ($sent as $one) {
-            $words = $booking->state === 'cancelled' ? $this->cancelWords($booking) : $this->words($booking, $booking->starts_at);
-            $this->put($booking, "{$booking->reference}-{$booking->business_id}-ics{$booking->sequence}-".substr(hash('sha256', $one->to), 0, 12), ['name' => $one->name, 'kind' => 'email', 'to' => $one->to, 'subject' => $one->subject, 'body' => $words, 'file' => CalendarFile::INVITATION, 'due_at' => now()->addSeconds(self::UNDO_SECONDS)]);
+        $invited = $booking->call_id === null ? [] : Delivery::query()->where('call_id', $booking->call_id)->where('file', CalendarFile::INVITATION)->whereIn('state', ['sent', 'sending', 'failed'])->orderBy('id')->get()->unique('to');
+        foreach ($invited as $one) {
+            $this->put($booking, $key.'-'.substr(hash('sha256', $one->to), 0, 12), ['name' => $one->name, 'kind' => 'email', 'to' => $one->to, 'subject' => $one->subject, 'body' => $words, 'file' => CalendarFile::INVITATION]);
         }
     }
 
-    private function tell(Booking $booking, int $was, string $words, bool $gone = false): void
-    {
-        $knows = $this->recall($booking) ?? $was;
-        if ($booking->number === null || $booking->rehearsal || ! $gone && $knows === $booking->starts_at) {
-            return;
-        }
-        $this->put($booking, $this->key($booking).$knows.'-'.$booking->sequence, ['name' => $gone ? 'appointment cancelled' : 'appointment moved', 'kind' => 'text', 'to' => $booking->number, 'subject' => '', 'body' => $words, 'file' => null, 'due_at' => now()->addSeconds(self::UNDO_SECONDS)]);
-    }
-
-    /** Takes a text back that has not gone yet; gives the start the caller still knows, null where nothing waited. */
+    /** Takes back what has not gone yet; gives the start the caller still knows, null where nothing waited. */
     private function recall(Booking $booking): ?int
     {
-        /** @var ?Delivery $waiting */
-        $waiting = Delivery::query()->where('key', 'like', $this->key($booking).'%')->where('state', 'waiting')->orderBy('id')->first();
-        if ($waiting === null) {
-            return null;
+        $knows = null;
+        /** @var Delivery $waiting */
+        foreach (Delivery::query()->where('key', 'like', $this->key($booking).'%')->where('state', 'waiting')->orderBy('id')->get() as $waiting) {
+            $this->log($waiting, 'taken back: changed again before it went', ['state' => 'cancelled', 'problem' => 'changed again before it went']);
+            $knows ??= (int) explode('-', substr($waiting->key, strlen($this->key($booking))))[0];
         }
-        $this->log($waiting, 'taken back: changed again before it went', ['state' => 'cancelled', 'problem' => 'changed again before it went']);
 
-        return (int) explode('-', substr($waiting->key, strlen($this->key($booking))))[0];
+        return $knows;
     }
 
     private function key(Booking $booking): string
@@ -200,7 +195,7 @@ final readonly class FollowBooking
     /** @param array<string, mixed> $data */
     private function put(Booking $booking, string $key, array $data): void
     {
-        Delivery::query()->firstOrCreate(['key' => $key], $data + ['business_id' => $booking->business_id, 'call_id' => $booking->call_id, 'state' => 'waiting', 'attempts' => 0, 'problem' => '', 'log' => []]);
+        Delivery::query()->firstOrCreate(['key' => $key], $data + ['business_id' => $booking->business_id, 'call_id' => $booking->call_id, 'state' => 'waiting', 'attempts' => 0, 'problem' => '', 'log' => [], 'due_at' => now()->addSeconds(self::UNDO_SECONDS)]);
     }
 
     /** @param array<string, mixed> $data */

@@ -46,7 +46,7 @@ final readonly class MoveBooking
             }
             $diary = Diary::query()->where('business_id', $booking->business_id)->where('key', $start->diary)->firstOrFail();
             $was = $booking->starts_at;
-            $place = Booking::query()->where('diary_id', $diary->id)->where('starts_at', $start->at)->where('rehearsal', $booking->rehearsal)->where('state', '!=', 'cancelled')->where('id', '!=', $booking->id)->count();
+            $place = Booking::freePlace($diary->id, $start->at, $booking->rehearsal, $booking->id);
             try {
                 $booking->update(['diary_id' => $diary->id, 'starts_at' => $start->at, 'ends_at' => $start->at + $booking->ends_at - $booking->starts_at, 'place' => $place, 'sequence' => $booking->sequence + 1]);
             } catch (UniqueConstraintViolationException) {

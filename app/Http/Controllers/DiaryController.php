@@ -100,7 +100,9 @@ final class DiaryController
                 throw ValidationException::withMessages(['start' => "{$diary->name} is not free then: {$why->inWords()}.".($why === Reason::Busy || $why === Reason::Nobody ? '' : ' Tick “all the same” to book it against the rule.')]);
             }
 
-            return Booking::query()->create(['business_id' => $business->id, 'diary_id' => Diary::query()->where('business_id', $business->id)->where('key', $diary->key)->firstOrFail()->id, 'reference' => AppointmentBook::reference($business), 'service' => $service->key, 'label' => $service->label, 'starts_at' => $at, 'ends_at' => $at + 60 * $service->minutes, 'area' => $given['area'] ?? null, 'name' => $given['name'], 'number' => $parsed?->e164, 'note' => $given['note'] ?? null, 'state' => 'booked', 'by' => 'colleague']);
+            $row = Diary::query()->where('business_id', $business->id)->where('key', $diary->key)->firstOrFail();
+
+            return Booking::query()->create(['business_id' => $business->id, 'diary_id' => $row->id, 'place' => Booking::freePlace($row->id, $at, false), 'reference' => AppointmentBook::reference($business), 'service' => $service->key, 'label' => $service->label, 'starts_at' => $at, 'ends_at' => $at + 60 * $service->minutes, 'area' => $given['area'] ?? null, 'name' => $given['name'], 'number' => $parsed?->e164, 'note' => $given['note'] ?? null, 'state' => 'booked', 'by' => 'colleague']);
         });
 
         return redirect()->route('diary', [$business, 'day' => substr($given['start'], 0, 10)])->with('notice', "Booked for {$booking->name}: {$booking->reference}.");
@@ -151,17 +153,19 @@ final class DiaryController
 
     public function restore(Business $business, Booking $booking, MoveBooking $move, FollowBooking $follow): RedirectResponse
     {
-        $day = date('Y-m-d', $booking->starts_at);
-        if ($booking->state === 'cancelled' && $move->why($booking, new Start($booking->starts_at, $booking->diary->key)) !== Reason::Busy) {
-            DB::transaction(static function () use ($booking, $follow): void {
-                $booking->update(['state' => 'booked', 'sequence' => $booking->sequence + 1]);
-                $follow->restored($booking);
-            });
+        $back = DB::transaction(static function () use ($booking, $move, $follow): bool {
+            Diary::query()->whereKey($booking->diary_id)->update(['updated_at' => now()]);
+            if ($booking->refresh()->state !== 'cancelled' || $move->why($booking, new Start($booking->starts_at, $booking->diary->key)) === Reason::Busy) {
+                return false;
+            }
+            $booking->update(['state' => 'booked', 'sequence' => $booking->sequence + 1, 'place' => Booking::freePlace($booking->diary_id, $booking->starts_at, $booking->rehearsal, $booking->id)]);
+            $follow->restored($booking);
 
-            return redirect()->route('diary', [$business, 'day' => $day])->with('notice', "{$booking->name} is booked again.");
-        }
+            return true;
+        });
+        $answer = redirect()->route('diary', [$business, 'day' => date('Y-m-d', $booking->starts_at)]);
 
-        return redirect()->route('diary', [$business, 'day' => $day])->withErrors(['booking' => 'Somebody else has that time by now.']);
+        return $back ? $answer->with('notice', "{$booking->name} is booked again.") : $answer->withErrors(['booking' => 'Somebody else has that time by now.']);
     }
 
     /** @return array{Start, Diaries} */
