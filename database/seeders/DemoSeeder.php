@@ -6,6 +6,7 @@ namespace Database\Seeders;
 
 use App\Actions\Calls\KeepFinishedCall;
 use App\Actions\Deliveries\KeepEnclosure;
+use App\Actions\Diary\CalendarFile;
 use App\Actions\Diary\FetchCalendar;
 use App\Actions\Knowledge\CheckAnswers;
 use App\Actions\Knowledge\FetchPage;
@@ -105,7 +106,15 @@ final class DemoSeeder extends Seeder
     /** A workshop whose whole day is appointments: four tuners who drive, and an agent that books, moves and cancels. */
     private function harrowell(Business $business): void
     {
-        $this->agent($business, 'isolde', 'First release: books, moves and cancels visits');
+        [$agent] = $this->agent($business, 'isolde', 'First release: books, moves and cancels visits');
+        $booked = ['business_id' => $business->id, 'agent_id' => $agent->id, 'subject' => '', 'when' => ['value' => 'start', 'known' => true], 'timing' => ['kind' => 'at_once'], 'cancel_outcomes' => [], 'mapping' => [], 'active' => true];
+        foreach ([
+            ['name' => 'Visit agreed', 'kind' => 'text', 'to' => 'caller.number', 'words' => 'Thank you [name|for ringing]. We come on [start]. Harrowell Pianos.'],
+            ['name' => 'Reminder, a day before', 'kind' => 'text', 'to' => 'caller.number', 'words' => 'We come to your piano on [start]. Please have the room quiet. Harrowell Pianos.', 'timing' => ['kind' => 'before', 'field' => 'start', 'amount' => 1, 'unit' => 'day']],
+            ['name' => 'Invitation', 'kind' => 'email', 'to' => 'caller.email', 'subject' => 'Your visit from Harrowell Pianos', 'words' => 'We come on [start]. The appointment for your calendar is with this e-mail.', 'file' => CalendarFile::INVITATION],
+        ] as $rule) {
+            DeliveryRule::query()->create($rule + $booked);
+        }
         $this->knowledge($business);
         $this->diaries($business);
     }

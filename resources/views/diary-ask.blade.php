@@ -10,7 +10,7 @@
     <div class="release-body">
         <section class="ask-turns" aria-label="Turns">
             @forelse ($turns as $turn)
-                <article class="card ask-turn"><p class="voice caller">“{{ $turn['said'] }}”</p>
+                <article class="card ask-turn"><p class="voice caller">“{{ $turn['said'] }}”</p>@unless ($turn['understood'])<p class="doubt-note">This says nothing new about when; the wish is what it was.</p>@endunless
                     <p class="muted">Wished for: @forelse (array_slice($turn['offer']->windows, 0, 6) as $window){{ (new DateTimeImmutable($window[0]))->format('D j M') }}{{ substr($window[0], 11) === '00:00' ? (substr($window[1], 11) === '00:00' ? '' : ' before '.substr($window[1], 11)) : (substr($window[1], 11) === '00:00' ? ' from '.substr($window[0], 11) : ' '.substr($window[0], 11).' to '.substr($window[1], 11)) }}{{ $loop->last ? (count($turn['offer']->windows) > 6 ? ' …' : '') : '; ' }}@empty no day that can be booked @endforelse</p>
                     <p>{{ $turn['offer']->met ? 'Offers' : 'Nothing there: '.$turn['offer']->why.'. The nearest' }}: @forelse ($turn['offer']->starts as $start)<strong>{{ $start->in($diaries->tz)->format('D j M, H:i') }}</strong> with {{ $diaries->diaries[$start->diary]->name }}{{ $loop->last ? '' : ', ' }}@empty none @endforelse</p></article>
             @empty<p class="card empty">Write what a caller would say, such as “mornings are best, Thursday if you can”, and press Enter.</p>@endforelse

@@ -44,7 +44,7 @@ final class DiaryController
 
     public function show(Request $request, Business $business, DayView $view): View
     {
-        $given = $request->validate(['day' => ['nullable', 'date_format:Y-m-d'], 'service' => ['nullable', 'string', 'max:60'], 'view' => ['nullable', 'in:day,week'], 'area' => ['nullable', 'string', 'max:120'], 'rehearsals' => ['nullable', 'in:1']]);
+        $given = $request->validate(['day' => ['nullable', 'date_format:Y-m-d'], 'service' => ['nullable', 'string', 'max:60'], 'view' => ['nullable', 'in:day,week'], 'area' => ['nullable', 'string', 'max:120'], 'rehearsals' => ['nullable', 'in:1']], ['day.date_format' => 'Write the day as 2026-12-01.']);
         $rehearsals = isset($given['rehearsals']);
         $diaries = $this->diaries->business($business, $rehearsals);
         $first = new \DateTimeImmutable($given['day'] ?? 'now', $diaries->tz);
@@ -66,19 +66,20 @@ final class DiaryController
         $now = isset($given['now']) ? (new \DateTimeImmutable($given['now'], $diaries->tz))->getTimestamp() : time();
         $said = array_values(array_filter(array_map(static fn (mixed $one): string => trim((string) $one), $given['said'] ?? []), static fn (string $one): bool => $one !== ''));
         $turns = [];
+        $wish = new Wish;
         if ($service !== null) {
             $negotiation = new Negotiation($diaries, Vocabulary::of());
-            $wish = new Wish;
             $offered = [];
             foreach ($said as $words) {
+                $before = $wish;
                 $wish = $negotiation->wish($wish, $words, $now, $offered);
                 $offer = $negotiation->offer($service, $wish, $now, $given['area'] ?? null);
                 $offered = array_map(static fn (Start $start): int => $start->at, $offer->starts);
-                $turns[] = ['said' => $words, 'wish' => $wish, 'offer' => $offer];
+                $turns[] = ['said' => $words, 'understood' => $wish->toArray() != $before->toArray(), 'offer' => $offer];
             }
         }
 
-        return view('diary-ask', ['business' => $business, 'agent' => $this->current->in($business), 'diaries' => $diaries, 'service' => $service, 'said' => $said, 'turns' => $turns, 'area' => $given['area'] ?? null, 'now' => $now, 'refusals' => $turns === [] || $service === null ? [] : $this->refusals($diaries, $service, $turns[count($turns) - 1]['wish'], $now, $given['area'] ?? null)]);
+        return view('diary-ask', ['business' => $business, 'agent' => $this->current->in($business), 'diaries' => $diaries, 'service' => $service, 'said' => $said, 'turns' => $turns, 'area' => $given['area'] ?? null, 'now' => $now, 'refusals' => $turns === [] || $service === null ? [] : $this->refusals($diaries, $service, $wish, $now, $given['area'] ?? null)]);
     }
 
     public function store(Request $request, Business $business, NumberingPlan $plan): RedirectResponse

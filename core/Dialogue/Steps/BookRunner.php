@@ -119,8 +119,11 @@ final readonly class BookRunner implements AskingRunner
             if ($yes === true && ! $changed) {
                 return $this->settle($turn, $step, $diaries, $service, new Start(...$going['held']));
             }
-            $this->book->release($turn->state->id);
-            $going['held'] = null;
+            // What was not understood takes nobody's place away.
+            if ($changed || $this->choice->refuses($hearing->heard, $yes)) {
+                $this->book->release($turn->state->id);
+                $going['held'] = null;
+            }
         }
         $turn->state->booking = $going;
         $chosen = $this->choice->of($hearing->heard, $starts, $yes, $diaries, $turn->scope()->now->getTimestamp());
@@ -212,6 +215,7 @@ final readonly class BookRunner implements AskingRunner
     private function offer(Turn $turn, BookStep $step, Diaries $diaries, Service $service): Move
     {
         $going = $turn->state->booking ?? throw new \LogicException('Nothing is being booked.');
+        $this->book?->release($turn->state->id);
         $offer = $this->negotiation($diaries)->offer($service, Wish::fromArray($going['wish']), $turn->scope()->now->getTimestamp(), $going['area'], $going['refused']);
         $this->talk->trace($turn, $step, $offer, $diaries);
         if ($offer->starts === [] || ++$going['tries'] > $step->tries) {

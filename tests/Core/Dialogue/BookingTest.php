@@ -47,6 +47,15 @@ final class BookingTest extends TestCase
         self::assertNull($this->state->booking);
     }
 
+    public function testWhatIsNotUnderstoodTakesNoPlaceAway(): void
+    {
+        $this->says('I want a tuning', 'Thursday at ten', 'asdf qwer zxcv');
+        self::assertNotNull($this->state->booking['held'] ?? null);
+        $this->says('yes');
+        self::assertStringContainsString('booked', $this->heard);
+        self::assertCount(1, $this->book->all());
+    }
+
     public function testWhatWasVolunteeredIsNotAskedAgain(): void
     {
         $this->says('I would like a tuning on Friday morning');
