@@ -29,6 +29,7 @@ use App\Http\Controllers\ScriptTextController;
 use App\Http\Controllers\SignInController;
 use App\Http\Controllers\TradeController;
 use App\Http\Controllers\TransferController;
+use App\Http\Controllers\WaitingController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('guest')->group(static function (): void {
@@ -79,6 +80,9 @@ Route::middleware('auth')->group(static function (): void {
         Route::get('/diary', [DiaryController::class, 'show'])->name('diary');
         Route::get('/diary/ask', [DiaryController::class, 'ask'])->name('diary.ask');
         Route::post('/diary/bookings', [DiaryController::class, 'store'])->name('booking.store');
+        Route::post('/diary/waiting/{waiting}/book', [WaitingController::class, 'book'])->name('waiting.book');
+        Route::post('/diary/waiting/{waiting}/drop', [WaitingController::class, 'drop'])->name('waiting.drop');
+        Route::post('/diary/waiting/{waiting}/restore', [WaitingController::class, 'restore'])->name('waiting.restore');
         Route::post('/diary/bookings/{booking}/check', [DiaryController::class, 'check'])->name('booking.check');
         Route::post('/diary/bookings/{booking}/move', [DiaryController::class, 'move'])->name('booking.move');
         Route::post('/diary/bookings/{booking}/undo', [DiaryController::class, 'undo'])->name('booking.undo');

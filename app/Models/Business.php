@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Actions\Diary\CalendarFile;
+use App\Actions\Diary\DiariesOf;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Ringo\Delivery\Timing;
+use Ringo\Diary\Diaries;
 use Ringo\Fit\Caution;
 use Ringo\Inspection\Surroundings;
 
@@ -50,24 +53,24 @@ final class Business extends Model
             [...($this->contacts()->whereNotNull('pin_hash')->exists() ? ['pin'] : []), ...array_values(array_map(strval(...), $this->contactColumns()->pluck('key')->all()))],
             array_values(array_unique(array_map(strval(...), DeliveryRule::query()->where('business_id', $this->id)->where('active', true)->pluck('kind')->all()))),
             null,
-            $this->servicesTaken(),
+            Diaries::fromArray((new DiariesOf)->document($this)),
+            $this->reminders(),
         );
     }
 
-    /** @return array<string, int> how many diaries take each service */
-    private function servicesTaken(): array
+    /** @return list<array{name: string, field: string, seconds: int}> what rules send so long before a moment in a field */
+    private function reminders(): array
     {
-        $taken = [];
-        foreach ($this->bookableServices()->pluck('key') as $key) {
-            $taken[(string) $key] = 0;
-        }
-        foreach ($this->diaries()->get() as $diary) {
-            foreach ($diary->document['services'] ?? [] as $key) {
-                $taken[$key] = ($taken[$key] ?? 0) + 1;
+        $units = ['minute' => 60, 'hour' => 3600, 'day' => 86_400];
+        $reminders = [];
+        foreach (DeliveryRule::query()->where('business_id', $this->id)->where('active', true)->get() as $rule) {
+            $timing = Timing::of($rule->timing);
+            if ($timing->kind === 'before' && $timing->field !== null) {
+                $reminders[] = ['name' => $rule->name, 'field' => $timing->field, 'seconds' => $timing->amount * ($units[$timing->unit] ?? 0)];
             }
         }
 
-        return $taken;
+        return $reminders;
     }
 
     public function getRouteKeyName(): string
@@ -91,6 +94,12 @@ final class Business extends Model
     public function bookableServices(): HasMany
     {
         return $this->hasMany(BookableService::class)->orderBy('id');
+    }
+
+    /** @return HasMany<Waiting, $this> */
+    public function waitings(): HasMany
+    {
+        return $this->hasMany(Waiting::class);
     }
 
     /** @return HasMany<Booking, $this> */

@@ -99,13 +99,18 @@ final class Delivery extends Model
         }
         $booked = $this->call->state['booked'] ?? [];
         $references = array_column(is_array($booked) ? $booked : [], 'reference');
-        $booking = Booking::query()->where('business_id', $this->business_id)->where(fn ($q) => $q->where('call_id', $this->call_id)->orWhereIn('reference', $references))->where('state', '!=', 'held')->latest('id')->first();
-        if ($booking === null) {
+        // What became of one booking goes alone; what the call booked goes together.
+        $alone = preg_match('/^([A-Z0-9]+)-\d+-told-/', $this->key, $m) === 1 ? $m[1] : null;
+        /** @var list<Booking> $bookings */
+        $bookings = Booking::query()->where('business_id', $this->business_id)->when($alone !== null, static fn ($q) => $q->where('reference', $alone), fn ($q) => $q->where(fn ($own) => $own->where('call_id', $this->call_id)->orWhereIn('reference', $references)))->where('state', '!=', 'held')->orderBy('starts_at')->get()->all();
+        if ($bookings === []) {
             return null;
         }
-        $method = $booking->state === 'cancelled' ? 'CANCEL' : 'REQUEST';
+        $standing = array_values(array_filter($bookings, static fn (Booking $one): bool => $one->state === 'booked'));
+        $bookings = $standing === [] ? [$bookings[count($bookings) - 1]] : $standing;
+        $method = CalendarFile::method($bookings);
 
-        return Enclosure::made(CalendarFile::INVITATION, "text/calendar; charset=utf-8; method={$method}", (new CalendarFile)->invitation($booking, $this->business->tz));
+        return Enclosure::made(CalendarFile::INVITATION, "text/calendar; charset=utf-8; method={$method}", (new CalendarFile)->invitation($bookings, $this->business->tz));
     }
 
     /** One line of what is sent. */

@@ -8,6 +8,11 @@ namespace Ringo\Dialogue;
  * All that a call must remember between turns. It can be written down after any turn and taken up again elsewhere.
  *
  * The engine never changes the state it is given; it works on a copy.
+ *
+ * A time that is being agreed: the step, what was wished, offered and refused, what is held (and all of a series), and which booking it
+ * is about or how that is being found.
+ *
+ * @phpstan-type Going array{step: string, service: string, area: ?string, wish: array<string, mixed>, offered: list<array{int, string}>, refused: list<int>, held: ?array{int, string}, all: list<array{int, string}>, series: ?array{unit: string, every: int, times: ?int}, reference: ?string, which: list<string>, finds: array{name: ?string, date: ?string, tries: int}, asks: string, tries: int, question: string}
  */
 final class CallState
 {
@@ -47,11 +52,7 @@ final class CallState
     /** The topic that the caller's last question was about, for 'put me down for one then'. */
     public ?string $leaning = null;
 
-    /**
-     * A time that is being agreed: the step, what was wished, offered and refused, what is held, and which booking it is about.
-     *
-     * @var array{step: string, service: string, area: ?string, wish: array<string, mixed>, offered: list<array{int, string}>, refused: list<int>, held: ?array{int, string}, reference: ?string, asks: string, tries: int, question: string}|null
-     */
+    /** @var Going|null a time that is being agreed */
     public ?array $booking = null;
 
     /** @var list<array{reference: string, service: string, at: int, diary: string}> what this call has booked or moved */

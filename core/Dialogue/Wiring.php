@@ -9,8 +9,11 @@ use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\PersonAsked;
 use Ringo\Dialogue\Acts\Questions;
 use Ringo\Dialogue\Appointments\Agreed;
+use Ringo\Dialogue\Appointments\Agreeing;
 use Ringo\Dialogue\Appointments\Choice;
+use Ringo\Dialogue\Appointments\Finding;
 use Ringo\Dialogue\Appointments\Talk;
+use Ringo\Dialogue\Appointments\WaitingList;
 use Ringo\Dialogue\Modes\Modes as ModeHandlers;
 use Ringo\Dialogue\Modes\Weighing;
 use Ringo\Dialogue\Order\Consideration;
@@ -111,7 +114,7 @@ final readonly class Wiring
                 new Steps\Turning($this->phrases, $topics, $switch),
                 $meant,
             ),
-            'book' => new Steps\BookRunner($puts, $understanding, $appointments, new Talk, new Choice($words), new Agreed),
+            'book' => new Steps\BookRunner($puts, $understanding, $appointments, $talk = new Talk, $choice = new Choice($words), new Finding($understanding, $choice, $talk), new Agreeing($talk, new Agreed, $waiting = new WaitingList), $waiting),
             'summary' => new Steps\SummaryRunner($puts, $understanding, $corrections, $names, $keeper),
             'repeat' => new Steps\RepeatRunner($puts, $understanding, $volunteer, $collector, $keeper),
             'reach' => new Steps\ReachRunner($puts, $understanding, $this->phrases),

@@ -10,12 +10,12 @@ use Ringo\Document\Node;
 /** All that free times of a business follow from: hours, closures, services, diaries, roads, and how work is shared out. */
 final readonly class Diaries
 {
-    public const SHARE = ['in_turn', 'least_booked', 'first'];
+    public const SHARE = ['in_turn', 'least_booked', 'first', 'same'];
 
     /**
      * @param array<string, Service> $services by key
      * @param array<string, Diary> $diaries by key
-     * @param string $share in_turn, least_booked or first: which of several diaries that are free takes it
+     * @param string $share in_turn, least_booked, first, or same (the one who had the caller last, else in turn): which of several diaries that are free takes it
      */
     public function __construct(public \DateTimeZone $tz, public string $country, public Week $hours, public Days $closures, public array $services, public array $diaries, public Travel $travel = new Travel, public string $share = 'first')
     {

@@ -6,6 +6,7 @@ namespace Ringo\Diary;
 
 use Ringo\Language\Vocabulary;
 use Ringo\Understanding\Context;
+use Ringo\Understanding\When\Wishes\LastTime;
 use Ringo\Understanding\When\Wishes\Wish;
 use Ringo\Understanding\When\Wishes\WishReader;
 
@@ -16,10 +17,11 @@ final readonly class Negotiation
 
     private Offers $offers;
 
-    public function __construct(private Diaries $diaries, Vocabulary $words)
+    /** @param ?Start $last the caller's last appointment: 'the same time as last time' */
+    public function __construct(private Diaries $diaries, private Vocabulary $words, private ?Start $last = null)
     {
         $this->reader = new WishReader($words);
-        $this->offers = new Offers($diaries);
+        $this->offers = new Offers($diaries, $last?->diary);
     }
 
     /**
@@ -30,7 +32,9 @@ final readonly class Negotiation
         $tz = $this->diaries->tz;
         $names = array_map(static fn (Diary $diary): string => $diary->name, $this->diaries->diaries);
 
-        return $this->reader->read($before, $said, new Context((new \DateTimeImmutable('@'.$now))->setTimezone($tz), $this->diaries->country), $names, array_map(static fn (int $at): \DateTimeImmutable => (new \DateTimeImmutable('@'.$at))->setTimezone($tz), $offered));
+        $wish = $this->reader->read($before, $said, new Context((new \DateTimeImmutable('@'.$now))->setTimezone($tz), $this->diaries->country), $names, array_map(static fn (int $at): \DateTimeImmutable => (new \DateTimeImmutable('@'.$at))->setTimezone($tz), $offered));
+
+        return $this->last === null ? $wish : (new LastTime($this->words))->laid($wish, $said, $this->last->in($tz), $this->last->diary);
     }
 
     /** @param list<int> $refused */

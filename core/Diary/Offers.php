@@ -34,7 +34,8 @@ final class Offers
     /** @var array<int, int> minutes of the day, by moment */
     private array $minutes = [];
 
-    public function __construct(private readonly Diaries $diaries)
+    /** @param ?string $last key of the diary that had the caller last */
+    public function __construct(private readonly Diaries $diaries, private readonly ?string $last = null)
     {
         $this->free = new FreeTimes($diaries);
     }
@@ -184,6 +185,9 @@ final class Offers
     {
         if ($this->diaries->share === 'first' || count($keys) < 2) {
             return $keys[0];
+        }
+        if ($this->diaries->share === 'same' && in_array($this->last, $keys, true)) {
+            return (string) $this->last;
         }
         $weight = [];
         foreach ($keys as $n => $key) {

@@ -13,11 +13,17 @@ use Ringo\Diary\Start;
 /** A book for rehearsals: it holds and books like the real one, and nothing of it is kept. */
 final class SketchBook implements Appointments
 {
-    /** @var array<string, array{Start, string}> what each call holds, and for which service */
+    /** @var array<string, array{non-empty-list<Start>, string}> what each call holds, and for which service */
     private array $held = [];
 
-    /** @var array<string, array{booked: Booked, number: ?string, name: ?string}> */
+    /** @var array<string, array{booked: Booked, number: ?string}> */
     private array $booked = [];
+
+    /** @var list<array{service: string, wish: array<string, mixed>, name: ?string}> */
+    private array $waiting = [];
+
+    /** References of rehearsals: RHB201, RHB202 … */
+    private const FIRST = 200;
 
     private int $next = 1;
 
@@ -28,8 +34,8 @@ final class SketchBook implements Appointments
     public function diaries(string $call): Diaries
     {
         $busy = [];
-        foreach ($this->held as $other => [$start, $service]) {
-            if ($other !== $call) {
+        foreach ($this->held as $other => [$starts, $service]) {
+            foreach ($other === $call ? [] : $starts as $start) {
                 $busy[$start->diary][] = $this->busy($start, $service, null);
             }
         }
@@ -40,12 +46,12 @@ final class SketchBook implements Appointments
         return $this->diaries->withBusy($busy);
     }
 
-    public function hold(string $call, string $service, Start $start, ?string $area): bool
+    public function hold(string $call, string $service, array $starts, ?string $area): bool
     {
-        if (! $this->free($call, $service, $start)) {
+        if (! $this->free($call, $service, $starts)) {
             return false;
         }
-        $this->held[$call] = [$start, $service];
+        $this->held[$call] = [$starts, $service];
 
         return true;
     }
@@ -55,34 +61,64 @@ final class SketchBook implements Appointments
         unset($this->held[$call]);
     }
 
-    public function book(string $call, string $service, Start $start, array $for): ?Booked
+    public function book(string $call, string $service, array $starts, array $for): ?array
     {
-        if (! $this->free($call, $service, $start)) {
+        if (! $this->free($call, $service, $starts)) {
             return null;
         }
-        $booked = new Booked('R'.$this->next++, $service, $this->diaries->services[$service]->label, $start, $for['area']);
-        $this->booked[$booked->reference] = ['booked' => $booked, 'number' => $for['number'], 'name' => $for['name']];
+        $all = [];
+        foreach ($starts as $start) {
+            $booked = new Booked('RHB'.(self::FIRST + $this->next++), $service, $this->diaries->services[$service]->label, $start, $for['area'], $for['name']);
+            $this->booked[$booked->reference] = ['booked' => $booked, 'number' => $for['number']];
+            $all[] = $booked;
+        }
         $this->release($call);
 
-        return $booked;
+        return $all;
     }
 
-    public function of(string $call, ?string $number, ?string $name, \DateTimeImmutable $now): array
+    public function of(string $call, ?string $number, \DateTimeImmutable $now): array
     {
-        $found = array_filter($this->booked, static fn (array $one): bool => $one['booked']->start->at > $now->getTimestamp() && ($number !== null && $one['number'] === $number || $name !== null && $one['name'] === $name));
-        $own = array_map(static fn (array $one): Booked => $one['booked'], array_values($found));
-        usort($own, static fn (Booked $a, Booked $b): int => $a->start->at <=> $b->start->at);
+        return $this->sorted(static fn (Booked $one, ?string $own): bool => $one->start->at > $now->getTimestamp() && $number !== null && $own === $number);
+    }
 
-        return $own;
+    public function referred(string $call, string $reference, \DateTimeImmutable $now): ?Booked
+    {
+        $booked = $this->booked[$reference]['booked'] ?? null;
+
+        return $booked !== null && $booked->start->at > $now->getTimestamp() ? $booked : null;
+    }
+
+    public function between(string $call, int $from, int $to): array
+    {
+        return $this->sorted(static fn (Booked $one): bool => $one->start->at >= $from && $one->start->at < $to);
+    }
+
+    public function last(string $call, ?string $number, \DateTimeImmutable $now): ?Booked
+    {
+        $past = $this->sorted(static fn (Booked $one, ?string $own): bool => $one->start->at <= $now->getTimestamp() && $number !== null && $own === $number);
+
+        return $past === [] ? null : $past[count($past) - 1];
+    }
+
+    public function wait(string $call, string $service, array $wish, array $for): void
+    {
+        $this->waiting[] = ['service' => $service, 'wish' => $wish, 'name' => $for['name']];
+    }
+
+    /** @return list<array{service: string, wish: array<string, mixed>, name: ?string}> who waits for a time */
+    public function waiting(): array
+    {
+        return $this->waiting;
     }
 
     public function move(string $call, string $reference, Start $start): ?Booked
     {
         $old = $this->booked[$reference] ?? null;
-        if ($old === null || ! $this->free($call, $old['booked']->service, $start)) {
+        if ($old === null || ! $this->free($call, $old['booked']->service, [$start])) {
             return null;
         }
-        $moved = new Booked($reference, $old['booked']->service, $old['booked']->label, $start, $old['booked']->area);
+        $moved = new Booked($reference, $old['booked']->service, $old['booked']->label, $start, $old['booked']->area, $old['booked']->name);
         $this->booked[$reference] = ['booked' => $moved] + $old;
 
         return $moved;
@@ -99,16 +135,33 @@ final class SketchBook implements Appointments
         return array_map(static fn (array $one): Booked => $one['booked'], array_values($this->booked));
     }
 
-    private function free(string $call, string $service, Start $start): bool
+    /** @param list<Start> $starts */
+    private function free(string $call, string $service, array $starts): bool
     {
+        $diaries = $this->diaries($call);
         $length = 60 * $this->diaries->services[$service]->minutes;
-        foreach ($this->diaries($call)->diaries[$start->diary]->busy as $busy) {
-            if ($start->at < $busy->to && $start->at + $length > $busy->from) {
-                return false;
+        foreach ($starts as $start) {
+            foreach ($diaries->diaries[$start->diary]->busy as $busy) {
+                if ($start->at < $busy->to && $start->at + $length > $busy->from) {
+                    return false;
+                }
             }
         }
 
         return true;
+    }
+
+    /**
+     * @param \Closure(Booked, ?string): bool $wanted by booking and number
+     *
+     * @return list<Booked> the next first
+     */
+    private function sorted(\Closure $wanted): array
+    {
+        $found = array_map(static fn (array $one): Booked => $one['booked'], array_values(array_filter($this->booked, static fn (array $one): bool => $wanted($one['booked'], $one['number']))));
+        usort($found, static fn (Booked $a, Booked $b): int => $a->start->at <=> $b->start->at);
+
+        return $found;
     }
 
     private function busy(Start $start, string $service, ?string $area): Busy

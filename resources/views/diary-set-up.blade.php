@@ -1,6 +1,6 @@
 @php
     $days = ['mon' => 'Monday', 'tue' => 'Tuesday', 'wed' => 'Wednesday', 'thu' => 'Thursday', 'fri' => 'Friday', 'sat' => 'Saturday', 'sun' => 'Sunday'];
-    $share = ['first' => 'whoever stands first', 'in_turn' => 'in turn', 'least_booked' => 'whoever has least'];
+    $share = ['first' => 'whoever stands first', 'in_turn' => 'in turn', 'least_booked' => 'whoever has least', 'same' => 'the same one as last time, else in turn'];
     $places = ['here' => 'here', 'visit' => 'at the caller’s', 'phone' => 'by telephone'];
     $hours = fn (array $week, string $day): string => implode(', ', $week[$day] ?? []);
 @endphp

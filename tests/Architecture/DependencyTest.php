@@ -33,7 +33,7 @@ final class DependencyTest
         'Script' => ['Document', 'Sheet', 'Speech', 'Value'],
         'Design' => ['Document', 'Script'],
         'Transfer' => ['Document', 'Fit', 'Language', 'Numbering', 'Script'],
-        'Inspection' => ['Delivery', 'Design', 'Document', 'Language', 'Script', 'Speech', 'Value'],
+        'Inspection' => ['Delivery', 'Design', 'Diary', 'Document', 'Language', 'Script', 'Speech', 'Value'],
         'Format' => ['Document', 'Script', 'Sheet', 'Speech', 'Transcript', 'Value'],
         'Dialogue' => ['Diary', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transfer', 'Understanding', 'Value'],
         'Knowledge' => ['Language', 'Speech', 'Understanding', 'Value', 'Dialogue\Ports'],

@@ -24,7 +24,7 @@ final class BookingRaceTest extends TestCase
         $won = 0;
         for ($n = 0; $n < RACES; $n++) {
             $start = new Ringo\Diary\Start(FIRST + 3600 * $n, 'room');
-            $won += $book->book('call', 'hour', $start, ['name' => 'Racer', 'number' => null, 'area' => null, 'note' => '']) === null ? 0 : 1;
+            $won += $book->book('call', 'hour', [$start], ['name' => 'Racer', 'number' => null, 'area' => null, 'note' => '']) === null ? 0 : 1;
         }
         echo $won;
         PHP;

@@ -10,6 +10,7 @@ use App\Actions\Diary\CalendarFile;
 use App\Actions\Diary\FetchCalendar;
 use App\Models\BookableService;
 use App\Models\Booking;
+use App\Models\Business;
 use App\Models\Call;
 use App\Models\Delivery;
 use App\Models\DeliveryRule;
@@ -18,10 +19,12 @@ use App\Models\DiaryBusy;
 use App\Models\GatewayReceipt;
 use App\Models\Role;
 use App\Models\ScriptText;
+use App\Models\Waiting;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Http;
 use PHPUnit\Framework\Attributes\CoversNothing;
 use Ringo\Diary\Start;
+use Ringo\Understanding\When\Wishes\Wish;
 use Sabre\VObject\Component;
 use Sabre\VObject\Component\VCalendar;
 use Sabre\VObject\Component\VEvent;
@@ -106,10 +109,10 @@ final class DiaryTest extends FeatureTestCase
         $text = (string) $this->get('/feeds/'.$this->odo->feed.'.ics')->assertOk()->getContent();
         $event = $this->event($text);
         self::assertSame(["{$booking->reference}-{$this->business->id}@ringo", 'CONFIRMED', date('Ymd\THis', $this->monday)], [self::part($event, 'UID'), self::part($event, 'STATUS'), self::part($event, 'DTSTART')]);
-        self::assertSame('REQUEST', self::part($this->calendar((new CalendarFile)->invitation($booking, 'Europe/London')), 'METHOD'));
+        self::assertSame('REQUEST', self::part($this->calendar((new CalendarFile)->invitation([$booking], 'Europe/London')), 'METHOD'));
         $booking->update(['state' => 'cancelled', 'sequence' => 1]);
-        $cancelled = $this->calendar((new CalendarFile)->invitation($booking, 'Europe/London'));
-        $event = $this->event((new CalendarFile)->invitation($booking, 'Europe/London'));
+        $cancelled = $this->calendar((new CalendarFile)->invitation([$booking], 'Europe/London'));
+        $event = $this->event((new CalendarFile)->invitation([$booking], 'Europe/London'));
         self::assertSame(['CANCEL', 'CANCELLED', '1'], [self::part($cancelled, 'METHOD'), self::part($event, 'STATUS'), self::part($event, 'SEQUENCE')]);
         $day = date('Ymd', $this->monday);
         $ics = "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//x//y//EN\r\nBEGIN:VEVENT\r\nUID:a\r\nDTSTART;TZID=Europe/London:{$day}T130000\r\nDTEND;TZID=Europe/London:{$day}T140000\r\nRRULE:FREQ=WEEKLY;COUNT=3\r\nSUMMARY:School\r\nEND:VEVENT\r\nBEGIN:VEVENT\r\nUID:b\r\nDTSTART;VALUE=DATE:{$day}\r\nTRANSP:TRANSPARENT\r\nSUMMARY:Birthday\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n";
@@ -238,24 +241,24 @@ final class DiaryTest extends FeatureTestCase
         $this->happens($ref, 1, 'said', 'next Monday at ten')->assertOk();
         $this->happens($ref, 2, 'said', 'yes please')->assertOk();
         self::assertTrue(Booking::query()->sole()->rehearsal);
-        self::assertTrue($this->book()->hold('x', 'tuning', new Start($this->monday, 'odo'), null), 'a real call may have it');
+        self::assertTrue($this->book()->hold('x', 'tuning', [new Start($this->monday, 'odo')], null), 'a real call may have it');
     }
 
     public function testOnePlaceIsGivenOnceWhoeverAsks(): void
     {
-        self::assertNotNull($this->book()->book('a', 'tuning', new Start($this->monday, 'odo'), ['name' => 'One', 'number' => null, 'area' => null, 'note' => '']));
-        self::assertNull($this->book()->book('b', 'tuning', new Start($this->monday, 'odo'), ['name' => 'Two', 'number' => null, 'area' => null, 'note' => '']));
-        self::assertNull($this->book()->book('b', 'tuning', new Start($this->monday + 1800, 'odo'), ['name' => 'Two', 'number' => null, 'area' => null, 'note' => '']), 'nor one that overlaps');
+        self::assertNotNull($this->book()->book('a', 'tuning', [new Start($this->monday, 'odo')], ['name' => 'One', 'number' => null, 'area' => null, 'note' => '']));
+        self::assertNull($this->book()->book('b', 'tuning', [new Start($this->monday, 'odo')], ['name' => 'Two', 'number' => null, 'area' => null, 'note' => '']));
+        self::assertNull($this->book()->book('b', 'tuning', [new Start($this->monday + 1800, 'odo')], ['name' => 'Two', 'number' => null, 'area' => null, 'note' => '']), 'nor one that overlaps');
         $this->expectException(\Illuminate\Database\UniqueConstraintViolationException::class);
         $this->booked($this->monday, 'Past every check');
     }
 
     public function testAHoldLapses(): void
     {
-        self::assertTrue($this->book()->hold('a', 'tuning', new Start($this->monday, 'odo'), null));
-        self::assertFalse($this->book()->hold('b', 'tuning', new Start($this->monday, 'odo'), null));
+        self::assertTrue($this->book()->hold('a', 'tuning', [new Start($this->monday, 'odo')], null));
+        self::assertFalse($this->book()->hold('b', 'tuning', [new Start($this->monday, 'odo')], null));
         $this->travel(4)->minutes();
-        self::assertTrue($this->book()->hold('b', 'tuning', new Start($this->monday, 'odo'), null));
+        self::assertTrue($this->book()->hold('b', 'tuning', [new Start($this->monday, 'odo')], null));
     }
 
     public function testTheInspectionKnowsWhatCanBeBooked(): void
@@ -263,6 +266,56 @@ final class DiaryTest extends FeatureTestCase
         $this->actingAs($this->user());
         $this->bookingScript('haircut');
         $this->get('/pellbrook/agents/maren/releases')->assertOk()->assertSee('the diary has no such service');
+    }
+
+    public function testWhoWaitsGetsATimeThatCameFreeAndIsToldOnce(): void
+    {
+        $this->actingAs($this->user());
+        $this->book()->wait('a', 'tuning', (new Wish(weekdays: [1]))->toArray(), ['name' => 'Ida Fenwick', 'number' => '+447700900555', 'area' => null, 'note' => 'a Monday if you can']);
+        $waiting = Waiting::query()->sole();
+        $this->get('/pellbrook/diary')->assertOk()->assertSee('Waiting list')->assertSee('Ida Fenwick')->assertSee('a Monday if you can');
+        $this->post("/pellbrook/diary/waiting/{$waiting->id}/book", ['at' => $this->monday, 'diary' => 'odo'])->assertRedirect();
+        self::assertSame(['Ida Fenwick', $this->monday], [Booking::query()->sole()->name, Booking::query()->sole()->starts_at]);
+        self::assertSame('booked', $waiting->refresh()->state);
+        $this->post("/pellbrook/diary/waiting/{$waiting->id}/book", ['at' => $this->monday + 7200, 'diary' => 'odo'])->assertStatus(422);
+        self::assertCount(1, Booking::query()->get());
+        $told = Delivery::query()->where('to', '+447700900555')->sole();
+        self::assertStringContainsString('has come free', $told->body);
+        $this->get('/pellbrook/diary')->assertDontSee('Waiting list');
+    }
+
+    public function testAWaitingOneIsTakenOffAndPutBack(): void
+    {
+        $this->actingAs($this->user());
+        $this->book()->wait('a', 'tuning', [], ['name' => 'Ida Fenwick', 'number' => null, 'area' => null, 'note' => '']);
+        $waiting = Waiting::query()->sole();
+        $this->post("/pellbrook/diary/waiting/{$waiting->id}/drop")->assertRedirect();
+        self::assertSame('gone', $waiting->refresh()->state);
+        $this->post("/pellbrook/diary/waiting/{$waiting->id}/restore")->assertRedirect();
+        self::assertSame('waiting', $waiting->refresh()->state);
+        $other = Business::query()->create(['key' => 'other', 'name' => 'Other', 'tz' => 'Europe/London', 'country' => 'GB']);
+        $theirs = Waiting::query()->create(['business_id' => $other->id, 'service' => 'tuning', 'wish' => [], 'said' => '', 'state' => 'waiting']);
+        $this->post("/pellbrook/diary/waiting/{$theirs->id}/drop")->assertNotFound();
+    }
+
+    public function testASeriesIsBookedWholeOrNotAtAll(): void
+    {
+        $this->booked($this->monday + 14 * 86_400, 'In the way');
+        $starts = array_map(fn (int $week): Start => new Start($this->monday + $week * 7 * 86_400, 'odo'), [0, 1, 2]);
+        self::assertNull($this->book()->book('a', 'tuning', $starts, ['name' => 'One', 'number' => null, 'area' => null, 'note' => '']));
+        self::assertSame(1, Booking::query()->count(), 'nothing of it is left');
+        self::assertCount(2, $this->book()->book('a', 'tuning', [$starts[0], $starts[1]], ['name' => 'One', 'number' => null, 'area' => null, 'note' => '']) ?? []);
+    }
+
+    public function testARehearsalFindsWhatIsBookedByReferenceAndName(): void
+    {
+        $booking = $this->booked($this->monday, 'Perrin Oake');
+        $now = new \DateTimeImmutable('@'.($this->monday - 86_400));
+        self::assertSame('Perrin Oake', $this->book()->referred('a', $booking->reference, $now)?->name);
+        self::assertNull($this->book()->referred('a', 'NOSUCH', $now));
+        self::assertCount(1, $this->book()->between('a', $this->monday - 3600, $this->monday + 3600));
+        $booking->update(['number' => '+447700900123']);
+        self::assertSame($this->monday, $this->book()->last('a', '+447700900123', new \DateTimeImmutable('@'.($this->monday + 60)))?->start->at);
     }
 
     public function testStaffKeepTheDiaryAndDesignersSetItUp(): void

@@ -8,6 +8,8 @@ use App\Models\Booking;
 use App\Models\Business;
 use App\Models\Call;
 use App\Models\Diary;
+use App\Models\Waiting;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 use Ringo\Dialogue\Ports\Appointments;
@@ -37,9 +39,9 @@ final readonly class AppointmentBook implements Appointments
         return $this->diaries->business($this->business, $this->rehearsal(), $this->ofCall?->id, null, null, $this->ofCall === null ? null : min(time(), $this->ofCall->placedAt()->getTimestamp()));
     }
 
-    public function hold(string $call, string $service, Start $start, ?string $area): bool
+    public function hold(string $call, string $service, array $starts, ?string $area): bool
     {
-        return $this->placed($service, $start, ['state' => 'held', 'held_until' => now()->addSeconds(self::HELD_SECONDS), 'area' => $area]) !== null;
+        return $this->placed($service, $starts, ['state' => 'held', 'held_until' => now()->addSeconds(self::HELD_SECONDS), 'area' => $area]) !== null;
     }
 
     public function release(string $call): void
@@ -49,23 +51,38 @@ final readonly class AppointmentBook implements Appointments
         }
     }
 
-    public function book(string $call, string $service, Start $start, array $for): ?Booked
+    public function book(string $call, string $service, array $starts, array $for): ?array
     {
-        $booking = $this->placed($service, $start, ['state' => 'booked', 'held_until' => null, 'area' => $for['area'], 'name' => $for['name'] ?? $this->ofCall?->contact?->name, 'number' => $for['number'], 'note' => mb_substr($for['note'], 0, 1000), 'contact_id' => $this->ofCall?->contact_id]);
+        $bookings = $this->placed($service, $starts, ['state' => 'booked', 'held_until' => null, 'area' => $for['area'], 'name' => $for['name'] ?? $this->ofCall?->contact?->name, 'number' => $for['number'], 'note' => mb_substr($for['note'], 0, 1000), 'contact_id' => $this->ofCall?->contact_id]);
 
-        return $booking === null ? null : $this->booked($booking);
+        return $bookings === null ? null : array_map($this->booked(...), $bookings);
     }
 
-    public function of(string $call, ?string $number, ?string $name, \DateTimeImmutable $now): array
+    public function of(string $call, ?string $number, \DateTimeImmutable $now): array
     {
-        $found = Booking::query()->with('diary')->where('business_id', $this->business->id)->where('state', 'booked')->where('starts_at', '>', $now->getTimestamp())
-            ->when(! $this->rehearsal(), static fn ($q) => $q->where('rehearsal', false))
-            ->where(fn ($q) => $q->where('id', 0)->when($number !== null, static fn ($own) => $own->orWhere('number', $number))->when($this->ofCall?->contact_id !== null, fn ($own) => $own->orWhere('contact_id', $this->ofCall?->contact_id)))->get();
+        return $this->all($this->own($number)->where('starts_at', '>', $now->getTimestamp()));
+    }
 
-        $own = array_map(fn (Booking $one): Booked => $this->booked($one), array_values($found->all()));
-        usort($own, static fn (Booked $a, Booked $b): int => $a->start->at <=> $b->start->at);
+    public function referred(string $call, string $reference, \DateTimeImmutable $now): ?Booked
+    {
+        return $this->all($this->standing()->where('reference', $reference)->where('starts_at', '>', $now->getTimestamp()))[0] ?? null;
+    }
 
-        return $own;
+    public function between(string $call, int $from, int $to): array
+    {
+        return $this->all($this->standing()->where('starts_at', '>=', $from)->where('starts_at', '<', $to));
+    }
+
+    public function last(string $call, ?string $number, \DateTimeImmutable $now): ?Booked
+    {
+        $past = $this->all($this->own($number)->where('starts_at', '<=', $now->getTimestamp()));
+
+        return $past === [] ? null : $past[count($past) - 1];
+    }
+
+    public function wait(string $call, string $service, array $wish, array $for): void
+    {
+        Waiting::query()->create(['business_id' => $this->business->id, 'call_id' => $this->ofCall?->id, 'contact_id' => $this->ofCall?->contact_id, 'service' => $service, 'area' => $for['area'], 'name' => $for['name'] ?? $this->ofCall?->contact?->name, 'number' => $for['number'], 'wish' => $wish, 'said' => mb_substr($for['note'], 0, 1000), 'state' => Waiting::WAITING, 'rehearsal' => $this->rehearsal()]);
     }
 
     public function move(string $call, string $reference, Start $start): ?Booked
@@ -76,7 +93,7 @@ final readonly class AppointmentBook implements Appointments
         }
         if ($this->rehearsal() && ! $booking->rehearsal) {
             // A rehearsal moves nothing that is real.
-            return new Booked($reference, $booking->service, $booking->label, $start, $booking->area);
+            return new Booked($reference, $booking->service, $booking->label, $start, $booking->area, $booking->name);
         }
 
         return $this->mover->to($booking, $start, $this->ofCall) ? $this->booked($booking->refresh()) : null;
@@ -94,35 +111,72 @@ final readonly class AppointmentBook implements Appointments
     }
 
     /**
-     * Writes a place, where it is still free: looked at under the write lock, and held by a unique index besides.
+     * Writes places, where all of them are still free: looked at under the write lock, and held by a unique index besides.
      *
+     * @param non-empty-list<Start> $starts
      * @param array<string, mixed> $data
+     *
+     * @return non-empty-list<Booking>|null
      */
-    private function placed(string $key, Start $start, array $data): ?Booking
+    private function placed(string $key, array $starts, array $data): ?array
     {
-        return DB::transaction(function () use ($key, $start, $data): ?Booking {
-            // The first statement writes, so that the lock is held before anything is read.
-            Diary::query()->where('business_id', $this->business->id)->where('key', $start->diary)->update(['updated_at' => now()]);
-            $this->release('');
-            Booking::query()->where('business_id', $this->business->id)->where('state', 'held')->where('held_until', '<=', now())->delete();
-            $diaries = $this->diaries->business($this->business, $this->rehearsal(), $this->ofCall?->id, null, $start->at);
-            $service = $diaries->services[$key] ?? null;
-            $diary = $diaries->diaries[$start->diary] ?? null;
-            $row = Diary::query()->where('business_id', $this->business->id)->where('key', $start->diary)->first();
-            if ($service === null || $diary === null || $row === null) {
-                return null;
-            }
-            $why = (new FreeTimes($diaries))->why($service->anyDay(), $diary, $start->at, min(time(), $start->at - 3600 * $service->noticeHours), is_string($data['area'] ?? null) ? $data['area'] : null);
-            if ($why !== null) {
-                return null;
-            }
-            $place = Booking::freePlace($row->id, $start->at, $this->rehearsal());
-            try {
-                return Booking::query()->create($data + ['business_id' => $this->business->id, 'diary_id' => $row->id, 'call_id' => $this->ofCall?->id, 'reference' => self::reference($this->business), 'service' => $key, 'label' => $service->label, 'starts_at' => $start->at, 'ends_at' => $start->at + 60 * $service->minutes, 'place' => $place, 'rehearsal' => $this->rehearsal(), 'by' => 'agent']);
-            } catch (UniqueConstraintViolationException) {
-                return null;
-            }
-        }, self::ATTEMPTS);
+        try {
+            return DB::transaction(function () use ($key, $starts, $data): array {
+                // The first statement writes, so that the lock is held before anything is read.
+                Diary::query()->where('business_id', $this->business->id)->whereIn('key', array_map(static fn (Start $start): string => $start->diary, $starts))->update(['updated_at' => now()]);
+                $this->release('');
+                Booking::query()->where('business_id', $this->business->id)->where('state', 'held')->where('held_until', '<=', now())->delete();
+
+                return array_map(fn (Start $start): Booking => $this->place($key, $start, $data), $starts);
+            }, self::ATTEMPTS);
+        } catch (Taken) {
+            return null;
+        }
+    }
+
+    /**
+     * @param array<string, mixed> $data
+     *
+     * @throws Taken
+     */
+    private function place(string $key, Start $start, array $data): Booking
+    {
+        $diaries = $this->diaries->business($this->business, $this->rehearsal(), $this->ofCall?->id, null, $start->at);
+        $service = $diaries->services[$key] ?? throw new Taken;
+        $diary = $diaries->diaries[$start->diary] ?? throw new Taken;
+        $row = Diary::query()->where('business_id', $this->business->id)->where('key', $start->diary)->first() ?? throw new Taken;
+        if ((new FreeTimes($diaries))->why($service->anyDay(), $diary, $start->at, min(time(), $start->at - 3600 * $service->noticeHours), is_string($data['area'] ?? null) ? $data['area'] : null) !== null) {
+            throw new Taken;
+        }
+        try {
+            return Booking::query()->create($data + ['business_id' => $this->business->id, 'diary_id' => $row->id, 'call_id' => $this->ofCall?->id, 'reference' => self::reference($this->business), 'service' => $key, 'label' => $service->label, 'starts_at' => $start->at, 'ends_at' => $start->at + 60 * $service->minutes, 'place' => Booking::freePlace($row->id, $start->at, $this->rehearsal()), 'rehearsal' => $this->rehearsal(), 'by' => 'agent']);
+        } catch (UniqueConstraintViolationException) {
+            throw new Taken;
+        }
+    }
+
+    /** @return Builder<Booking> what is booked, as this call may see it */
+    private function standing(): Builder
+    {
+        return Booking::query()->where('business_id', $this->business->id)->where('state', 'booked')->when(! $this->rehearsal(), static fn (Builder $q) => $q->where('rehearsal', false));
+    }
+
+    /** @return Builder<Booking> what this caller has booked */
+    private function own(?string $number): Builder
+    {
+        $contact = $this->ofCall?->contact_id;
+
+        return $this->standing()->where(static fn (Builder $q) => $q->where('id', 0)->when($number !== null, static fn (Builder $own) => $own->orWhere('number', $number))->when($contact !== null, static fn (Builder $own) => $own->orWhere('contact_id', $contact)));
+    }
+
+    /**
+     * @param Builder<Booking> $bookings
+     *
+     * @return list<Booked> the earliest first
+     */
+    private function all(Builder $bookings): array
+    {
+        return array_map($this->booked(...), array_values($bookings->with('diary')->get()->sortBy('starts_at')->all()));
     }
 
     /** Letters and figures that cannot be taken for one another, unique in the business. */
@@ -137,7 +191,7 @@ final readonly class AppointmentBook implements Appointments
 
     private function booked(Booking $booking): Booked
     {
-        return new Booked($booking->reference, $booking->service, $booking->label, new Start($booking->starts_at, $booking->diary->key), $booking->area);
+        return new Booked($booking->reference, $booking->service, $booking->label, new Start($booking->starts_at, $booking->diary->key), $booking->area, $booking->name);
     }
 
     private function rehearsal(): bool

@@ -41,14 +41,29 @@ final class CalendarFile
         return $calendar->serialize();
     }
 
-    /** An invitation (RFC 5546): a request, or its cancellation. */
-    public function invitation(Booking $booking, string $tz): string
+    /**
+     * An invitation (RFC 5546): a request, its cancellation, or several appointments told at once.
+     *
+     * @param non-empty-list<Booking> $bookings
+     */
+    public function invitation(array $bookings, string $tz): string
     {
-        $cancelled = $booking->state === 'cancelled';
-        $calendar = new VCalendar(['PRODID' => '-//Ringo//Diary//EN', 'METHOD' => $cancelled ? 'CANCEL' : 'REQUEST']);
-        $calendar->add('VEVENT', $this->event($booking, $tz));
+        $calendar = new VCalendar(['PRODID' => '-//Ringo//Diary//EN', 'METHOD' => self::method($bookings)]);
+        foreach ($bookings as $booking) {
+            $calendar->add('VEVENT', $this->event($booking, $tz));
+        }
 
         return $calendar->serialize();
+    }
+
+    /**
+     * RFC 5546, 3.2: a request or a cancellation is about one UID; several are published.
+     *
+     * @param non-empty-list<Booking> $bookings
+     */
+    public static function method(array $bookings): string
+    {
+        return count($bookings) > 1 ? 'PUBLISH' : ($bookings[0]->state === 'cancelled' ? 'CANCEL' : 'REQUEST');
     }
 
     /**

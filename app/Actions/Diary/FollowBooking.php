@@ -63,6 +63,15 @@ final readonly class FollowBooking
         }
     }
 
+    /** Somebody who waited has got a time: told by text, after the minute in which it can be taken back. */
+    public function cameFree(Booking $booking): void
+    {
+        [$business, $when] = $this->said($booking, $booking->starts_at);
+        if ($booking->number !== null) {
+            $this->put($booking, "{$this->key($booking)}{$booking->starts_at}-free", ['name' => 'a time came free', 'kind' => 'text', 'to' => $booking->number, 'subject' => '', 'body' => "A time has come free at {$business->name}: your {$this->what($booking)} is booked for {$when}, reference {$booking->reference}. If that does not suit you, please ring us.", 'file' => null]);
+        }
+    }
+
     /** What the caller is told of a move. */
     public function words(Booking $booking, int $at): string
     {

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\Diary\AppointmentBook;
+use App\Actions\Diary\BookByHand;
 use App\Actions\Diary\DayView;
 use App\Actions\Diary\DiariesOf;
 use App\Actions\Diary\FollowBooking;
 use App\Actions\Diary\MoveBooking;
+use App\Actions\Diary\WhoWaits;
 use App\Models\AuditEntry;
 use App\Models\Booking;
 use App\Models\Business;
@@ -42,7 +43,7 @@ final class DiaryController
     {
     }
 
-    public function show(Request $request, Business $business, DayView $view): View
+    public function show(Request $request, Business $business, DayView $view, WhoWaits $waits): View
     {
         $given = $request->validate(['day' => ['nullable', 'date_format:Y-m-d'], 'service' => ['nullable', 'string', 'max:60'], 'view' => ['nullable', 'in:day,week'], 'area' => ['nullable', 'string', 'max:120'], 'rehearsals' => ['nullable', 'in:1']], ['day.date_format' => 'Write the day as 2026-12-01.']);
         $rehearsals = isset($given['rehearsals']);
@@ -54,7 +55,7 @@ final class DiaryController
 
         return view('diary', [
             'business' => $business, 'agent' => $this->current->in($business), 'diaries' => $diaries, 'service' => $service, 'area' => $given['area'] ?? null, 'kind' => $given['view'] ?? 'day', 'rehearsals' => $rehearsals, 'fetched' => Diary::query()->where('business_id', $business->id)->whereNotNull('calendar_url')->orderBy('id')->get(),
-            'days' => $view->days($business, $diaries, $service, $first, $count, $given['area'] ?? null, $rehearsals), 'first' => $first, 'before' => $first->modify("-{$step} days"), 'after' => $first->modify("+{$step} days"), 'span' => $view->span($diaries),
+            'waits' => $waits->in($business, $diaries, $rehearsals), 'days' => $view->days($business, $diaries, $service, $first, $count, $given['area'] ?? null, $rehearsals), 'first' => $first, 'before' => $first->modify("-{$step} days"), 'after' => $first->modify("+{$step} days"), 'span' => $view->span($diaries),
         ]);
     }
 
@@ -82,7 +83,7 @@ final class DiaryController
         return view('diary-ask', ['business' => $business, 'agent' => $this->current->in($business), 'diaries' => $diaries, 'service' => $service, 'said' => $said, 'turns' => $turns, 'area' => $given['area'] ?? null, 'now' => $now, 'refusals' => $turns === [] || $service === null ? [] : $this->refusals($diaries, $service, $wish, $now, $given['area'] ?? null)]);
     }
 
-    public function store(Request $request, Business $business, NumberingPlan $plan): RedirectResponse
+    public function store(Request $request, Business $business, NumberingPlan $plan, BookByHand $by): RedirectResponse
     {
         $given = $request->validate(['service' => ['required', 'string', 'max:60'], 'diary' => ['required', 'string', 'max:60'], 'start' => ['required', 'date_format:Y-m-d\TH:i'], 'name' => ['required', 'string', 'max:120'], 'number' => ['nullable', 'string', 'max:40'], 'area' => ['nullable', 'string', 'max:120'], 'note' => ['nullable', 'string', 'max:1000'], 'anyway' => ['nullable', 'in:1']], ['name.required' => 'Who is it for?', 'start.date_format' => 'Write the start as a day and a time.']);
         $number = trim((string) ($given['number'] ?? ''));
@@ -90,21 +91,8 @@ final class DiaryController
         if ($number !== '' && ($parsed === null || ! $parsed->valid)) {
             throw ValidationException::withMessages(['number' => "“{$number}” is no telephone number."]);
         }
-        $booking = DB::transaction(function () use ($business, $given, $parsed): Booking {
-            Diary::query()->where('business_id', $business->id)->where('key', $given['diary'])->update(['updated_at' => now()]);
-            $diaries = $this->diaries->business($business);
-            $service = $diaries->services[$given['service']] ?? throw ValidationException::withMessages(['service' => 'There is no such service.']);
-            $diary = $diaries->diaries[$given['diary']] ?? throw ValidationException::withMessages(['diary' => 'There is no such diary.']);
-            $at = (new \DateTimeImmutable($given['start'], $diaries->tz))->getTimestamp();
-            $why = (new FreeTimes($diaries))->why($service->anyDay(), $diary, $at, time() - 3600 * $service->noticeHours, $given['area'] ?? null);
-            if (in_array($why, [Reason::Busy, Reason::Nobody], true) || $why !== null && $why !== Reason::Raster && ! isset($given['anyway'])) {
-                throw ValidationException::withMessages(['start' => "{$diary->name} is not free then: {$why->inWords()}.".($why === Reason::Busy || $why === Reason::Nobody ? '' : ' Tick “all the same” to book it against the rule.')]);
-            }
-
-            $row = Diary::query()->where('business_id', $business->id)->where('key', $diary->key)->firstOrFail();
-
-            return Booking::query()->create(['business_id' => $business->id, 'diary_id' => $row->id, 'place' => Booking::freePlace($row->id, $at, false), 'reference' => AppointmentBook::reference($business), 'service' => $service->key, 'label' => $service->label, 'starts_at' => $at, 'ends_at' => $at + 60 * $service->minutes, 'area' => $given['area'] ?? null, 'name' => $given['name'], 'number' => $parsed?->e164, 'note' => $given['note'] ?? null, 'state' => 'booked', 'by' => 'colleague']);
-        });
+        $at = (new \DateTimeImmutable($given['start'], new \DateTimeZone($business->tz)))->getTimestamp();
+        $booking = $by->book($business, $given['service'], new Start($at, $given['diary']), ['name' => $given['name'], 'number' => $parsed?->e164, 'area' => $given['area'] ?? null, 'note' => $given['note'] ?? null], isset($given['anyway']));
 
         return redirect()->route('diary', [$business, 'day' => substr($given['start'], 0, 10)])->with('notice', "Booked for {$booking->name}: {$booking->reference}.");
     }

@@ -15,10 +15,18 @@ use Ringo\Value\ValueType;
 /** What a call keeps of a time that was agreed. */
 final readonly class Agreed
 {
-    public function keep(Turn $turn, BookStep $step, Booked $booked, Diaries $diaries): void
+    /** @param non-empty-list<Booked> $all of a series: the field takes the first */
+    public function keep(Turn $turn, BookStep $step, array $all, Diaries $diaries): void
     {
-        $turn->trace->rule("{$step->key()}: {$booked->reference} stands");
-        $turn->state->booked[] = ['reference' => $booked->reference, 'service' => $booked->service, 'at' => $booked->start->at, 'diary' => $booked->start->diary];
+        foreach ($all as $one) {
+            $turn->trace->rule("{$step->key()}: {$one->reference} stands");
+            $turn->state->booked[] = ['reference' => $one->reference, 'service' => $one->service, 'at' => $one->start->at, 'diary' => $one->start->diary];
+        }
+        $booked = $all[0];
+        $reference = $step->referenceField === null ? null : $turn->script->sheet->field($step->referenceField);
+        if ($reference !== null) {
+            $turn->hold($reference, new Held($booked->reference, 1.0, Origin::Asked, $turn->state->turns, $turn->trace->heard, true));
+        }
         $field = $step->field === null ? null : $turn->script->sheet->field($step->field);
         if ($field !== null) {
             $local = $booked->start->in($diaries->tz)->format('Y-m-d\TH:i');

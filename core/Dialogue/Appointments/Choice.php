@@ -61,6 +61,18 @@ final readonly class Choice
         return $yes === false || $this->words->phrases('wish_answers', 'none')->in($heard->tokens);
     }
 
+    /** 'Put me on the waiting list', 'ring me if anything comes free'. */
+    public function wouldWait(Heard $heard): bool
+    {
+        return $this->words->phrases('wish_answers', 'would_wait')->in($heard->tokens);
+    }
+
+    /** 'I have not got it here'. */
+    public function lacks(Heard $heard): bool
+    {
+        return $this->words->phrases('wish_answers', 'lacks')->in($heard->tokens);
+    }
+
     /**
      * Whether a day or an hour is said that none of the offered has: the caller holds to a wish, and it is looked for again.
      *

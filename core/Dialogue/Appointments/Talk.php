@@ -12,6 +12,7 @@ use Ringo\Diary\Place;
 use Ringo\Diary\Service;
 use Ringo\Diary\Start;
 use Ringo\Script\Steps\Book\BookStep;
+use Ringo\Understanding\When\Wishes\Series;
 use Ringo\Value\Typed;
 use Ringo\Value\ValueType;
 
@@ -47,6 +48,47 @@ final readonly class Talk
     public function which(Turn $turn, Diaries $diaries, array $starts): void
     {
         $turn->standing('offer_which', ['offers' => $this->listed($turn, $diaries, $starts)], true);
+    }
+
+    /**
+     * A series that is read back or stands booked.
+     *
+     * @param non-empty-list<Start> $starts
+     */
+    public function series(Matter $matter, string $words, array $starts, Series $series, Service $service): void
+    {
+        $matter->turn->standing($words, ['it' => $this->start($matter->turn, $matter->diaries, $starts[0], $service), 'rhythm' => $this->rhythm($matter->turn, $series), 'times' => (string) count($starts), 'last' => $this->day($matter->turn, $matter->diaries, $starts[count($starts) - 1]->at)], $words === 'read_series');
+    }
+
+    /**
+     * Which of a series cannot be, and why.
+     *
+     * @param non-empty-list<Start> $good
+     * @param non-empty-list<array{int, string}> $clash moment and reason
+     */
+    public function clash(Matter $matter, array $good, array $clash, Series $series, Service $service): void
+    {
+        $not = [];
+        foreach ($clash as [$at, $why]) {
+            $not[$why][] = $this->day($matter->turn, $matter->diaries, $at);
+        }
+        $told = [];
+        foreach ($not as $why => $days) {
+            $told[] = $matter->turn->listed($days, 'and').', '.$matter->turn->phrase('why_'.$why);
+        }
+        $matter->turn->standing('series_clash', ['it' => $this->start($matter->turn, $matter->diaries, $good[0], $service), 'rhythm' => $this->rhythm($matter->turn, $series), 'not' => implode('; ', $told), 'left' => (string) count($good)], true);
+    }
+
+    private function rhythm(Turn $turn, Series $series): string
+    {
+        $unit = $series->unit === Series::WEEKS ? 'weeks' : 'months';
+
+        return $series->every <= 2 ? $turn->phrase("every_{$series->every}_{$unit}") : $turn->phrase("every_n_{$unit}", ['n' => (string) $series->every]);
+    }
+
+    private function day(Turn $turn, Diaries $diaries, int $at): string
+    {
+        return $turn->sayTyped(new Typed(ValueType::Date, (new Start($at, ''))->in($diaries->tz)->format('Y-m-d')));
     }
 
     /** A time with whom it would be with, where somebody could mind. */

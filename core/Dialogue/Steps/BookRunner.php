@@ -5,15 +5,16 @@ declare(strict_types=1);
 namespace Ringo\Dialogue\Steps;
 
 use Ringo\Dialogue\Acts\Hearing;
-use Ringo\Dialogue\Appointments\Agreed;
+use Ringo\Dialogue\Appointments\Agreeing;
 use Ringo\Dialogue\Appointments\Choice;
+use Ringo\Dialogue\Appointments\Finding;
+use Ringo\Dialogue\Appointments\Matter;
 use Ringo\Dialogue\Appointments\Talk;
+use Ringo\Dialogue\Appointments\WaitingList;
 use Ringo\Dialogue\Ports\Appointments;
 use Ringo\Dialogue\Ports\Booked;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Walk\Move;
-use Ringo\Diary\Diaries;
-use Ringo\Diary\Negotiation;
 use Ringo\Diary\Service;
 use Ringo\Diary\Start;
 use Ringo\Script\Steps\Book\BookStep;
@@ -21,19 +22,15 @@ use Ringo\Script\Steps\Step;
 use Ringo\Speech\Prompt;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Understanding;
-use Ringo\Understanding\When\Wishes\Wish;
 use Ringo\Value\ValueType;
 
 /**
- * Agrees a time with the caller: takes what was volunteered, offers two or three times that differ, takes a choice or a new wish, holds
- * what it reads back, and books it. Somebody quicker is told of, and the nearest offered.
+ * Agrees a time with the caller: finds the booking it is about, takes what was volunteered, offers two or three times that differ, takes
+ * a choice or a new wish, and hands what is held, booked or waited for to those who do it.
  */
 final readonly class BookRunner implements AskingRunner
 {
-    /** What callers said before the step that may hold a wish. */
-    private const LATELY = 12;
-
-    public function __construct(private Puts $puts, private Understanding $understanding, private ?Appointments $book, private Talk $talk, private Choice $choice, private Agreed $agreed)
+    public function __construct(private Puts $puts, private Understanding $understanding, private ?Appointments $book, private Talk $talk, private Choice $choice, private Finding $finding, private Agreeing $agreeing, private WaitingList $waiting)
     {
     }
 
@@ -45,49 +42,20 @@ final readonly class BookRunner implements AskingRunner
 
             return Move::to($step->none);
         }
-        $going = $turn->state->booking;
-        if ($going !== null && $going['step'] === $step->key()) {
+        if (($turn->state->booking['step'] ?? null) === $step->key()) {
             return $this->again($turn, $step);
         }
         if (! $this->puts->visit($turn, $step)) {
             return Move::stay();
         }
-        $diaries = $this->book->diaries($turn->state->id);
-        $booked = $step->does === 'book' ? null : ($this->book->of($turn->state->id, $turn->state->from, $this->caller($turn), $turn->scope()->now)[0] ?? null);
-        if ($step->does !== 'book' && $booked === null) {
-            $turn->trace->rule("{$step->key()}: no booking of this caller");
-            $turn->standing('no_booking');
-
-            return Move::to($step->missing ?? $step->none);
+        $matter = Matter::of($turn, $step, $this->book, $this->understanding->words);
+        $matter->begin();
+        if ($step->does === 'book') {
+            return $this->about($matter, null);
         }
-        if ($booked !== null && $step->notice > 0 && $booked->start->at - $turn->scope()->now->getTimestamp() < 3600 * $step->notice) {
-            $turn->trace->rule("{$step->key()}: less than {$step->notice} hours before it");
-            $turn->standing('your_booking', ['it' => $this->talk->booking($turn, $diaries, $booked)]);
-            $turn->standing('too_late_to_change', ['hours' => (string) $step->notice]);
+        $found = $this->finding->begin($matter);
 
-            return Move::to($step->none);
-        }
-        $service = $this->service($turn, $step, $diaries, $booked);
-        if ($service === null) {
-            $turn->trace->rule("{$step->key()}: there is no such service");
-
-            return Move::to($step->none);
-        }
-        $going = ['step' => $step->key(), 'service' => $service->key, 'area' => $booked->area ?? $this->talk->area($turn, $step, $diaries), 'wish' => (new Wish)->toArray(), 'offered' => [], 'refused' => [], 'held' => null, 'reference' => $booked?->reference, 'asks' => 'wish', 'tries' => 0, 'question' => ''];
-        $turn->state->booking = $going;
-        if ($step->does === 'cancel' && $booked !== null) {
-            $turn->standing('cancel_ask', ['it' => $this->talk->booking($turn, $diaries, $booked)], true);
-            $going['asks'] = 'cancel';
-            $going['question'] = $turn->state->lastQuestion;
-            $turn->state->booking = $going;
-
-            return Move::stay();
-        }
-        if ($booked !== null) {
-            $turn->standing('your_booking', ['it' => $this->talk->booking($turn, $diaries, $booked)]);
-        }
-
-        return $this->open($turn, $step, $diaries, $service);
+        return $found instanceof Move ? $found : $this->about($matter, $found);
     }
 
     public function reading(Turn $turn, Step $step, Hearing $hearing): Reading
@@ -98,60 +66,34 @@ final readonly class BookRunner implements AskingRunner
     public function answer(Turn $turn, Step $step, Hearing $hearing): ?Move
     {
         \assert($step instanceof BookStep);
-        $going = $turn->state->booking;
-        if ($this->book === null || $going === null || $going['step'] !== $step->key()) {
+        if ($this->book === null || ($turn->state->booking['step'] ?? null) !== $step->key()) {
             return null;
         }
+        $matter = Matter::of($turn, $step, $this->book, $this->understanding->words);
         $yes = $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain())->value;
-        if ($going['asks'] === 'cancel') {
-            return is_bool($yes) ? $this->cancelled($turn, $step, $yes) : null;
+        switch ($matter->going()['asks']) {
+            case 'find':
+            case 'which':
+                $found = $this->finding->answer($matter, $hearing->heard, $yes);
+
+                return $found instanceof Booked ? $this->about($matter, $found) : $found;
+            case 'cancel':
+                return is_bool($yes) ? $this->cancelled($matter, $yes) : null;
+            case 'waiting':
+                return is_bool($yes) ? $this->waiting->answer($matter, $yes) : null;
         }
-        $diaries = $this->book->diaries($turn->state->id);
-        $service = $diaries->services[$going['service']] ?? null;
+        $service = $matter->service();
         if ($service === null) {
             return Move::to($step->none);
         }
-        $starts = array_map(static fn (array $one): Start => new Start($one[0], $one[1]), $going['offered']);
-        $words = $hearing->heard->original;
-        $wish = $this->negotiation($diaries)->wish(Wish::fromArray($going['wish']), $words, $turn->scope()->now->getTimestamp(), array_map(static fn (Start $start): int => $start->at, $starts));
-        $changed = $wish->toArray() != $going['wish'];
-        if ($going['held'] !== null) {
-            if ($yes === true && ! $changed) {
-                return $this->settle($turn, $step, $diaries, $service, new Start(...$going['held']));
-            }
-            // What was not understood takes nobody's place away.
-            if ($changed || $this->choice->refuses($hearing->heard, $yes)) {
-                $this->book->release($turn->state->id);
-                $going['held'] = null;
-            }
+        if ($step->waiting !== null && $this->choice->wouldWait($hearing->heard)) {
+            return $this->waiting->answer($matter, true);
         }
-        $turn->state->booking = $going;
-        $chosen = $this->choice->of($hearing->heard, $starts, $yes, $diaries, $turn->scope()->now->getTimestamp());
-        if ($chosen !== null) {
-            return $this->hold($turn, $step, $diaries, $service, $chosen);
+        if ($matter->going()['asks'] === 'times') {
+            return $this->times($matter, $service, $hearing);
         }
-        $changed = $changed || $this->choice->holdsTo($hearing->heard, $starts, $diaries, $turn->scope()->now->getTimestamp());
-        if ($starts !== [] && $this->choice->asksWhom($hearing->heard)) {
-            $this->talk->with($turn, $diaries, $starts);
 
-            return Move::again();
-        }
-        if ($starts !== [] && $this->choice->asksEarliest($hearing->heard)) {
-            return $this->earliest($turn, $step, $diaries, $service, Wish::fromArray($going['wish']), $starts);
-        }
-        if ($yes === true && ! $changed && count($starts) > 1) {
-            $this->talk->which($turn, $diaries, $starts);
-
-            return Move::stay();
-        }
-        if (! $changed && ! $this->choice->refuses($hearing->heard, $yes)) {
-            return null;
-        }
-        $going['refused'] = array_values(array_unique([...$going['refused'], ...array_map(static fn (Start $start): int => $start->at, $changed ? [] : $starts)]));
-        $going['wish'] = $wish->toArray();
-        $turn->state->booking = $going;
-
-        return $this->offer($turn, $step, $diaries, $service);
+        return $this->wished($matter, $service, $hearing, $yes);
     }
 
     public function keyed(Turn $turn, Step $step, string $digits): ?Move
@@ -159,13 +101,13 @@ final readonly class BookRunner implements AskingRunner
         \assert($step instanceof BookStep);
         $going = $turn->state->booking;
         $one = $going['offered'][(int) rtrim($digits, '#') - 1] ?? null;
-        if ($this->book === null || $going === null || $one === null) {
+        if ($this->book === null || $going === null || $one === null || $going['asks'] !== 'choice') {
             return null;
         }
-        $diaries = $this->book->diaries($turn->state->id);
-        $service = $diaries->services[$going['service']] ?? null;
+        $matter = Matter::of($turn, $step, $this->book, $this->understanding->words);
+        $service = $matter->service();
 
-        return $service === null ? null : $this->hold($turn, $step, $diaries, $service, new Start(...$one));
+        return $service === null ? null : $this->agreeing->hold($matter, $service, new Start(...$one));
     }
 
     public function short(Turn $turn, Step $step): ?Prompt
@@ -192,134 +134,135 @@ final readonly class BookRunner implements AskingRunner
         return null;
     }
 
-    /** What was volunteered before counts as the first wish; else it is asked for. */
-    private function open(Turn $turn, BookStep $step, Diaries $diaries, Service $service): Move
+    /** What is done once it is known which booking it is about; none where one is to be made. */
+    private function about(Matter $matter, ?Booked $booked): Move
     {
-        $wish = new Wish;
-        foreach (array_slice($turn->state->said, -self::LATELY) as $said) {
-            $wish = $this->negotiation($diaries)->wish($wish, $said, $turn->scope()->now->getTimestamp());
+        $turn = $matter->turn;
+        $step = $matter->step;
+        if ($booked !== null && $step->notice > 0 && $booked->start->at - $matter->now() < 3600 * $step->notice) {
+            $turn->trace->rule("{$step->key()}: less than {$step->notice} hours before it");
+            $turn->standing('your_booking', ['it' => $this->talk->booking($turn, $matter->diaries, $booked)]);
+            $turn->standing('too_late_to_change', ['hours' => (string) $step->notice]);
+            $matter->over();
+
+            return Move::to($step->none);
         }
-        if ($wish->isEmpty()) {
-            $turn->prompt($step->prompt, $step->key(), true);
+        $chosen = $step->serviceField === null ? null : ($turn->state->values[$step->serviceField] ?? null)?->value;
+        $service = $matter->diaries->services[$booked->service ?? (is_string($chosen) ? $chosen : ($step->service ?? ''))] ?? null;
+        if ($service === null) {
+            $turn->trace->rule("{$step->key()}: there is no such service");
+            $matter->over();
+
+            return Move::to($step->none);
+        }
+        $matter->set(['service' => $service->key, 'area' => $booked->area ?? $this->talk->area($turn, $step, $matter->diaries), 'reference' => $booked?->reference, 'offered' => [], 'which' => []]);
+        if ($step->does === 'cancel' && $booked !== null) {
+            $turn->standing('cancel_ask', ['it' => $this->talk->booking($turn, $matter->diaries, $booked)], true);
+            $matter->asked('cancel');
 
             return Move::stay();
         }
-        $turn->trace->rule("{$step->key()}: a wish was told before");
-        $going = $turn->state->booking ?? throw new \LogicException('Nothing is being booked.');
-        $going['wish'] = $wish->toArray();
-        $turn->state->booking = $going;
-
-        return $this->offer($turn, $step, $diaries, $service);
-    }
-
-    private function offer(Turn $turn, BookStep $step, Diaries $diaries, Service $service): Move
-    {
-        $going = $turn->state->booking ?? throw new \LogicException('Nothing is being booked.');
-        $this->book?->release($turn->state->id);
-        $offer = $this->negotiation($diaries)->offer($service, Wish::fromArray($going['wish']), $turn->scope()->now->getTimestamp(), $going['area'], $going['refused']);
-        $this->talk->trace($turn, $step, $offer, $diaries);
-        if ($offer->starts === [] || ++$going['tries'] > $step->tries) {
-            $turn->standing('nothing_free');
-            $this->over($turn);
-
-            return Move::to($step->none);
+        if ($booked !== null) {
+            $turn->standing('your_booking', ['it' => $this->talk->booking($turn, $matter->diaries, $booked)]);
         }
-        $going['offered'] = array_map(static fn (Start $start): array => [$start->at, $start->diary], $offer->starts);
-        $going['asks'] = 'choice';
-        $one = $offer->met && count($offer->starts) === 1 ? $offer->starts[0] : null;
-        // The one time there is is kept while it is offered: a yes books it.
-        $going['held'] = $one !== null && $this->book?->hold($turn->state->id, $service->key, $one, $going['area']) === true ? [$one->at, $one->diary] : null;
-        $this->talk->offer($turn, $diaries, $offer, $service);
-        $going['question'] = $turn->state->lastQuestion;
-        $turn->state->booking = $going;
 
-        return Move::stay();
+        return $this->open($matter, $service);
     }
 
-    /**
-     * The earliest there is, whatever day was wished for; what is excluded stays out.
-     *
-     * @param non-empty-list<Start> $starts
-     */
-    private function earliest(Turn $turn, BookStep $step, Diaries $diaries, Service $service, Wish $wish, array $starts): Move
+    /** What was volunteered before counts as the first wish; else it is asked for. */
+    private function open(Matter $matter, Service $service): Move
     {
-        $going = $turn->state->booking ?? throw new \LogicException('Nothing is being booked.');
-        $wish = $wish->but(['days' => null, 'weekdays' => null, 'times' => null, 'half' => null, 'firstOfDay' => false, 'after' => null, 'before' => null, 'order' => 'earliest']);
-        $first = $this->negotiation($diaries)->offer($service, $wish, $turn->scope()->now->getTimestamp(), $going['area'])->starts[0] ?? null;
-        if ($first === null || min(array_map(static fn (Start $start): int => $start->at, $starts)) <= $first->at) {
-            $turn->standing('earliest_is', ['it' => $this->talk->said($turn, $diaries, $first ?? $starts[0])]);
+        $wish = $matter->wish();
+        foreach ($matter->going()['finds']['date'] === null ? $matter->lately() : [] as $said) {
+            $wish = $matter->negotiation->wish($wish, $matter->withoutSeries($said), $matter->now());
+        }
+        if ($wish->isEmpty()) {
+            $matter->turn->prompt($matter->step->prompt, $matter->step->key(), true);
+            $matter->set(['asks' => 'wish', 'question' => '']);
+
+            return Move::stay();
+        }
+        $matter->turn->trace->rule("{$matter->step->key()}: a wish was told before");
+        $matter->set(['wish' => $wish->toArray()]);
+
+        return $this->agreeing->offer($matter, $service);
+    }
+
+    /** A choice among what was offered, a yes to what is held, or a new wish. */
+    private function wished(Matter $matter, Service $service, Hearing $hearing, mixed $yes): ?Move
+    {
+        $heard = $hearing->heard;
+        $starts = $matter->offered();
+        $words = $matter->withoutSeries($heard->original);
+        $wish = $matter->negotiation->wish($matter->wish(), $words, $matter->now(), array_map(static fn (Start $start): int => $start->at, $starts));
+        $changed = $wish->toArray() != $matter->going()['wish'];
+        if ($matter->going()['held'] !== null) {
+            if ($yes === true && ! $changed) {
+                return $this->agreeing->settle($matter, $service);
+            }
+            // What was not understood takes nobody's place away.
+            if ($changed || $this->choice->refuses($heard, $yes)) {
+                $matter->book->release($matter->turn->state->id);
+                $matter->set(['held' => null, 'all' => []]);
+            }
+        }
+        $chosen = $this->choice->of($heard, $starts, $yes, $matter->diaries, $matter->now());
+        if ($chosen !== null) {
+            return $this->agreeing->hold($matter, $service, $chosen);
+        }
+        $changed = $changed || $words !== $heard->original || $this->choice->holdsTo($heard, $starts, $matter->diaries, $matter->now());
+        if ($starts !== [] && $this->choice->asksWhom($heard)) {
+            $this->talk->with($matter->turn, $matter->diaries, $starts);
 
             return Move::again();
         }
-        $turn->state->booking = ['wish' => $wish->toArray()] + $going;
-
-        return $this->offer($turn, $step, $diaries, $service);
-    }
-
-    /** The time is kept while it is read back. */
-    private function hold(Turn $turn, BookStep $step, Diaries $diaries, Service $service, Start $start): Move
-    {
-        $going = $turn->state->booking;
-        if ($going === null || $this->book === null || ! $this->book->hold($turn->state->id, $service->key, $start, $going['area'])) {
-            return $this->quicker($turn, $step, $start);
+        if ($starts !== [] && $this->choice->asksEarliest($heard)) {
+            return $this->agreeing->earliest($matter, $service, $starts);
         }
-        $turn->trace->rule("{$step->key()}: holds ".$start->in($diaries->tz)->format('Y-m-d H:i').' with '.$start->diary);
-        $turn->standing('read_booking', ['it' => $this->talk->start($turn, $diaries, $start, $service)], true);
-        $going['held'] = [$start->at, $start->diary];
-        $going['question'] = $turn->state->lastQuestion;
-        $turn->state->booking = $going;
+        if ($yes === true && ! $changed && count($starts) > 1) {
+            $this->talk->which($matter->turn, $matter->diaries, $starts);
 
-        return Move::stay();
-    }
-
-    private function settle(Turn $turn, BookStep $step, Diaries $diaries, Service $service, Start $start): Move
-    {
-        $going = $turn->state->booking;
-        if ($this->book === null || $going === null) {
-            return Move::to($step->none);
+            return Move::stay();
         }
-        $booked = $going['reference'] === null
-            ? $this->book->book($turn->state->id, $service->key, $start, ['name' => $this->caller($turn), 'number' => $turn->state->from, 'area' => $going['area'], 'note' => implode(' / ', array_slice($turn->state->said, 0, self::LATELY))])
-            : $this->book->move($turn->state->id, $going['reference'], $start);
-        if ($booked === null) {
-            return $this->quicker($turn, $step, $start);
+        if (! $changed && ! $this->choice->refuses($heard, $yes)) {
+            return null;
         }
-        $turn->standing($going['reference'] === null ? 'booked' : 'moved', ['it' => $this->talk->start($turn, $diaries, $start, $service)]);
-        $this->agreed->keep($turn, $step, $booked, $diaries);
-        $this->over($turn);
+        $refused = $changed ? [] : array_map(static fn (Start $start): int => $start->at, $starts);
+        $matter->set(['wish' => $wish->toArray(), 'refused' => array_values(array_unique([...$matter->going()['refused'], ...$refused]))]);
 
-        return Move::on($step->next);
+        return $this->agreeing->offer($matter, $service);
     }
 
-    /** Somebody else has it: that is said, and the nearest are offered. */
-    private function quicker(Turn $turn, BookStep $step, Start $start): Move
+    /** How many times a series has. */
+    private function times(Matter $matter, Service $service, Hearing $hearing): ?Move
     {
-        $turn->trace->rule("{$step->key()}: somebody was quicker");
-        $turn->standing('booking_taken');
-        $going = $turn->state->booking ?? throw new \LogicException('Nothing is being booked.');
-        $going['held'] = null;
-        $going['refused'][] = $start->at;
-        $turn->state->booking = $going;
-        $diaries = $this->book?->diaries($turn->state->id);
-        $service = $diaries?->services[$going['service']] ?? null;
+        $matter->withoutSeries($hearing->heard->original);
+        $series = $matter->going()['series'];
+        if ($series !== null && $series['times'] === null) {
+            $number = $this->understanding->read(ValueType::Number, $hearing->heard, $matter->turn->plain())->value;
+            if (! is_numeric($number) || (int) $number < 2) {
+                return null;
+            }
+            $matter->set(['series' => ['times' => min((int) $number, $matter->step->series)] + $series]);
+        }
 
-        return $diaries === null || $service === null ? Move::to($step->none) : $this->offer($turn, $step, $diaries, $service);
+        return $this->agreeing->offer($matter, $service);
     }
 
-    private function cancelled(Turn $turn, BookStep $step, bool $yes): Move
+    private function cancelled(Matter $matter, bool $yes): Move
     {
-        $reference = $turn->state->booking['reference'] ?? null;
-        $this->over($turn);
+        $reference = $matter->going()['reference'];
+        $matter->over();
         if (! $yes || $reference === null) {
-            $turn->standing('not_cancelled');
+            $matter->turn->standing('not_cancelled');
 
-            return Move::to($step->none);
+            return Move::to($matter->step->none);
         }
-        $this->book?->cancel($turn->state->id, $reference);
-        $turn->trace->rule("{$step->key()}: cancels {$reference}");
-        $turn->standing('cancelled');
+        $matter->book->cancel($matter->turn->state->id, $reference);
+        $matter->turn->trace->rule("{$matter->step->key()}: cancels {$reference}");
+        $matter->turn->standing('cancelled');
 
-        return Move::on($step->next);
+        return Move::on($matter->step->next);
     }
 
     /** The question again, after a detour. */
@@ -329,37 +272,5 @@ final readonly class BookRunner implements AskingRunner
         $question !== '' ? $turn->speak($question, $step->key(), true) : $turn->prompt($step->prompt, $step->key(), true);
 
         return Move::stay();
-    }
-
-    private function over(Turn $turn): void
-    {
-        $this->book?->release($turn->state->id);
-        $turn->state->booking = null;
-    }
-
-    private function service(Turn $turn, BookStep $step, Diaries $diaries, ?Booked $booked): ?Service
-    {
-        $chosen = $step->serviceField === null ? null : ($turn->state->values[$step->serviceField] ?? null)?->value;
-        $key = $booked->service ?? (is_string($chosen) ? $chosen : $step->service);
-
-        return $key === null ? null : ($diaries->services[$key] ?? null);
-    }
-
-    private function caller(Turn $turn): ?string
-    {
-        foreach ($turn->script->sheet->fields as $field) {
-            $value = ($turn->state->values[$field->key] ?? null)?->value;
-            if ($field->type === ValueType::PersonName && is_string($value)) {
-                return $value;
-            }
-        }
-        $name = $turn->state->caller['name'] ?? null;
-
-        return is_string($name) && $name !== '' ? $name : null;
-    }
-
-    private function negotiation(Diaries $diaries): Negotiation
-    {
-        return new Negotiation($diaries, $this->understanding->words);
     }
 }

@@ -25,6 +25,8 @@ final class BookingTest extends TestCase
 
     private string $heard = '';
 
+    private ?string $from = '+447700900123';
+
     protected function setUp(): void
     {
         $this->book = new SketchBook(Diaries::fromArray(['tz' => 'Europe/London', 'hours' => ['mon' => ['09:00-17:00'], 'tue' => ['09:00-17:00'], 'wed' => ['09:00-17:00'], 'thu' => ['09:00-17:00'], 'fri' => ['09:00-17:00']], 'services' => [['key' => 'tuning', 'label' => 'a tuning', 'minutes' => 60, 'step' => 60, 'notice_hours' => 2, 'ahead_days' => 40]], 'diaries' => [['key' => 'odo', 'name' => 'Odo Ferris', 'services' => ['tuning'], 'breaks' => ['daily' => ['12:00-13:00']]]]]));
@@ -109,7 +111,7 @@ final class BookingTest extends TestCase
     public function testSomebodyQuickerIsToldOfAndTheNearestOffered(): void
     {
         $this->says('I want a tuning', 'tomorrow');
-        self::assertTrue($this->book->hold('another', 'tuning', new Start(strtotime('2026-03-11T11:00Z'), 'odo'), null));
+        self::assertTrue($this->book->hold('another', 'tuning', [new Start(strtotime('2026-03-11T11:00Z'), 'odo')], null));
         $this->says('the second one please');
         self::assertStringContainsString('just taken', $this->heard);
         self::assertStringContainsString('Wednesday', $this->heard);
@@ -120,9 +122,9 @@ final class BookingTest extends TestCase
     public function testAHangUpFreesWhatIsHeld(): void
     {
         $this->says('I want a tuning', 'tomorrow at ten');
-        self::assertFalse($this->book->hold('another', 'tuning', new Start(strtotime('2026-03-11T10:00Z'), 'odo'), null));
+        self::assertFalse($this->book->hold('another', 'tuning', [new Start(strtotime('2026-03-11T10:00Z'), 'odo')], null));
         $this->state = $this->engine->step($this->state, Event::hungUp(90.0))->state;
-        self::assertTrue($this->book->hold('another', 'tuning', new Start(strtotime('2026-03-11T10:00Z'), 'odo'), null));
+        self::assertTrue($this->book->hold('another', 'tuning', [new Start(strtotime('2026-03-11T10:00Z'), 'odo')], null));
     }
 
     public function testABookingIsMovedAndCancelled(): void
@@ -179,6 +181,106 @@ final class BookingTest extends TestCase
         self::assertCount(1, $this->book->all());
     }
 
+    public function testASeriesIsBookedWhole(): void
+    {
+        $this->says('I want a tuning every other Thursday at ten, three times');
+        self::assertMatchesRegularExpression('/ten.*Thursday/', $this->heard);
+        $this->says('yes');
+        self::assertStringContainsString('every other week, 3 times, the last on', $this->heard);
+        self::assertFalse($this->book->hold('another', 'tuning', [new Start(strtotime('2026-03-26T10:00Z'), 'odo')], null), 'each of them is held');
+        $this->says('yes please');
+        self::assertSame(['2026-03-12 10:00', '2026-03-26 10:00', '2026-04-09 09:00'], array_map(static fn ($one): string => gmdate('Y-m-d H:i', $one->start->at), $this->book->all()), 'ten by the clock, also in summer time');
+        self::assertSame('2026-03-12T10:00', $this->state->values['start']->value);
+        self::assertCount(3, $this->state->booked);
+    }
+
+    public function testWhatClashesInASeriesIsSaidAndTheOthersBooked(): void
+    {
+        $this->book->book('another', 'tuning', [new Start(strtotime('2026-03-19T10:00Z'), 'odo')], ['name' => 'Perrin Oake', 'number' => null, 'area' => null, 'note' => '']);
+        $this->says('I want a tuning', 'weekly, Thursday at ten');
+        self::assertStringContainsString('How many times', $this->heard);
+        $this->says('four');
+        $this->says('yes');
+        self::assertMatchesRegularExpression('/not on .*nineteenth.*taken.*other 3/', $this->heard);
+        $this->says('yes');
+        self::assertCount(4, $this->book->all());
+    }
+
+    public function testCountingOnlyMakesNoSeries(): void
+    {
+        $this->says('I want a tuning, I have tried to ring you three times', 'Thursday at ten');
+        self::assertNull($this->state->booking['series'] ?? null);
+        $this->says('yes');
+        self::assertCount(1, $this->book->all());
+    }
+
+    public function testFoundByReference(): void
+    {
+        $this->says('I want a tuning', 'tomorrow at ten', 'yes');
+        $this->from = null;
+        $this->begin();
+        $this->says('I need to move my appointment');
+        self::assertStringContainsString('reference', $this->heard);
+        $this->says('it is R H B two zero one');
+        self::assertMatchesRegularExpression('/Wednesday/', $this->heard);
+        $this->says('Thursday at two', 'yes');
+        self::assertSame('2026-03-12 14:00', gmdate('Y-m-d H:i', $this->book->all()[0]->start->at));
+    }
+
+    public function testFoundByNameAndDay(): void
+    {
+        $this->book->book('another', 'tuning', [new Start(strtotime('2026-03-12T11:00Z'), 'odo')], ['name' => 'Perrin Oake', 'number' => null, 'area' => null, 'note' => '']);
+        $this->says('I need to move my appointment', "I haven't got it here", 'Perrin Oake');
+        self::assertStringContainsString('which day', $this->heard);
+        $this->says('this Thursday');
+        self::assertMatchesRegularExpression('/eleven.*Thursday.*When would you like instead/', $this->heard);
+        $this->says('Friday at two', 'yes');
+        self::assertSame('2026-03-13 14:00', gmdate('Y-m-d H:i', $this->book->all()[0]->start->at));
+    }
+
+    public function testANameAloneOpensNothing(): void
+    {
+        $this->book->book('another', 'tuning', [new Start(strtotime('2026-03-12T11:00Z'), 'odo')], ['name' => 'Perrin Oake', 'number' => null, 'area' => null, 'note' => '']);
+        $this->says('I need to move my appointment', 'Perrin Oake, on Friday');
+        self::assertStringContainsString('nothing under that', $this->heard);
+        $this->says('Marcus Thorne, on Thursday');
+        self::assertStringContainsString('cannot find a booking', $this->heard);
+    }
+
+    public function testOfSeveralBookingsOneIsChosen(): void
+    {
+        $for = ['name' => null, 'number' => $this->from, 'area' => null, 'note' => ''];
+        $this->book->book('another', 'tuning', [new Start(strtotime('2026-03-12T11:00Z'), 'odo'), new Start(strtotime('2026-03-17T09:00Z'), 'odo')], $for);
+        $this->says('please cancel my appointment');
+        self::assertMatchesRegularExpression('/You have .*twelfth.* or .*seventeenth/', $this->heard);
+        $this->says('the one on the seventeenth', 'yes');
+        self::assertSame(['2026-03-12'], array_map(static fn ($one): string => gmdate('Y-m-d', $one->start->at), $this->book->all()));
+    }
+
+    public function testNothingSuitsAndTheCallerWaits(): void
+    {
+        $this->says('I want a tuning', 'Thursday', 'no, put me on the waiting list please');
+        self::assertStringContainsString('on the waiting list', $this->heard);
+        self::assertSame('tuning', $this->book->waiting()[0]['service']);
+        self::assertSame([['2026-03-12', '2026-03-12']], $this->book->waiting()[0]['wish']['days'] ?? null);
+    }
+
+    public function testTheWaitingListIsOfferedWhereNothingSuits(): void
+    {
+        $this->says('I want a tuning', 'Thursday', 'none of those', 'none of those', 'none of those', 'none of those');
+        self::assertStringContainsString('waiting list', $this->heard);
+        $this->says('no');
+        self::assertSame([], $this->book->waiting());
+        self::assertNull($this->state->booking);
+    }
+
+    public function testTheSameTimeAsLastTime(): void
+    {
+        $this->book->book('another', 'tuning', [new Start(strtotime('2026-03-03T14:00Z'), 'odo')], ['name' => null, 'number' => $this->from, 'area' => null, 'note' => '']);
+        $this->says('I want a tuning', 'Thursday, the same time as last time', 'yes');
+        self::assertSame('2026-03-12T14:00', $this->state->values['start']->value ?? null);
+    }
+
     private function begin(): void
     {
         $finish = static fn (string $key): array => ['key' => $key, 'kind' => 'finish', 'prompt' => 'Goodbye.', 'outcome' => $key];
@@ -192,14 +294,14 @@ final class BookingTest extends TestCase
                     ['key' => 'change', 'label' => 'moving an appointment', 'description' => 'changing the time of an appointment', 'phrases' => ['move my appointment'], 'next' => 'move'],
                     ['key' => 'cancel', 'label' => 'cancelling', 'description' => 'cancelling an appointment', 'phrases' => ['cancel my appointment'], 'next' => 'drop'],
                 ]],
-                ['key' => 'agree', 'kind' => 'book', 'does' => 'book', 'service' => 'tuning', 'field' => 'start', 'prompt' => 'When would suit you?', 'next' => 'done', 'none' => 'sorry'],
-                ['key' => 'move', 'kind' => 'book', 'does' => 'change', 'field' => 'start', 'prompt' => 'When would you like instead?', 'next' => 'done', 'none' => 'sorry'],
+                ['key' => 'agree', 'kind' => 'book', 'does' => 'book', 'service' => 'tuning', 'field' => 'start', 'prompt' => 'When would suit you?', 'next' => 'done', 'none' => 'sorry', 'series' => 8, 'waiting' => 'listed'],
+                ['key' => 'move', 'kind' => 'book', 'does' => 'change', 'field' => 'start', 'prompt' => 'When would you like instead?', 'next' => 'done', 'none' => 'sorry', 'find' => ['number', 'reference', 'name']],
                 ['key' => 'drop', 'kind' => 'book', 'does' => 'cancel', 'prompt' => 'Cancelling.', 'notice_hours' => 24, 'next' => 'done', 'none' => 'sorry'],
-                $finish('done'), $finish('sorry'),
+                $finish('done'), $finish('sorry'), $finish('listed'),
             ],
         ])->script;
         $this->engine = Engine::for($script, appointments: $this->book);
-        $fresh = (new Opening($script))->state('call'.mt_rand(), new \DateTimeImmutable('2026-03-10T09:14', new \DateTimeZone('Europe/London')), '1', '+447700900123', null, ['known' => false]);
+        $fresh = (new Opening($script))->state('call'.mt_rand(), new \DateTimeImmutable('2026-03-10T09:14', new \DateTimeZone('Europe/London')), '1', $this->from, null, ['known' => false]);
         $this->state = $this->engine->step($fresh, Event::started())->state;
     }
 

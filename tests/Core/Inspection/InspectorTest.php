@@ -7,6 +7,7 @@ namespace Tests\Core\Inspection;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Ringo\Design\ScriptDocument;
+use Ringo\Diary\Diaries;
 use Ringo\Inspection\Finding;
 use Ringo\Inspection\Inspector;
 use Ringo\Inspection\Surroundings;
@@ -58,6 +59,19 @@ final class InspectorTest extends TestCase
         $document = ScriptDocument::fromArray(self::step(self::sound(), 'sum_up', ['prompt' => 'You will get a text shortly.']));
         $found = static fn (string ...$delivers): array => array_filter((new Inspector)->inspect($document, new Surroundings(delivers: array_values($delivers))), static fn (Finding $one): bool => $one->rule === 'promise');
         self::assertSame([1, 0], [count($found()), count($found('text'))]);
+    }
+
+    public function testWhatABookStepPromisesOfTheDiary(): void
+    {
+        $diaries = Diaries::fromArray(['hours' => ['mon' => ['09:00-17:00']], 'services' => [['key' => 'visit', 'minutes' => 30, 'notice_hours' => 2]], 'diaries' => [['key' => 'odo', 'name' => 'Odo', 'services' => ['visit']]]]);
+        $found = static function (string $prompt, int $seconds) use ($diaries): array {
+            $script = ['agent' => ['name' => 'A', 'business' => 'B', 'tz' => 'Europe/London'], 'sheet' => ['type' => 'object', 'properties' => ['start' => ['type' => 'string', 'format' => 'date-time', 'title' => 'Start']]], 'first' => 'agree',
+                'steps' => [['key' => 'agree', 'kind' => 'book', 'service' => 'visit', 'field' => 'start', 'prompt' => $prompt, 'next' => 'bye', 'none' => 'bye'], ['key' => 'bye', 'kind' => 'finish', 'prompt' => 'Goodbye.', 'outcome' => 'done']]];
+
+            return array_values(array_intersect(['reminds_too_late', 'offers_closed'], array_map(static fn (Finding $one): string => $one->rule, (new Inspector)->inspect(ScriptDocument::fromArray($script), new Surroundings(diaries: $diaries, reminders: [['name' => 'Reminder', 'field' => 'start', 'seconds' => $seconds]])))));
+        };
+        self::assertSame(['reminds_too_late', 'offers_closed'], $found('We come on Mondays and Saturdays. When would suit you?', 86_400));
+        self::assertSame([], $found('Any Monday, not on Saturdays. When would suit you?', 3600));
     }
 
     public function testTheDemonstrationsHaveNoErrors(): void

@@ -15,13 +15,18 @@ final readonly class BookBook extends BookPage
 {
     public const DOES = ['book' => 'books a free time', 'change' => 'moves a booking of the caller', 'cancel' => 'cancels a booking of the caller'];
 
+    public const FIND = ['number' => 'the number the caller rings from', 'reference' => 'its reference', 'name' => 'the name and the day it is booked for'];
+
     public function read(Form $form, ScriptDocument $document): array
     {
-        return ['does' => $form->text('does', 'book')]
-            + Form::filled(['service' => $form->text('service'), 'service_field' => $form->text('service_field'), 'area_field' => $form->text('area_field'), 'field' => $form->text('field')])
+        $does = $form->text('does', 'book');
+
+        return ['does' => $does]
+            + Form::filled(['service' => $form->text('service'), 'service_field' => $form->text('service_field'), 'area_field' => $form->text('area_field'), 'field' => $form->text('field'), 'reference_field' => $form->text('reference_field')])
             + ['prompt' => $form->variants('prompt'), 'tries' => $form->number('tries', 4, 1, 9)]
-            + Form::filled(['notice_hours' => $form->number('notice_hours', 0, 0, 720)])
-            + ['none' => $form->text('none')] + Form::filled(['missing' => $form->text('missing')]) + ['next' => $form->text('next')];
+            + Form::filled(['notice_hours' => $form->number('notice_hours', 0, 0, 720)] + ($does === 'book' ? ['series' => $form->number('series', 0, 0, 52)] : []))
+            + ($does === 'book' || $form->texts('find') === [] ? [] : ['find' => $form->texts('find')])
+            + ['none' => $form->text('none')] + Form::filled($does === 'book' ? ['waiting' => $form->text('waiting')] : ['missing' => $form->text('missing')]) + ['next' => $form->text('next')];
     }
 
     public function answers(Step $step, Script $script): array
@@ -31,6 +36,6 @@ final readonly class BookBook extends BookPage
         }
         $what = ['book' => 'a time is agreed and booked', 'change' => 'another time is agreed', 'cancel' => 'yes, cancel it'][$step->does];
 
-        return [Answer::said($what, $step->next), Answer::rule('nothing agreed', $step->none), ...($step->missing === null ? [] : [Answer::rule('no booking of the caller', $step->missing)])];
+        return [Answer::said($what, $step->next), Answer::rule('nothing agreed', $step->none), ...($step->missing === null ? [] : [Answer::rule('no booking of the caller', $step->missing)]), ...($step->waiting === null ? [] : [Answer::said('waits for a time', $step->waiting)])];
     }
 }

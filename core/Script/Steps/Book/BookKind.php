@@ -20,6 +20,8 @@ final readonly class BookKind implements StepKind
 
     private const MOST_NOTICE = 720;
 
+    private const MOST_SERIES = 52;
+
     public function name(): string
     {
         return self::NAME;
@@ -45,7 +47,7 @@ final readonly class BookKind implements StepKind
         } elseif ($field !== null && ! in_array($sheet->field($field)?->type, [ValueType::DateTime, ValueType::Text], true)) {
             $one->problem('field', "“{$field}” cannot hold a day and time; give it the format date-time");
         }
-        foreach (['service_field', 'area_field'] as $other) {
+        foreach (['service_field', 'area_field', 'reference_field'] as $other) {
             $name = $one->optional($other);
             if ($name !== null && $sheet->field($name) === null) {
                 $node->unknownField($sheet, $other, $name);
@@ -57,7 +59,21 @@ final readonly class BookKind implements StepKind
             $one->problem('service', 'say which service is booked, or by service_field which field chooses it');
         }
 
-        return new BookStep($key, $does, $service, $chosen, $one->optional('area_field'), $field, $node->words(), $node->tries(4, self::MOST_TRIES), (int) $one->number('notice_hours', 0, 0, self::MOST_NOTICE), $node->next(), $node->next('none'), $one->has('missing') ? $node->next('missing') : null);
+        $find = $one->has('find') ? $one->strings('find') : ['number'];
+        if (array_diff($find, BookStep::FIND) !== [] || $find === []) {
+            $one->problem('find', 'a booking is found by '.implode(', ', BookStep::FIND).'; name at least one');
+        }
+        $series = (int) $one->number('series', 0, 0, self::MOST_SERIES);
+        if ($series === 1) {
+            $one->problem('series', 'a series has two appointments or more; 0 or nothing: none are made');
+        }
+        foreach (['series', 'waiting'] as $other) {
+            if ($does !== 'book' && $one->has($other)) {
+                $one->problem($other, "only a step that books has “{$other}”");
+            }
+        }
+
+        return new BookStep($key, $does, $service, $chosen, $one->optional('area_field'), $field, $node->words(), $node->tries(4, self::MOST_TRIES), (int) $one->number('notice_hours', 0, 0, self::MOST_NOTICE), $node->next(), $node->next('none'), $one->has('missing') ? $node->next('missing') : null, $find, $series, $one->has('waiting') ? $node->next('waiting') : null, $one->optional('reference_field'));
     }
 
     public function keys(): Keys
@@ -68,11 +84,14 @@ final readonly class BookKind implements StepKind
             ->with('service_field', Schema::text('field whose value is the key of the service'), 'service by field')
             ->with('area_field', Schema::text('field that tells where a visit is'), 'area by field')
             ->with('field', Schema::text('field that takes the start that was agreed'), 'fills')
+            ->with('reference_field', Schema::text('field that takes the reference of the booking'), 'reference into')
             ->saying('prompt', 'says')
             ->with('tries', Schema::whole(1, self::MOST_TRIES), 'tries')
             ->with('notice_hours', Schema::whole(0, self::MOST_NOTICE), 'hours before')
-            ->next('none', 'nothing agreed')->next('missing', 'no booking')->next()
-            ->naming('field', 'service_field', 'area_field')
+            ->with('find', Schema::texts('by what a booking is found: number, reference, name'), 'finds by')
+            ->with('series', Schema::whole(0, self::MOST_SERIES), 'series of at most')
+            ->next('none', 'nothing agreed')->next('missing', 'no booking')->next('waiting', 'on the waiting list')->next()
+            ->naming('field', 'service_field', 'area_field', 'reference_field')
             ->requiring('prompt', 'next', 'none');
     }
 

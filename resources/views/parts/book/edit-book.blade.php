@@ -5,9 +5,13 @@
     <label class="field-label"><span>or the field that chooses it</span><input name="service_field" value="{{ $step['service_field'] ?? '' }}" list="fields"></label>
     <label class="field-label"><span>field that tells where</span><input name="area_field" value="{{ $step['area_field'] ?? '' }}" list="fields"></label>
     <label class="field-label"><span>fills</span><input name="field" value="{{ $step['field'] ?? '' }}" list="fields"></label>
+    <label class="field-label"><span>reference into</span><input name="reference_field" value="{{ $step['reference_field'] ?? '' }}" list="fields"></label>
     <label class="field-label narrow"><span>offers</span><input name="tries" type="number" min="1" max="9" value="{{ $step['tries'] ?? 4 }}"></label>
     <label class="field-label narrow"><span>not within hours</span><input name="notice_hours" type="number" min="0" max="720" value="{{ $step['notice_hours'] ?? 0 }}"></label>
+    @if (($step['does'] ?? 'book') === 'book')<label class="field-label narrow"><span>series of up to</span><input name="series" type="number" min="0" max="52" value="{{ $step['series'] ?? 0 }}"></label>@endif
     <x-book.to name="next" :value="$step['next'] ?? null" :script="$script" :self="$key" label="agreed, goes to"/>
     <x-book.to name="none" :value="$step['none'] ?? null" :script="$script" :self="$key" label="nothing agreed, goes to"/>
-    <x-book.to name="missing" :value="$step['missing'] ?? null" :script="$script" :self="$key" label="no booking, goes to"/>
+    @if (($step['does'] ?? 'book') === 'book')<x-book.to name="waiting" :value="$step['waiting'] ?? null" :script="$script" :self="$key" none="there is no waiting list" label="on the waiting list, goes to"/>
+    @else<x-book.to name="missing" :value="$step['missing'] ?? null" :script="$script" :self="$key" none="the same as nothing agreed" label="no booking, goes to"/>@endif
 </div>
+@if (($step['does'] ?? 'book') !== 'book')<fieldset class="checks"><legend>the booking is found by</legend>@foreach (\App\Support\Book\Steps\BookBook::FIND as $by => $name)<label class="check"><input type="checkbox" name="find[]" value="{{ $by }}" @checked(in_array($by, $step['find'] ?? ['number'], true))> {{ $name }}</label>@endforeach</fieldset>@endif
