@@ -6,6 +6,7 @@ namespace Database\Seeders;
 
 use App\Actions\Calls\KeepFinishedCall;
 use App\Actions\Deliveries\KeepEnclosure;
+use App\Actions\Diary\BringDiaries;
 use App\Actions\Diary\CalendarFile;
 use App\Actions\Diary\FetchCalendar;
 use App\Actions\Knowledge\CheckAnswers;
@@ -13,7 +14,6 @@ use App\Actions\Knowledge\FetchPage;
 use App\Actions\Knowledge\KeepSource;
 use App\Actions\Records\ReviewRecord;
 use App\Models\Agent;
-use App\Models\BookableService;
 use App\Models\Booking;
 use App\Models\Business;
 use App\Models\Call;
@@ -23,7 +23,6 @@ use App\Models\ContactColumn;
 use App\Models\ContactNumber;
 use App\Models\Delivery;
 use App\Models\DeliveryRule;
-use App\Models\Diary;
 use App\Models\Draft;
 use App\Models\KnowledgeCheck;
 use App\Models\KnowledgeQuestion;
@@ -80,12 +79,14 @@ final class DemoSeeder extends Seeder
         $this->posted($business);
         $this->checked($business);
         $this->knowledge($business);
+        $this->diaries($business);
     }
 
     private function quillmoor(Business $business): void
     {
         [$agent, $release] = $this->agent($business, 'tobin', 'First release: collection days, missed collections, survey');
         $this->knowledge($business);
+        $this->diaries($business);
         $this->contacts($business, ['round_day', 'call_about']);
         $script = $release->scriptText->script();
         $rehearsal = new Rehearsal(Engine::for($script));
@@ -122,14 +123,8 @@ final class DemoSeeder extends Seeder
     private function diaries(Business $business): void
     {
         $file = json_decode($this->file($business, 'diaries.json'), true, 32, JSON_THROW_ON_ERROR);
-        $business->update(['diary' => array_intersect_key($file, array_flip(['hours', 'closures', 'travel', 'share']))]);
-        foreach ($file['services'] as $one) {
-            BookableService::query()->create(['business_id' => $business->id, 'key' => $one['key'], 'document' => array_diff_key($one, ['key' => 1])]);
-        }
-        $rows = [];
-        foreach ($file['diaries'] as $one) {
-            $rows[$one['key']] = Diary::query()->create(['business_id' => $business->id, 'key' => $one['key'], 'name' => $one['name'], 'document' => array_diff_key($one, ['key' => 1, 'name' => 1]), 'feed' => Str::random(40)]);
-        }
+        app(BringDiaries::class)->bring($business, $file);
+        $rows = $business->diaries()->get()->keyBy('key');
         if (isset($rows['tobias'])) {
             $business->update(['knowledge_hosts' => [...$business->knowledge_hosts ?? [], "calendar.{$business->key}.example"]]);
             $rows['tobias']->update(['calendar_url' => "https://calendar.{$business->key}.example/tobias.ics"]);
@@ -144,7 +139,7 @@ final class DemoSeeder extends Seeder
         }
         foreach ($this->rows($business, 'bookings.csv') as $n => $row) {
             $start = $days[(int) $row['days'] - 1]->copy()->setTimeFromTimeString($row['time']);
-            Booking::query()->create(['business_id' => $business->id, 'diary_id' => $rows[$row['diary']]->id, 'reference' => strtoupper(substr(md5('harrowell'.$n), 0, 6)), 'service' => $row['service'], 'label' => $services[$row['service']]['label'], 'starts_at' => $start->getTimestamp(), 'ends_at' => $start->getTimestamp() + 60 * $services[$row['service']]['minutes'], 'area' => $row['area'] ?: null, 'name' => $row['name'], 'number' => $row['number'], 'note' => $row['note'] ?: null, 'state' => 'booked', 'by' => $row['by']]);
+            Booking::query()->create(['business_id' => $business->id, 'diary_id' => $rows[$row['diary']]->id, 'reference' => strtoupper(substr(md5($business->key.$n), 0, 6)), 'service' => $row['service'], 'label' => $services[$row['service']]['label'], 'starts_at' => $start->getTimestamp(), 'ends_at' => $start->getTimestamp() + 60 * $services[$row['service']]['minutes'], 'area' => $row['area'] ?: null, 'name' => $row['name'], 'number' => $row['number'], 'note' => $row['note'] ?: null, 'state' => 'booked', 'by' => $row['by']]);
         }
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\Diary\BringDiaries;
 use App\Models\Agent;
 use App\Models\AuditEntry;
 use App\Models\Call;
@@ -45,6 +46,7 @@ final class DesignTest extends FeatureTestCase
 
     public function testErrorsBlockAReleaseWarningsAskAndAReleaseIsFrozen(): void
     {
+        app(BringDiaries::class)->bring($this->business, json_decode((string) file_get_contents(database_path('demo/pellbrook/diaries.json')), true));
         $this->put('/pellbrook/agents/maren/prompt-book/steps/goodbye', ['version' => 1, 'key' => 'goodbye', 'prompt' => ['{last words}']])->assertOk();
         $this->post('/pellbrook/agents/maren/releases', ['version' => 2])->assertSessionHasErrors('version');
         $this->put('/pellbrook/agents/maren/prompt-book/steps/goodbye', ['version' => 2, 'key' => 'goodbye', 'prompt' => ['Goodbye & thanks.']])->assertOk();

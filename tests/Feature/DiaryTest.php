@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Actions\Deliveries\DeliverDue;
 use App\Actions\Diary\AppointmentBook;
 use App\Actions\Diary\CalendarFile;
+use App\Actions\Diary\DiariesOf;
 use App\Actions\Diary\FetchCalendar;
 use App\Models\BookableService;
 use App\Models\Booking;
@@ -23,6 +24,7 @@ use App\Models\Waiting;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Http;
 use PHPUnit\Framework\Attributes\CoversNothing;
+use Ringo\Diary\FreeTimes;
 use Ringo\Diary\Start;
 use Ringo\Understanding\When\Wishes\Wish;
 use Sabre\VObject\Component;
@@ -305,6 +307,56 @@ final class DiaryTest extends FeatureTestCase
         self::assertNull($this->book()->book('a', 'tuning', $starts, ['name' => 'One', 'number' => null, 'area' => null, 'note' => '']));
         self::assertSame(1, Booking::query()->count(), 'nothing of it is left');
         self::assertCount(2, $this->book()->book('a', 'tuning', [$starts[0], $starts[1]], ['name' => 'One', 'number' => null, 'area' => null, 'note' => '']) ?? []);
+    }
+
+    /** Moves and cancellations, in any order, give back exactly what was free before; whatever was booked was free. */
+    public function testWhatIsMovedAndCancelledIsFreeAgain(): void
+    {
+        $this->diary('hazel', 'Hazel Thorne');
+        mt_srand(20_261_128);
+        $free = function (): array {
+            $diaries = app(DiariesOf::class)->business($this->business->refresh());
+            $times = new FreeTimes($diaries);
+            $found = [];
+            foreach ([0, 1, 2] as $day) {
+                $found += $times->on($diaries->services['tuning'], date('Y-m-d', $this->monday + $day * 86_400), $this->monday - 86_400);
+            }
+
+            return $found;
+        };
+        $empty = $free();
+        $standing = [];
+        for ($n = 0; $n < 60; $n++) {
+            $before = $free();
+            $at = array_rand($before);
+            $start = new Start($at, $before[$at][array_rand($before[$at])]);
+            $does = mt_rand(0, 2);
+            if ($does === 0 || $standing === []) {
+                $booked = $this->book()->book('a', 'tuning', [$start], ['name' => "N{$n}", 'number' => null, 'area' => null, 'note' => '']);
+                self::assertNotNull($booked, 'what is told to be free can be booked');
+                $standing[$booked[0]->reference] = $before;
+                self::assertNotContains($start->diary, $free()[$at] ?? []);
+
+                continue;
+            }
+            $reference = (string) array_rand($standing);
+            $booking = Booking::query()->where('reference', $reference)->sole();
+            $was = new Start($booking->starts_at, $booking->diary->key);
+            if ($does === 1) {
+                self::assertNotNull($this->book()->move('a', $reference, $start));
+                self::assertNotNull($this->book()->move('a', $reference, $was), 'back again');
+                self::assertEquals($before, $free(), 'to and fro changes nothing');
+
+                continue;
+            }
+            $this->book()->cancel('a', $reference);
+            unset($standing[$reference]);
+            self::assertContains($was->diary, $free()[$was->at] ?? [], 'what is cancelled is free');
+        }
+        foreach (array_keys($standing) as $reference) {
+            $this->book()->cancel('a', (string) $reference);
+        }
+        self::assertEquals($empty, $free());
     }
 
     public function testARehearsalFindsWhatIsBookedByReferenceAndName(): void

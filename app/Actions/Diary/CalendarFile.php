@@ -75,6 +75,34 @@ final class CalendarFile
      */
     public function bring(Diary $diary, string $bytes, \DateTimeZone $tz): array
     {
+        [$rows, $problems] = $this->rows($diary, $bytes, $tz);
+        DB::transaction(static function () use ($diary, $rows): void {
+            DiaryBusy::query()->where('diary_id', $diary->id)->delete();
+            foreach (array_chunk($rows, 200) as $chunk) {
+                DiaryBusy::query()->insert($chunk);
+            }
+        });
+
+        return ['kept' => count($rows), 'problems' => $problems];
+    }
+
+    /**
+     * What a file would bring, nothing written.
+     *
+     * @return array{kept: int, problems: list<string>}
+     *
+     * @throws \DomainException where it is no calendar at all
+     */
+    public function look(Diary $diary, string $bytes, \DateTimeZone $tz): array
+    {
+        [$rows, $problems] = $this->rows($diary, $bytes, $tz);
+
+        return ['kept' => count($rows), 'problems' => $problems];
+    }
+
+    /** @return array{list<array{diary_id: int, starts_at: int, ends_at: int, what: string, uid: string}>, list<string>} busy times, and what is wrong by event */
+    private function rows(Diary $diary, string $bytes, \DateTimeZone $tz): array
+    {
         if (strlen($bytes) > self::BYTES_MOST) {
             throw new \DomainException('The file is larger than 4 MB.');
         }
@@ -88,13 +116,15 @@ final class CalendarFile
         }
         $from = new \DateTimeImmutable('-'.self::BACK_DAYS.' days');
         $to = new \DateTimeImmutable('+'.self::AHEAD_DAYS.' days');
+        // What was booked here and came round through somebody's calendar takes no time twice.
+        $own = $diary->bookings()->where('starts_at', '>', $from->getTimestamp())->get()->map(self::uid(...))->flip();
         $rows = [];
         $problems = [];
         foreach ($this->bySeries($calendar) as $name => $series) {
             try {
                 foreach ($series->expand($from, $to, $tz)->select('VEVENT') as $event) {
                     $row = $event instanceof VEvent ? $this->row($event, $diary, $from, $to, $tz) : null;
-                    if ($row !== null && count($rows) < self::EVENTS_MOST) {
+                    if ($row !== null && ! isset($own[$row['uid']]) && count($rows) < self::EVENTS_MOST) {
                         $rows[] = $row;
                     }
                 }
@@ -103,14 +133,13 @@ final class CalendarFile
                 $problems[] = "“{$name}”: {$problem->getMessage()}";
             }
         }
-        DB::transaction(static function () use ($diary, $rows): void {
-            DiaryBusy::query()->where('diary_id', $diary->id)->delete();
-            foreach (array_chunk($rows, 200) as $chunk) {
-                DiaryBusy::query()->insert($chunk);
-            }
-        });
 
-        return ['kept' => count($rows), 'problems' => $problems];
+        return [$rows, $problems];
+    }
+
+    private static function uid(Booking $booking): string
+    {
+        return "{$booking->reference}-{$booking->business_id}@ringo";
     }
 
     /**
@@ -169,7 +198,7 @@ final class CalendarFile
         $utc = new \DateTimeZone('UTC');
 
         return [
-            'UID' => "{$booking->reference}-{$booking->business_id}@ringo", 'DTSTAMP' => ($booking->updated_at ?? now())->toDateTimeImmutable()->setTimezone($utc), 'SEQUENCE' => $booking->sequence,
+            'UID' => self::uid($booking), 'DTSTAMP' => ($booking->updated_at ?? now())->toDateTimeImmutable()->setTimezone($utc), 'SEQUENCE' => $booking->sequence,
             'DTSTART' => (new \DateTimeImmutable('@'.$booking->starts_at))->setTimezone($zone), 'DTEND' => (new \DateTimeImmutable('@'.$booking->ends_at))->setTimezone($zone),
             'SUMMARY' => ucfirst($booking->label).($booking->name === null ? '' : ', '.$booking->name), 'STATUS' => $booking->state === 'cancelled' ? 'CANCELLED' : 'CONFIRMED',
         ] + ($booking->area === null ? [] : ['LOCATION' => $booking->area]) + ($booking->note === null ? [] : ['DESCRIPTION' => $booking->note]);

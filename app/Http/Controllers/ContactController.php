@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Contacts\ChangeContacts;
+use App\Actions\Contacts\ContactCard;
 use App\Actions\Contacts\ContactRow;
 use App\Actions\Contacts\ImportContacts;
 use App\Jobs\RunImport;
@@ -24,7 +25,6 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Validation\ValidationException;
-use Sabre\VObject\Component\VCard;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Callers: people and organisations who may ring, brought in, written, merged and erased. */
@@ -216,28 +216,7 @@ final class ContactController
         return response()->streamDownload(static function () use ($query): void {
             $query->with('numbers')->chunk(500, static function ($contacts): void {
                 foreach ($contacts as $contact) {
-                    $card = new VCard(['VERSION' => '4.0', 'UID' => $contact->uid(), 'FN' => $contact->name, 'KIND' => $contact->kind === 'organisation' ? 'org' : 'individual', 'LANG' => $contact->language]);
-                    foreach (['ORG' => $contact->organisation, 'EMAIL' => $contact->email, 'NOTE' => $contact->notes] as $name => $value) {
-                        if ((string) $value !== '') {
-                            $card->add($name, $value);
-                        }
-                    }
-                    foreach ($contact->numbers as $number) {
-                        $card->add('TEL', 'tel:'.$number->e164, ['VALUE' => 'uri']);
-                    }
-                    if (($contact->tags ?? []) !== []) {
-                        $card->add('CATEGORIES', $contact->tags);
-                    }
-                    foreach ($contact->facts ?? [] as $fact => $value) {
-                        $card->add('X-RINGO-FACT', (string) $value, ['NAME' => $fact]);
-                    }
-                    if ($contact->do_not_call) {
-                        $card->add('X-RINGO-DO-NOT-CALL', 'yes');
-                    }
-                    if ($contact->consent_on !== null) {
-                        $card->add('X-RINGO-CONSENT-ON', $contact->consent_on->format('Y-m-d'));
-                    }
-                    echo $card->serialize();
+                    echo ContactCard::of($contact);
                 }
             });
         }, $business->key.'-callers.vcf', ['Content-Type' => 'text/vcard; charset=utf-8']);

@@ -24,7 +24,7 @@ final readonly class BookBook extends BookPage
         return ['does' => $does]
             + Form::filled(['service' => $form->text('service'), 'service_field' => $form->text('service_field'), 'area_field' => $form->text('area_field'), 'field' => $form->text('field'), 'reference_field' => $form->text('reference_field')])
             + ['prompt' => $form->variants('prompt'), 'tries' => $form->number('tries', 4, 1, 9)]
-            + Form::filled(['notice_hours' => $form->number('notice_hours', 0, 0, 720)] + ($does === 'book' ? ['series' => $form->number('series', 0, 0, 52)] : []))
+            + array_filter(['notice_hours' => $form->number('notice_hours', 0, 0, 720), 'series' => $does === 'book' ? $form->number('series', 0, 0, 52) : 0], static fn (int $one): bool => $one > 0)
             + ($does === 'book' || $form->texts('find') === [] ? [] : ['find' => $form->texts('find')])
             + ['none' => $form->text('none')] + Form::filled($does === 'book' ? ['waiting' => $form->text('waiting')] : ['missing' => $form->text('missing')]) + ['next' => $form->text('next')];
     }
