@@ -34,6 +34,7 @@ use App\Models\ScriptText;
 use App\Models\Team;
 use App\Models\TeamExample;
 use App\Models\User;
+use App\Models\Waiting;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
@@ -42,11 +43,15 @@ use Ringo\Delivery\Signature;
 use Ringo\Design\ScriptDocument;
 use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Opening;
+use Ringo\Diary\Diaries;
+use Ringo\Diary\Negotiation;
 use Ringo\Knowledge\CheckList;
+use Ringo\Language\Vocabulary;
 use Ringo\Numbering\NumberingPlan;
 use Ringo\Recognition\CallerFacts;
 use Ringo\Rehearsal\Input;
 use Ringo\Rehearsal\Rehearsal;
+use Ringo\Understanding\When\Wishes\Wish;
 
 /** Builds the demonstration from the readable files in database/demo: every call is really run by the engine. */
 final class DemoSeeder extends Seeder
@@ -136,6 +141,10 @@ final class DemoSeeder extends Seeder
             $day = $day->addDay();
             // Whole working days from today on; days of the file are counted in those.
             $day->isWeekend() || $days[] = $day->copy();
+        }
+        foreach (is_file(database_path("demo/{$business->key}/waiting.csv")) ? $this->rows($business, 'waiting.csv') : [] as $row) {
+            $wish = (new Negotiation(Diaries::fromArray($file), Vocabulary::of()))->wish(new Wish, $row['said'], time());
+            Waiting::query()->create(['business_id' => $business->id, 'service' => $row['service'], 'area' => $row['area'] ?: null, 'name' => $row['name'], 'number' => $row['number'], 'wish' => $wish->toArray(), 'said' => $row['said'], 'state' => Waiting::WAITING, 'created_at' => now()->subDays((int) $row['days_ago'])]);
         }
         foreach ($this->rows($business, 'bookings.csv') as $n => $row) {
             $start = $days[(int) $row['days'] - 1]->copy()->setTimeFromTimeString($row['time']);

@@ -13,7 +13,7 @@
     <header class="head"><h1>Diary</h1>
         <div class="actions">
             <a class="button" href="{{ route('diary', [$business, 'day' => $before->format('Y-m-d')] + $query) }}" rel="prev">‹ {{ $before->format('j M') }}</a>
-            <a class="button" href="{{ route('diary', [$business] + $query) }}">today</a>
+            <a class="button" href="{{ route('diary', [$business, 'day' => now($business->tz)->format('Y-m-d')] + $query) }}">today</a>
             <a class="button" href="{{ route('diary', [$business, 'day' => $after->format('Y-m-d')] + $query) }}" rel="next">{{ $after->format('j M') }} ›</a>
             <a class="button" href="{{ route('diary', [$business, 'day' => $first->format('Y-m-d'), 'view' => $kind === 'week' ? 'day' : 'week'] + array_diff_key($query, ['view' => 1])) }}">{{ $kind === 'week' ? 'two days' : 'five days' }}</a>
             <a class="button" href="{{ route('diary.ask', $business) }}">Ask the diary</a>
@@ -26,7 +26,7 @@
     @else
     <form method="get" class="filter"><input type="hidden" name="day" value="{{ $first->format('Y-m-d') }}">@if ($kind === 'week')<input type="hidden" name="view" value="week">@endif
         <label for="d-service">free starts for</label><select id="d-service" name="service" data-submits>@foreach ($diaries->services as $one)<option value="{{ $one->key }}" @selected($one->key === $service?->key)>{{ $one->label }}, {{ $one->minutes }} min</option>@endforeach</select>
-        @if ($diaries->travel->areas() !== [])<label for="d-area">where</label><select id="d-area" name="area" data-submits><option value="">anywhere</option>@foreach ($diaries->travel->areas() as $one)<option value="{{ $one }}" @selected($one === $area)>{{ $one }}</option>@endforeach</select>@endif
+        @if ($diaries->travel->areas() !== [])<label for="d-area">where</label><select id="d-area" name="area" data-submits><option value="">anywhere</option>@foreach ($diaries->travel->areas() as $one)<option value="{{ $one }}" @selected($one === $area)>{{ ucwords($one) }}</option>@endforeach</select>@endif
         <label class="check"><input type="checkbox" name="rehearsals" value="1" data-submits @checked($rehearsals)> with rehearsals</label>
         <noscript><button>Show</button></noscript></form>
     <figure class="diary-grid card scroll" data-diary data-from="{{ $from }}" data-scale="{{ $scale }}" data-left="{{ $left }}" data-step="{{ $service->step ?? 15 }}" data-base="{{ route('diary', $business) }}">
@@ -40,7 +40,7 @@
                 @foreach ($day['rows'] as $row)
                     <g data-row-diary="{{ $row['key'] }}" data-date="{{ $day['date'] }}" data-y="{{ $y }}">
                         <line x1="0" x2="{{ $right + 24 }}" y1="{{ $y + $rowHeight }}" y2="{{ $y + $rowHeight }}" class="diary-line"/>
-                        <text x="12" y="{{ $y + 24 }}" class="diary-name">{{ $row['name'] }}</text>@if ($row['base'])<text x="12" y="{{ $y + 41 }}" class="diary-small">from {{ $row['base'] }}</text>@endif
+                        <text x="12" y="{{ $y + 24 }}" class="diary-name">{{ $row['name'] }}</text>@if ($row['base'])<text x="12" y="{{ $y + 41 }}" class="diary-small">from {{ ucwords($row['base']) }}</text>@endif
                         @for ($m = $from; $m <= $to; $m += 60)<line x1="{{ $x($m) }}" x2="{{ $x($m) }}" y1="{{ $y }}" y2="{{ $y + $rowHeight }}" class="diary-line"/>@endfor
                         @foreach ($row['shut'] as $shut)@if ($x($shut['to']) > $x($shut['from']))<rect x="{{ $x($shut['from']) }}" y="{{ $y + 4 }}" width="{{ $x($shut['to']) - $x($shut['from']) }}" height="{{ $rowHeight - 8 }}" fill="url(#shut)"/>@if ($x($shut['to']) - $x($shut['from']) > 36)<text x="{{ $x($shut['from']) + 4 }}" y="{{ $y + 33 }}" class="diary-small">{{ $shut['why'] }}</text>@endif @endif @endforeach
                         @foreach ($row['ways'] as $way)<line x1="{{ $x($way['from']) }}" x2="{{ $x($way['to']) }}" y1="{{ $y + 28 }}" y2="{{ $y + 28 }}" class="diary-way"><title>{{ $way['minutes'] }} minutes on the way</title></line>@if ($x($way['to']) - $x($way['from']) > 14)<text x="{{ ($x($way['from']) + $x($way['to'])) / 2 }}" y="{{ $y + 22 }}" text-anchor="middle" class="diary-small">{{ $way['minutes'] }}</text>@endif @endforeach
@@ -66,15 +66,15 @@
         @empty<p class="empty">Nothing is booked on these days.</p>@endforelse</section>
     @if ($waits !== [])<section class="card diary-list" id="waiting" aria-label="Waiting list"><h2>Waiting list <small>who waits for a time, and what is free inside the wish by now</small></h2>
         @foreach ($waits as $one)
-            <div class="line"><span class="what"><strong>{{ $one['waiting']->name ?? $one['waiting']->number ?? 'Somebody' }}</strong> {{ $one['label'] }}{{ $one['waiting']->rehearsal ? ' (rehearsed)' : '' }} <span class="muted">{{ \Illuminate\Support\Str::limit($one['waiting']->said, 110) }}</span></span><span class="when">since {{ $one['waiting']->created_at?->diffForHumans() }}</span>
-                <span class="go">@forelse ($one['free'] as $free)<form method="post" action="{{ route('waiting.book', [$business, $one['waiting']]) }}">@csrf<input type="hidden" name="at" value="{{ $free['start']->at }}"><input type="hidden" name="diary" value="{{ $free['start']->diary }}"><button class="primary">Book {{ $free['words'] }}</button></form>@empty<span class="muted">nothing is free yet</span>@endforelse @if ($one['waiting']->call)<a href="{{ route('call', [$business, $one['waiting']->call]) }}">the call</a>@endif<form method="post" action="{{ route('waiting.drop', [$business, $one['waiting']]) }}">@csrf<button>Take off</button></form></span></div>
+            <div class="line"><span class="what"><strong>{{ $one['waiting']->name ?? $one['waiting']->number ?? 'Somebody' }}</strong> {{ $one['label'] }}{{ $one['waiting']->rehearsal ? ' (rehearsed)' : '' }} <span class="muted">{{ \Illuminate\Support\Str::limit($one['waiting']->said, 110) }}</span></span><span class="when">waits for {{ $one['waiting']->created_at?->diffForHumans(syntax: \Carbon\CarbonInterface::DIFF_ABSOLUTE) }}</span>
+                <span class="go">@forelse ($one['free'] as $free)<form method="post" action="{{ route('waiting.book', [$business, $one['waiting']]) }}">@csrf<input type="hidden" name="at" value="{{ $free['start']->at }}"><input type="hidden" name="diary" value="{{ $free['start']->diary }}"><button @class(['primary' => $loop->first])>Book {{ $free['words'] }}</button></form>@empty<span class="muted">nothing is free yet</span>@endforelse @if ($one['waiting']->call)<a href="{{ route('call', [$business, $one['waiting']->call]) }}">the call</a>@endif<form method="post" action="{{ route('waiting.drop', [$business, $one['waiting']]) }}">@csrf<button>Take off</button></form></span></div>
         @endforeach</section>@endif
     <dialog data-booking-form class="belongs" aria-labelledby="booking-title"><form method="post" action="{{ route('booking.store', $business) }}">@csrf<h2 id="booking-title">New booking</h2>
         <div class="inline-fields"><label class="field-label"><span>service</span><select name="service">@foreach ($diaries->services as $one)<option value="{{ $one->key }}" @selected($one->key === old('service', $service?->key))>{{ $one->label }}</option>@endforeach</select></label>
             <label class="field-label"><span>diary</span><select name="diary">@foreach ($diaries->diaries as $one)<option value="{{ $one->key }}" @selected($one->key === old('diary'))>{{ $one->name }}</option>@endforeach</select></label>
             <label class="field-label"><span>start</span><input type="datetime-local" name="start" value="{{ old('start', $first->format('Y-m-d').'T09:00') }}" required></label></div>
         <div class="inline-fields"><label class="field-label"><span>for</span><input name="name" maxlength="120" value="{{ old('name') }}" required></label><label class="field-label"><span>telephone</span><input name="number" maxlength="40" value="{{ old('number') }}"></label>
-            @if ($diaries->travel->areas() !== [])<label class="field-label"><span>where</span><select name="area"><option value="">here</option>@foreach ($diaries->travel->areas() as $one)<option value="{{ $one }}" @selected($one === old('area'))>{{ $one }}</option>@endforeach</select></label>@endif</div>
+            @if ($diaries->travel->areas() !== [])<label class="field-label"><span>where</span><select name="area"><option value="">here</option>@foreach ($diaries->travel->areas() as $one)<option value="{{ $one }}" @selected($one === old('area'))>{{ ucwords($one) }}</option>@endforeach</select></label>@endif</div>
         <label class="field-label wide"><span>note</span><input name="note" maxlength="1000" value="{{ old('note') }}"></label>
         <label class="check"><input type="checkbox" name="anyway" value="1"> all the same, if a rule stands against it</label>
         <div class="go"><button class="primary">Book it</button> <button type="button" data-close>Not now</button></div></form></dialog>

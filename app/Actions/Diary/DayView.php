@@ -25,6 +25,32 @@ final readonly class DayView
 
     private const LATEST = 1080;
 
+    /** Closed days that are passed over when the diary is opened. */
+    private const LOOKS_AHEAD = 14;
+
+    /** The day the diary opens at: today, or the next on which anybody is in or something is booked. */
+    public function begins(Diaries $diaries, \DateTimeImmutable $today): \DateTimeImmutable
+    {
+        for ($n = 0; $n < self::LOOKS_AHEAD; $n++) {
+            $day = $today->modify("+{$n} days")->setTime(0, 0);
+            $date = $day->format('Y-m-d');
+            foreach ($diaries->closures->has($date) ? [] : $diaries->diaries as $diary) {
+                if (! $diary->off->has($date) && ($diary->hours ?? $diaries->hours)->on((int) $day->format('N')) !== []) {
+                    return $day;
+                }
+            }
+            foreach ($diaries->diaries as $diary) {
+                foreach ($diary->busy as $busy) {
+                    if ($busy->from < $day->modify('+1 day')->getTimestamp() && $busy->to > $day->getTimestamp()) {
+                        return $day;
+                    }
+                }
+            }
+        }
+
+        return $today;
+    }
+
     /** @return array{from: int, to: int} minutes of the day from which to which is drawn */
     public function span(Diaries $diaries): array
     {

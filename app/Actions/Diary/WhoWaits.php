@@ -29,7 +29,7 @@ final readonly class WhoWaits
             $service = $diaries->services[$one->service] ?? null;
             // What was only rehearsed is shown, and never booked.
             $offer = $service === null || $one->rehearsal ? null : $negotiation->offer($service, Wish::fromArray($one->wish), time(), $one->area);
-            $list[] = ['waiting' => $one, 'label' => $service->label ?? $one->service, 'free' => array_map(static fn (Start $start): array => ['start' => $start, 'words' => $start->in($diaries->tz)->format('D j M, H:i').', '.($diaries->diaries[$start->diary]->name ?? $start->diary)], $offer !== null && $offer->met ? $offer->starts : [])];
+            $list[] = ['waiting' => $one, 'label' => $service->label ?? $one->service, 'free' => array_map(static fn (Start $start): array => ['start' => $start, 'words' => $start->in($diaries->tz)->format('D j M, H:i').', '.explode(' ', $diaries->diaries[$start->diary]->name ?? $start->diary)[0]], $offer !== null && $offer->met ? $offer->starts : [])];
         }
 
         return $list;

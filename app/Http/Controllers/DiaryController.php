@@ -48,7 +48,7 @@ final class DiaryController
         $given = $request->validate(['day' => ['nullable', 'date_format:Y-m-d'], 'service' => ['nullable', 'string', 'max:60'], 'view' => ['nullable', 'in:day,week'], 'area' => ['nullable', 'string', 'max:120'], 'rehearsals' => ['nullable', 'in:1']], ['day.date_format' => 'Write the day as 2026-12-01.']);
         $rehearsals = isset($given['rehearsals']);
         $diaries = $this->diaries->business($business, $rehearsals);
-        $first = new \DateTimeImmutable($given['day'] ?? 'now', $diaries->tz);
+        $first = isset($given['day']) ? new \DateTimeImmutable($given['day'], $diaries->tz) : $view->begins($diaries, new \DateTimeImmutable('now', $diaries->tz));
         $count = ($given['view'] ?? 'day') === 'week' ? self::WEEK : self::DAYS_SHOWN;
         $service = $diaries->services[$given['service'] ?? ''] ?? (array_values($diaries->services)[0] ?? null);
         $step = $count === self::WEEK ? 7 : $count;
