@@ -156,6 +156,7 @@ final readonly class Wiring
             new Order\Urgent($topics, $switch),
             new Order\Patience($person),
             $this->standing($person, $names, $settled),
+            new Order\WhichMeant($replies),
             new Order\Correction($corrections, $keeper, $runners, $names),
             $answer,
             new Order\TopicCorrection($corrections, $keeper),

@@ -19,6 +19,7 @@ final readonly class Answer
      * @param list<Candidate> $candidates the likeliest first
      * @param list<string> $more sentences for 'tell me more'
      * @param list<string> $options to choose from, where the question was which one
+     * @param list<array{source: string, label: string, text: string, more: list<string>}> $offers readings to choose from, each with its answer ready
      */
     public function __construct(
         public bool $answered,
@@ -30,6 +31,7 @@ final readonly class Answer
         public array $more = [],
         public array $options = [],
         public ?string $leadsTo = null,
+        public array $offers = [],
     ) {
     }
 

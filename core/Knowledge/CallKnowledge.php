@@ -35,6 +35,7 @@ final class CallKnowledge implements Knowledge
                 $answer->more,
                 $answer->leadsTo,
                 preg_match('/^(?:\W*(?:so|and|but|ok|okay|oh|um|er|well)\b)*\W*(?:how|when|where|what|who|why|which|do you|does|is there|are there|are you|is it|is the|are the|do i|is )/i', $question) === 1,
+                $answer->offers,
             );
             $this->asked = array_slice($this->asked, -20, null, true);
         }

@@ -40,7 +40,8 @@ final readonly class CheckList
     }
 
     /**
-     * Whether an answer is what the check wants; the words may stand in any case, and 'yes' or 'no' must stand first.
+     * Whether an answer is what the check wants; the words may stand in any case. For 'yes' and 'no' the answer
+     * must not begin with the other, and for 'no' its words must deny.
      *
      * @param Check $check
      */
@@ -52,15 +53,45 @@ final readonly class CheckList
         if (! $answer->answered) {
             return false;
         }
-        $text = mb_strtolower($answer->text);
+        if (! $this->holds($check, $answer->text)) {
+            return false;
+        }
+
+        return $this->placed($check, $answer->source);
+    }
+
+    /**
+     * Whether one of the readings that are asked about is what the check wants.
+     *
+     * @param Check $check
+     */
+    public function offered(array $check, Answer $answer): bool
+    {
+        return array_filter($answer->offers, fn (array $one): bool => $this->holds($check, $one['text']) && $this->placed($check, $one['source'])) !== [];
+    }
+
+    /** @param Check $check */
+    private function holds(array $check, string $text): bool
+    {
+        $text = mb_strtolower($text);
         foreach ($check['holds'] as $words) {
             $words = mb_strtolower($words);
-            $there = in_array($words, ['yes', 'no'], true) ? preg_match('/^(?:'.$words.')\b/', $text) === 1 || $words === 'no' && preg_match('/^(?:unfortunately|sorry)\b/', $text) === 1 : str_contains($text, $words);
+            $there = match ($words) {
+                'yes' => preg_match('/^(?:no|unfortunately|sorry)\b/', $text) !== 1,
+                'no' => preg_match('/^(?:no|unfortunately|sorry)\b|\b(?:not|no|cannot|never|unpaid|closed|only)\b/', $text) === 1 && ! str_starts_with($text, 'yes'),
+                default => str_contains($text, $words),
+            };
             if (! $there) {
                 return false;
             }
         }
 
-        return $check['place'] === '' || $answer->source !== null && ($answer->source === $check['place'] || str_starts_with($answer->source, $check['place'].'#') || str_starts_with($answer->source, $check['place']));
+        return true;
+    }
+
+    /** @param Check $check */
+    private function placed(array $check, ?string $source): bool
+    {
+        return $check['place'] === '' || $source !== null && str_starts_with($source, $check['place']);
     }
 }

@@ -31,6 +31,11 @@ final class MemoryShelf implements Shelf
                 $this->add($passage);
             }
             array_push($this->tables, ...$document->tables);
+            foreach ($document->tables as $table) {
+                for ($from = 0; $from < count($table->rows); $from += Passage::ROWS) {
+                    $this->add(Passage::rows($table, $from, Passage::ROWS));
+                }
+            }
         }
     }
 

@@ -12,7 +12,7 @@ final readonly class Passage
      * @param string $heading the nearest heading, '' where there is none
      * @param list<string> $path the headings above it, outermost first
      * @param list<string> $sentences in reading order; an item of a list is a sentence
-     * @param 'prose'|'qa' $kind whether it is the answer to a written question, which the heading then is
+     * @param 'prose'|'qa'|'table' $kind whether it is the answer to a written question, which the heading then is, or rows of a table, the columns first
      * @param ?string $leadsTo a step of the script to which the answer leads on
      */
     public function __construct(
@@ -23,6 +23,32 @@ final readonly class Passage
         public string $kind = 'prose',
         public ?string $leadsTo = null,
     ) {
+    }
+
+    /** Rows of a table that are found together. */
+    public const ROWS = 40;
+
+    /** @var non-empty-string what parts the cells of a table's row */
+    private const CELL = ' | ';
+
+    /** Rows of a table as a passage, so that they are found like any other. */
+    public static function rows(Table $table, int $from, int $count): self
+    {
+        $line = static fn (array $cells): string => implode(self::CELL, array_map(static fn (string $cell): string => str_replace('|', '/', $cell), $cells));
+
+        return new self($table->source, $table->heading, $table->path, array_values(array_map($line, [$table->columns, ...array_slice($table->rows, $from, $count)])), 'table');
+    }
+
+    /** The table these are rows of; null where it is none. */
+    public function table(): ?Table
+    {
+        if ($this->kind !== 'table') {
+            return null;
+        }
+        $rows = array_map(static fn (string $line): array => explode(self::CELL, $line), $this->sentences);
+        $columns = array_shift($rows) ?? [];
+
+        return new Table($this->source, $this->heading, $columns, array_values(array_map(static fn (array $row): array => array_slice(array_pad($row, count($columns), ''), 0, count($columns)), $rows)));
     }
 
     public function text(): string

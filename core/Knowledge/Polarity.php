@@ -16,7 +16,35 @@ final readonly class Polarity
         $this->days = new Days($words);
     }
 
+    /** Rules on which a yes can be relied; what only sounds like one is left to the words themselves. */
+    private const SURE_OF_YES = ['days', 'hours', 'bound', 'charge', 'need'];
+
+    /** A no must be about what was asked. */
+    private const NO_COVERS = 0.45;
+
+    /**
+     * Yes or no where that is sure; null where the words had better speak for themselves.
+     *
+     * @param float $covered share of the question's words that the sentence says, 0 to 1
+     */
+    public function sure(Question $question, string $sentence, float $covered): ?bool
+    {
+        $decided = $this->decided($question, $sentence);
+
+        return match (true) {
+            $decided === null => null,
+            $decided[0] => in_array($decided[1], self::SURE_OF_YES, true) ? true : null,
+            default => in_array($decided[1], ['days', 'hours', 'bound'], true) || $covered >= self::NO_COVERS ? false : null,
+        };
+    }
+
     public function of(Question $question, string $sentence): ?bool
+    {
+        return $this->decided($question, $sentence)[0] ?? null;
+    }
+
+    /** @return array{bool, string}|null what it says, and by which rule */
+    private function decided(Question $question, string $sentence): ?array
     {
         $line = ' '.$this->figures(mb_strtolower(str_replace('’', "'", $sentence))).' ';
         if (preg_match('/^\s*(?:yes|no|sorry|unfortunately|of course|certainly)\b/', $line) === 1) {
@@ -33,52 +61,54 @@ final readonly class Polarity
                 foreach (preg_split('/[,;.]| and | but /', $line) ?: [] as $part) {
                     $named = $this->days->in($part);
                     if ($named !== [] && array_intersect($question->days, $named) !== []) {
-                        return preg_match('/\b(?:closed|shut|except)\b/', $part) !== 1;
+                        return [preg_match('/\b(?:closed|shut|except)\b/', $part) !== 1, 'days'];
                     }
                 }
             }
 
             $flips = preg_match('/\b(?:closed|shut)\b/', $asked) === 1;
+            $minute = Clock::meant($question->said);
+            $hours = $minute === null || $shut || ! $inside ? null : Clock::inside($sentence, $minute);
 
-            return ($shut ? ! $inside : $inside) !== $flips;
+            return [($shut ? ! $inside : $inside && $hours !== false) !== $flips, $hours === null ? 'days' : 'hours'];
         }
         $months = $this->days->months($sentence);
         if ($question->months !== [] && $months !== [] && preg_match('/\b(?:closed|shut)\b/', $line) === 1) {
-            return array_diff($question->months, $months) !== [];
+            return [array_diff($question->months, $months) !== [], 'days'];
         }
         $compared = $this->compared($question, $line);
         if ($compared !== null) {
-            return $compared;
+            return [$compared, 'bound'];
         }
         // 'Is there a charge?' – 'Delivery is free.'
         $free = preg_match('/\b(?:free|no (?:extra )?charge|no cost|included|complimentary|nothing to pay)\b/', $line) === 1;
         $asksCharge = preg_match('/\b(?:charge|fee|cost|extra|pay for|pay to)\b/', $asked) === 1;
         $asksFree = preg_match('/\b(?:free|included|include)\b/', $asked) === 1;
         if ($asksCharge && ! $asksFree && ($free || preg_match('/[£$€]\s?\d|\d\s?(?:pounds|euros|dollars|pence|p\b)/u', $line) === 1)) {
-            return ! $free;
+            return [! $free, 'charge'];
         }
         if ($asksFree && preg_match('/[£$€]\s?\d/u', $line) === 1 && ! $free) {
-            return false;
+            return [false, 'charge'];
         }
         if (preg_match('/\b(?:only|unless|except|depends|may|subject to|by arrangement|in some cases)\b/', $line) === 1 && preg_match('/\b(?:you (?:may|can)|may be)\b/', $line) !== 1) {
-            return $not ? null : null;
+            return null;
         }
         // 'Do I need to book?' – 'You can just turn up' says no without a no.
         if (preg_match('/\b(?:need|have to|must|required|necessary|supposed to|got to)\b/', $asked) === 1) {
             if ($not || preg_match('/\b(?:optional|just turn up|turn up|walk in|no need|not required|welcome without)\b/', $line) === 1) {
-                return false;
+                return [false, 'need'];
             }
 
-            return preg_match('/\b(?:must|need|needs|required|require|requires|have to|has to|please|always|essential|compulsory|necessary|should)\b/', $line) === 1 ? true : null;
+            return preg_match('/\b(?:must|need|needs|required|require|requires|have to|has to|please|always|essential|compulsory|necessary|should)\b/', $line) === 1 ? [true, 'need'] : null;
         }
         if ($question->negated) {
-            return $not ? (preg_match('/\b(?:no need|not need|do not need|don\'t need|not required|no appointment|not necessary|without)\b/', $line) === 1 ? true : null) : null;
+            return $not ? (preg_match('/\b(?:no need|not need|do not need|don\'t need|not required|no appointment|not necessary|without)\b/', $line) === 1 ? [true, 'denied'] : null) : null;
         }
         if ($not) {
-            return preg_match('/\bnot only\b|\bno later than\b|\bno more than\b|\bno problem\b|\bno need\b|\bno limit\b|\bnot (?:to|be) worry\b|\bno extra\b|\bno charge\b|\bno minimum\b|\bnot included\b/', $line) === 1 ? (preg_match('/\bno problem\b|\bno limit\b|\bno need\b|\bno extra\b|\bno charge\b/', $line) === 1 ? true : null) : false;
+            return preg_match('/\bnot only\b|\bno later than\b|\bno more than\b|\bno problem\b|\bno need\b|\bno limit\b|\bnot (?:to|be) worry\b|\bno extra\b|\bno charge\b|\bno minimum\b|\bnot included\b/', $line) === 1 ? (preg_match('/\bno problem\b|\bno limit\b|\bno need\b|\bno extra\b|\bno charge\b/', $line) === 1 ? [true, 'denied'] : null) : [false, 'denied'];
         }
 
-        return preg_match("/\b(?:can|may|do|does|is|are|will|have|has|offer|offers|accept|accepts|accepted|provide|provides|welcome|available|allowed|include|includes|included|sell|sells|stock|take|takes|cover|covers|we'll|there is|there are|we|you)\b/", $line) === 1 ? true : null;
+        return preg_match("/\b(?:can|may|do|does|is|are|will|have|has|offer|offers|accept|accepts|accepted|provide|provides|welcome|available|allowed|include|includes|included|sell|sells|stock|take|takes|cover|covers|we'll|there is|there are|we|you)\b/", $line) === 1 ? [true, 'affirms'] : null;
     }
 
     /** Whether the sentence says no to what was asked: a denial in the clause that speaks of it. */

@@ -14,7 +14,7 @@ final readonly class Question
     /**
      * @param string $asked the words that ask, without greeting and preamble
      * @param string $kind price, amount, when, clock, age, howlong, howoften, where, number, who, how, why, what, which, may, polar or none
-     * @param list<array{stem: string, word: string, rings: list<int>, generic: bool, number: bool, weight: float, near: array<string, float>}> $units
+     * @param list<array{stem: string, word: string, rings: list<int>, generic: bool, number: bool, weight: float, near: array<string, float>, there: bool}> $units
      * @param list<int> $days weekdays that are asked about
      * @param bool $negated whether it asks for a no: 'can I come without …'
      * @param ?float $span length named, in days: 'for a week'
@@ -33,6 +33,12 @@ final readonly class Question
         public bool $offTopic,
         public array $months = [],
     ) {
+    }
+
+    /** The same without a length, so that nothing is reckoned. */
+    public function plainly(): self
+    {
+        return new self($this->said, $this->asked, 'what', $this->units, $this->days, $this->negated, null, $this->numbers, $this->offTopic, $this->months);
     }
 
     public function yesNo(): bool

@@ -56,6 +56,15 @@ final class QuestionReader
                 }
             }
             $numbers = count($numbers) === 1 ? $numbers : [];
+            if ($numbers === [] && preg_match('/\b(twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)[- ](one|two|three|four|five|six|seven|eight|nine)\b/', $line, $m) === 1) {
+                $numbers = [(float) ($values[$m[1]] + $values[$m[2]])];
+            }
+        }
+        if (preg_match('/\b(\w+) point (\w+)\b/', $line, $m) === 1) {
+            $values = $this->words->section('numbers', 'units') + $this->words->section('numbers', 'teens') + $this->words->section('numbers', 'tens') + ['oh' => 0, 'nought' => 0, 'zero' => 0];
+            $whole = is_numeric($m[1]) ? $m[1] : ($values[$m[1]] ?? null);
+            $after = is_numeric($m[2]) ? $m[2] : ($values[$m[2]] ?? null);
+            $numbers = $whole === null || $after === null ? $numbers : [(float) "{$whole}.{$after}"];
         }
         $count = $this->understanding->read(ValueType::Number, $asked, new Context($now, $country));
         if ($numbers === [] && is_numeric($count->value) && preg_match('/\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|fifty|hundred|dozen|couple|\w+teen)\b/', $line) === 1) {
@@ -142,7 +151,7 @@ final class QuestionReader
         return $last;
     }
 
-    /** @return list<array{stem: string, word: string, rings: list<int>, generic: bool, number: bool, weight: float, near: array<string, float>}> */
+    /** @return list<array{stem: string, word: string, rings: list<int>, generic: bool, number: bool, weight: float, near: array<string, float>, there: bool}> */
     private function units(string $asked, string $told, string $before): array
     {
         $units = [];
@@ -151,7 +160,9 @@ final class QuestionReader
         $light = array_fill_keys(array_map($this->terms->stem(...), $this->words->section('knowledge', 'light')), true);
         $points = preg_match("/\\b(?:it|one|that|them|they|this|those|he|she|him|her)\\b|it's|that's/i", $asked) === 1;
         $days = $this->words->section('knowledge', 'days');
-        foreach ([[$asked, 1.0], [$told, $points ? 0.6 : 0.25], [$before, 0.3]] as [$text, $share]) {
+        // What was told before the question matters more the less the question itself says: 'I've toothache. Who do I ring?'
+        $alone = count(array_filter($this->terms->of($asked), static fn (array $unit): bool => ! $unit['generic'] && ! ($unit['part'] ?? false))) < 2;
+        foreach ([[$asked, 1.0], [$told, $alone ? 0.75 : ($points ? 0.6 : 0.4)], [$before, 0.3]] as [$text, $share]) {
             foreach ($text === '' ? [] : $this->terms->of($text) as $unit) {
                 if (isset($days[rtrim($unit['word'], 's')]) || isset($seen[$unit['stem']]) || str_contains($unit['word'], ' ') && in_array($unit['word'], $openers, true)) {
                     continue;
@@ -185,7 +196,7 @@ final class QuestionReader
                 if (preg_match('/\b(?:my|our|for a|for the|his|her)\s+(?:\w+\s)?'.preg_quote($unit['word'], '/').'\b/i', $asked) === 1 && isset($this->people[$unit['word']])) {
                     $weight *= 0.35;
                 }
-                $units[] = [...$unit, 'weight' => $share * ($unit['number'] ? 0.3 : $weight), 'near' => $near];
+                $units[] = [...$unit, 'weight' => $share * ($unit['number'] ? 0.3 : $weight), 'near' => $near, 'there' => $df > 0];
             }
         }
 

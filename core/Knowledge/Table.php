@@ -10,8 +10,9 @@ final readonly class Table
     /**
      * @param list<string> $columns
      * @param list<list<string>> $rows as many cells as there are columns
+     * @param list<string> $path the headings above its heading, outermost first
      */
-    public function __construct(public string $source, public string $heading, public array $columns, public array $rows)
+    public function __construct(public string $source, public string $heading, public array $columns, public array $rows, public array $path = [])
     {
     }
 

@@ -45,7 +45,7 @@ final class Terms
         $table = [];
         foreach ([...array_values($words->section('knowledge', 'rings')), ...$own] as $n => $ring) {
             foreach (explode(',', (string) $ring) as $phrase) {
-                $phrase = mb_strtolower(trim($phrase));
+                $phrase = str_replace('-', ' ', mb_strtolower(trim($phrase)));
                 if ($phrase !== '' && ! in_array($n, $table[$phrase] ?? [], true)) {
                     $table[$phrase][] = $n;
                 }
@@ -66,10 +66,10 @@ final class Terms
         return $this->stemmer->stem($word);
     }
 
-    /** @return list<Token> */
+    /** @return list<Token> words joined by a hyphen are two: 'three-tier' */
     public function tokens(string $text): array
     {
-        return $this->tokenizer->tokens(str_replace(['–', '—', '’'], [' - ', ' - ', "'"], $text));
+        return $this->tokenizer->tokens((string) preg_replace('/(?<=\pL)-(?=\pL)/u', ' ', str_replace(['–', '—', '’'], [' - ', ' - ', "'"], $text)));
     }
 
     /** @return list<Unit> the words that count, each with its rings; a phrase of a ring is one unit */

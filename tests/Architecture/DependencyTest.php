@@ -36,7 +36,7 @@ final class DependencyTest
         'Inspection' => ['Delivery', 'Design', 'Diary', 'Document', 'Language', 'Script', 'Speech', 'Value'],
         'Format' => ['Document', 'Script', 'Sheet', 'Speech', 'Transcript', 'Value'],
         'Dialogue' => ['Diary', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transfer', 'Understanding', 'Value'],
-        'Knowledge' => ['Language', 'Speech', 'Understanding', 'Value', 'Dialogue\Ports'],
+        'Knowledge' => ['Fit', 'Language', 'Speech', 'Understanding', 'Value', 'Dialogue\Ports'],
         'Extraction' => ['Dialogue', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transcript', 'Understanding', 'Value'],
         'Rehearsal' => ['Dialogue', 'Diary', 'Speech', 'Transcript'],
     ];

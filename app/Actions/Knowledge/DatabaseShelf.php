@@ -107,7 +107,7 @@ final class DatabaseShelf implements Shelf
     {
         if (! isset($this->passages[$id])) {
             $row = KnowledgePassage::query()->with('source')->whereKey($id)->firstOrFail();
-            $this->passages[$id] = [new Passage($row->source->name, $row->heading, $row->path, $row->sentences, $row->kind === 'qa' ? 'qa' : 'prose', $row->leads_to), $row->length];
+            $this->passages[$id] = [new Passage($row->source->name, $row->heading, $row->path, $row->sentences, in_array($row->kind, ['qa', 'table'], true) ? $row->kind : 'prose', $row->leads_to), $row->length];
         }
 
         return $this->passages[$id];
@@ -119,7 +119,7 @@ final class DatabaseShelf implements Shelf
         $wanted = array_values(array_filter($ids, fn (int $id): bool => ! isset($this->passages[$id])));
         /** @var KnowledgePassage $row */
         foreach ($wanted === [] ? [] : KnowledgePassage::query()->with('source')->whereIn('id', $wanted)->get() as $row) {
-            $this->passages[$row->id] = [new Passage($row->source->name, $row->heading, $row->path, $row->sentences, $row->kind === 'qa' ? 'qa' : 'prose', $row->leads_to), $row->length];
+            $this->passages[$row->id] = [new Passage($row->source->name, $row->heading, $row->path, $row->sentences, in_array($row->kind, ['qa', 'table'], true) ? $row->kind : 'prose', $row->leads_to), $row->length];
         }
     }
 

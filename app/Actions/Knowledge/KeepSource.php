@@ -14,6 +14,7 @@ use Ringo\Knowledge\Library;
 use Ringo\Knowledge\MemoryShelf;
 use Ringo\Knowledge\Passage;
 use Ringo\Knowledge\Reading\UnreadableSource;
+use Ringo\Knowledge\Table;
 use Ringo\Knowledge\Terms;
 use Ringo\Language\Vocabulary;
 
@@ -84,7 +85,8 @@ final readonly class KeepSource
     {
         $this->forget($source);
         $postings = [];
-        foreach ($document->passages as $passage) {
+        $tables = array_merge([], ...array_map(static fn (Table $table): array => array_map(static fn (int $from): Passage => Passage::rows($table, $from, Passage::ROWS), range(0, count($table->rows) - 1, Passage::ROWS)), $document->tables));
+        foreach ([...$document->passages, ...$tables] as $passage) {
             $keys = $terms->keys($passage->text());
             $row = KnowledgePassage::query()->create(['business_id' => $source->business_id, 'knowledge_source_id' => $source->id, 'heading' => mb_substr($passage->heading, 0, 250), 'path' => $passage->path, 'sentences' => $passage->sentences, 'kind' => $passage->kind, 'leads_to' => $passage->leadsTo, 'length' => count($keys)]);
             $tf = [];
@@ -126,7 +128,7 @@ final readonly class KeepSource
     /** @return list<string> */
     private function lines(KnowledgeSource $source): array
     {
-        return array_values($source->passages()->get()->map(static fn (KnowledgePassage $passage): string => implode(' ', $passage->sentences))->all());
+        return array_values($source->passages()->where('kind', '!=', 'table')->get()->map(static fn (KnowledgePassage $passage): string => implode(' ', $passage->sentences))->all());
     }
 
     private function asMarkdown(Document $document): string

@@ -56,6 +56,7 @@ final class AnswerCommand
     {
         return ['id' => $id, 'answered' => $answer->answered, 'source' => $answer->source, 'text' => $answer->text, 'confidence' => $answer->confidence]
             + ($answer->refusal === null ? [] : ['refused' => $answer->refusal]) + ($answer->options === [] ? [] : ['options' => $answer->options])
-            + ($why ? ['candidates' => array_map(static fn (Candidate $one): array => ['place' => $one->place, 'score' => round($one->score, 3), 'cover' => round($one->cover, 3), 'key' => round($one->key, 2), 'matched' => $one->matched, 'lacking' => $one->lacking, 'text' => $one->text], $answer->candidates)] : []);
+            + ($answer->offers === [] ? [] : ['offer' => array_map(static fn (array $one): array => array_diff_key($one, ['more' => 1]), $answer->offers)])
+            + ($why ? ['candidates' => array_map(static fn (Candidate $one): array => ['place' => $one->place, 'score' => round($one->score, 3), 'cover' => round($one->cover, 3), 'key' => round($one->key, 2), 'matched' => $one->matched, 'lacking' => $one->lacking, 'text' => $one->text, 'why' => $one->why], $answer->candidates)] : []);
     }
 }

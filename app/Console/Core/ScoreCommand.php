@@ -86,7 +86,10 @@ final class ScoreCommand
 
     private function answer(string $folder, bool $misses): int
     {
-        $files = glob("{$folder}/*/checks.txt") ?: throw new BadInput("{$folder}: there is no folder with checks.txt in it.");
+        $files = glob("{$folder}/*/checks.txt") ?: [];
+        if ($files === []) {
+            return $this->printed((new AnswerScore)->lines($folder, $misses));
+        }
         $sums = [];
         $now = new \DateTimeImmutable('2026-03-10T09:14', new \DateTimeZone('Europe/London'));
         foreach ($files as $file) {

@@ -53,7 +53,7 @@ final class KnowledgeController
 
     public function show(Business $business, KnowledgeSource $knowledgeSource): View
     {
-        return view('knowledge-source', ['business' => $business, 'agent' => $this->current->in($business), 'source' => $knowledgeSource, 'passages' => $knowledgeSource->passages()->paginate(60), 'tables' => KnowledgeTable::query()->where('knowledge_source_id', $knowledgeSource->id)->get(), 'spoken' => new Spoken]);
+        return view('knowledge-source', ['business' => $business, 'agent' => $this->current->in($business), 'source' => $knowledgeSource, 'passages' => $knowledgeSource->passages()->where('kind', '!=', 'table')->paginate(60), 'tables' => KnowledgeTable::query()->where('knowledge_source_id', $knowledgeSource->id)->get(), 'spoken' => new Spoken]);
     }
 
     public function store(Request $request, Business $business, KeepSource $keep): RedirectResponse

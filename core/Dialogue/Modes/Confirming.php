@@ -57,7 +57,7 @@ final readonly class Confirming implements ModeHandler
     public function answer(Turn $turn, Hearing $hearing): ?Move
     {
         $heard = $hearing->heard;
-        if ($hearing->asks() && ! $hearing->statement->isEmpty() && $this->replies->serve($turn, $hearing->questions) !== null) {
+        if ($hearing->asks() && ! $hearing->statement->isEmpty() && $this->replies->serve($turn, $hearing->questions, false) !== null) {
             $turn->trace->rule('in the same breath as an answer');
             $hearing->dealtWith(ActKind::Question);
             $heard = $hearing->statement;

@@ -25,6 +25,10 @@ final readonly class SideQuestion implements Consideration
         if ($answered !== null) {
             $hearing->dealtWith(ActKind::Question);
 
+            if ($answered->asksBack()) {
+                return Move::stay();
+            }
+
             return $answered->to === null ? Move::backToIt() : Move::aside($answered->to);
         }
         if (! $hearing->asks() || $hearing->act(ActKind::Person, ActKind::OffTopic) !== null || $this->reaches($turn, $hearing)) {

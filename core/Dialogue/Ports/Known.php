@@ -11,6 +11,7 @@ final readonly class Known
      * @param ?string $text as it is spoken
      * @param string $source where it stands, with its version: 'terms.md#Deposit, version 3'
      * @param list<string> $more sentences for 'tell me more'
+     * @param list<array{source: string, label: string, text: string, more: list<string>}> $offers readings of the question to choose from, where the text asks which
      * @param bool $informs whether the question asks to be told something, rather than for something to be done
      */
     public function __construct(
@@ -22,6 +23,7 @@ final readonly class Known
         public array $more,
         public ?string $leadsTo,
         public bool $informs,
+        public array $offers = [],
     ) {
     }
 }

@@ -32,6 +32,9 @@ final readonly class Replies
     /** Words of substance that may stand beside a question about the agent or the time. */
     private const BESIDE = 1;
 
+    /** Share of the words of a reading's name that must be said to choose it. */
+    private const MEANT = 0.3;
+
     private Stemmer $stemmer;
 
     public function __construct(private Understanding $understanding, private Phrasebook $phrases, private Collector $collector, private Questions $questions, private Topics $topics, private ?Knowledge $knowledge = null)
@@ -49,8 +52,9 @@ final readonly class Replies
      * Answers what is asked, each question once, and speaks the answers; null where nothing answers any of them.
      *
      * @param list<Heard> $questions
+     * @param bool $mayAsk whether it may ask back which of several is meant; beside an answer the likeliest is said, with what it is about
      */
-    public function serve(Turn $turn, array $questions): ?Reply
+    public function serve(Turn $turn, array $questions, bool $mayAsk = true): ?Reply
     {
         $last = null;
         $said = [];
@@ -59,14 +63,81 @@ final readonly class Replies
             if ($reply === null || isset($said[$reply->text])) {
                 continue;
             }
+            $reply = $reply->asksBack() && ! $mayAsk ? $this->likeliest($turn, $reply) : $reply;
             $said[$reply->text] = true;
             $turn->trace->rule($reply->rule);
             $this->told($turn, $reply);
             $turn->speak($reply->text, $turn->state->step);
-            $last = $last === null || $reply->to !== null ? $reply : $last;
+            $last = $last === null || $reply->to !== null || $reply->asksBack() ? $reply : $last;
+            if ($reply->asksBack()) {
+                break;
+            }
         }
 
         return $last;
+    }
+
+    /**
+     * Which of the readings that were offered in the last turn the caller means: by its place, by its words, or by a yes where there is
+     * one. Null where the words are about something else.
+     */
+    public function chosen(Turn $turn, Heard $heard): ?Reply
+    {
+        $last = $turn->state->known;
+        $offers = $last['offers'] ?? [];
+        if ($last === null || $offers === [] || $turn->state->heard !== ($last['turn'] ?? -1) + 1) {
+            return null;
+        }
+        $n = $this->offered($turn, $heard, $offers);
+        if ($n === null) {
+            return null;
+        }
+        $one = $offers[$n];
+
+        return new Reply($one['text'], "means {$one['label']}: {$one['source']}", null, new Known($one['text'], $one['source'], $one['label'], 1.0, null, $one['more'], null, true));
+    }
+
+    /** Notes and speaks what was chosen. */
+    public function say(Turn $turn, Reply $reply): void
+    {
+        $turn->trace->rule($reply->rule);
+        $this->told($turn, $reply);
+        $turn->speak($reply->text, $turn->state->step);
+    }
+
+    /** @param non-empty-list<array{source: string, label: string, text: string, more: list<string>}> $offers */
+    private function offered(Turn $turn, Heard $heard, array $offers): ?int
+    {
+        $places = $this->understanding->words->phrases('wish_answers', 'places')->first($heard->tokens);
+        $numbers = $this->understanding->words->section('wish_answers', 'place_numbers');
+        foreach ($places === null ? [] : array_slice($heard->tokens, $places[1], $places[2]) as $token) {
+            $place = $numbers[$token->text] ?? null;
+            if (is_int($place) && isset($offers[$place < 0 ? count($offers) + $place : $place])) {
+                return $place < 0 ? count($offers) + $place : $place;
+            }
+        }
+        $said = array_flip($this->stemmer->stems($heard->original));
+        $shares = [];
+        foreach ($offers as $n => $one) {
+            $stems = $this->stemmer->stems($one['label']);
+            $own = array_diff($stems, ...array_map(fn (array $other): array => $this->stemmer->stems($other['label']), array_values(array_filter($offers, static fn (int $k): bool => $k !== $n, ARRAY_FILTER_USE_KEY))));
+            $shares[$n] = count(array_intersect_key(array_flip($own === [] ? $stems : $own), $said)) / max(1, count($own === [] ? $stems : $own));
+        }
+        arsort($shares);
+        $best = (int) array_key_first($shares);
+        if ($shares[$best] >= self::MEANT && $shares[$best] > (array_values($shares)[1] ?? 0.0)) {
+            return $best;
+        }
+
+        return count($offers) === 1 && $this->understanding->read(ValueType::YesNo, $heard, $turn->plain())->value === true ? 0 : null;
+    }
+
+    /** The first of several readings, said with what it is about. */
+    private function likeliest(Turn $turn, Reply $reply): Reply
+    {
+        $one = $reply->known->offers[0] ?? throw new \LogicException('It offers nothing.');
+
+        return new Reply($turn->phrase('on_this', ['name' => $one['label'], 'it' => $one['text']]), $reply->rule, null, new Known($one['text'], $one['source'], $one['label'], $reply->known->confidence, null, $one['more'], null, true));
     }
 
     /** Notes where an answer came from, once it is spoken. */
@@ -80,10 +151,10 @@ final readonly class Replies
             $turn->trace->sources[] = $known->source;
         }
         $turn->trace->sureness = $known->refusal === null ? round($known->confidence, 3) : null;
-        if ($known->refusal !== null) {
+        if ($known->refusal !== null && $known->offers === []) {
             $turn->trace->unanswered[] = ['question' => $turn->trace->heard, 'why' => $known->refusal];
         }
-        $turn->state->known = ['text' => $known->text, 'source' => $known->source, 'name' => $known->name, 'more' => $known->more];
+        $turn->state->known = ['text' => $known->text, 'source' => $known->source, 'name' => $known->name, 'more' => $known->more, 'offers' => $known->offers, 'turn' => $turn->state->heard];
     }
 
     /** 'Are you sure?' and 'tell me more', about what was answered last. */

@@ -12,4 +12,10 @@ final readonly class Reply
     public function __construct(public string $text, public string $rule, public ?string $to, public ?Known $known = null)
     {
     }
+
+    /** Whether it asks back which of several is meant. */
+    public function asksBack(): bool
+    {
+        return $this->known !== null && $this->known->offers !== [];
+    }
 }

@@ -300,7 +300,7 @@ final readonly class AskRunner implements AskingRunner
     /** @param list<Heard> $questions */
     private function serve(Turn $turn, array $questions, Hearing $hearing): bool
     {
-        if ($questions === [] || $this->replies->serve($turn, $questions) === null) {
+        if ($questions === [] || $this->replies->serve($turn, $questions, false) === null) {
             return false;
         }
         $turn->trace->rule('in the same breath as an answer');

@@ -75,7 +75,7 @@ final readonly class ChooseRunner implements AskingRunner
             return null;
         }
         // A question beside the choice is answered at once.
-        if ($hearing->asks() && ! $hearing->statement->isEmpty() && $this->replies->serve($turn, $hearing->questions) !== null) {
+        if ($hearing->asks() && ! $hearing->statement->isEmpty() && $this->replies->serve($turn, $hearing->questions, false) !== null) {
             $turn->trace->rule('in the same breath as an answer');
             $hearing->dealtWith(ActKind::Question);
         }

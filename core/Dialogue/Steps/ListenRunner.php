@@ -112,6 +112,10 @@ final readonly class ListenRunner implements AskingRunner
             $hearing->dealtWith(ActKind::Question);
             $turn->state->leaning = $top >= Topics::FITS ? $keys[0] : $turn->state->leaning;
 
+            if ($served->asksBack()) {
+                return Move::stay();
+            }
+
             return $served->to === null ? Move::backToIt() : Move::aside($served->to);
         }
 
@@ -190,7 +194,7 @@ final readonly class ListenRunner implements AskingRunner
         if (($ranked[$best] ?? 0.0) < Topics::FITS || $ranked[$best] - (array_values($ranked)[1] ?? 0.0) < Topics::LEAD || $this->wonders($hearing)) {
             return null;
         }
-        if ($this->replies->serve($turn, $hearing->questions) === null) {
+        if ($this->replies->serve($turn, $hearing->questions, false) === null) {
             return null;
         }
         $hearing->dealtWith(ActKind::Question);
@@ -214,6 +218,9 @@ final readonly class ListenRunner implements AskingRunner
         $known = $reply?->known;
         if ($reply === null || $known === null) {
             return $reply !== null && ($wonders || $hearing->statement->isEmpty() && $hearing->asks() || $top < self::BEYOND_REPLIES) ? $reply : null;
+        }
+        if ($reply->asksBack()) {
+            return $wonders && $top < Topics::FITS ? $reply : null;
         }
         $sure = $known->confidence >= ($wonders ? self::SURE_WHERE_ASKED : self::SURE_ANSWER);
 

@@ -117,7 +117,7 @@ final class Builder
 
             return;
         }
-        $this->tables[] = new Table($this->source, $this->nearest(), $columns, $rows);
+        $this->tables[] = new Table($this->source, $this->nearest(), $columns, $rows, array_slice(array_values($this->headings), 0, -1));
     }
 
     public function document(): Document

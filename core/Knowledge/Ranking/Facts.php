@@ -1,0 +1,184 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Knowledge\Ranking;
+
+use Ringo\Knowledge\Clock;
+use Ringo\Knowledge\Days;
+use Ringo\Knowledge\Question;
+use Ringo\Knowledge\Units\Kind;
+use Ringo\Knowledge\Units\Unit;
+use Ringo\Language\Vocabulary;
+
+/** Days, months, hours, figures and the type of answer asked for: whether a unit has the right ones, the wrong ones or none. */
+final class Facts
+{
+    private const TELEPHONE = '/\b0\d{2,4}[ \d]{5,9}\b|\b555-\d{4}\b|\b\d{3}-\d{4}\b/';
+
+    /** @var array<string, array{list<int>, list<int>}> days and months by text */
+    private array $calendar = [];
+
+    /** @var array<string, list<int>> months by what they are called: 'low season' */
+    private array $seasons = [];
+
+    public function __construct(private readonly Vocabulary $words, private readonly Days $days)
+    {
+    }
+
+    /**
+     * What the question names of these, once a question.
+     *
+     * @return array<string, mixed>
+     */
+    public function asked(Question $question): array
+    {
+        $line = ' '.mb_strtolower($question->said).' ';
+
+        return [
+            'type' => $this->type($question, $line), 'minute' => Clock::meant($line), 'part' => Clock::part($line), 'numbers' => $question->numbers,
+            'contact' => preg_match('/\b(?:ring|call|phone|telephone|dial|contact|number)\b/', $line) === 1 && preg_match('/\b(?:who|what number|which number|number|how do i|how can i|where do i)\b/', $line) === 1,
+            'doing' => preg_match('/\bhow (?:do|can|should|would) (?:i|we|you)\b|\bwhat (?:do|should|must) (?:i|we)\b|\bwhat (?:happens|if)\b/', $line) === 1,
+            'first' => preg_match('/\b(?:first|earliest|open|opens|start|starts|begin|begins)\b/', $line) === 1, 'last' => preg_match('/\b(?:last|latest|close|closes|shut|shuts|end|ends|finish|until|till|how late)\b/', $line) === 1,
+            'cheap' => preg_match('/\b(?:cheapest|least|lowest|smallest|minimum)\b/', $line) === 1,
+        ];
+    }
+
+    /**
+     * @param array<string, mixed> $asked
+     *
+     * @return array<string, float>
+     */
+    public function of(Question $question, Unit $unit, array $asked): array
+    {
+        $own = $unit->lead.' '.$unit->text;
+        $whole = $unit->isTabular() ? $own.' '.$unit->beside : $own;
+        $value = $unit->kind === Kind::Cell ? $unit->text : $own;
+        $pattern = $asked['type'] === null ? null : $this->words->section('knowledge', 'units')[$asked['type']];
+        $typed = $pattern === null ? null : preg_match('~'.$pattern.'~iu', $value) === 1;
+        $denies = preg_match("/\\b(?:not|no|never|cannot|can't|only|none|closed|nobody|neither|except|without)\\b/i", $own) === 1;
+        $polar = $question->yesNo();
+
+        return [
+            'type_there' => $typed === true ? 1.0 : 0.0, 'type_missing' => $typed === false ? 1.0 : 0.0,
+            'price_of_cell' => $typed === true && $asked['type'] === 'money' && $unit->kind === Kind::Cell ? 1.0 : 0.0,
+            'value_of_clause' => $typed === true && $unit->kind === Kind::Clause ? 1.0 : 0.0,
+            'telephone_wanted' => $asked['contact'] === true ? (preg_match(self::TELEPHONE, $own) === 1 ? 1.0 : -0.5) : 0.0,
+            'telephone_unwanted' => $asked['contact'] === false && preg_match(self::TELEPHONE, $own) === 1 ? 1.0 : 0.0,
+            'tells_how' => $asked['doing'] === true && preg_match('/^(?:if|when|please|ring|call|tell|ask|send|bring|use|contact|go|come|fill|write|email|first|to|take|put|book|order|report|show|leave)\b|\b(?:must|should|please|you can|you need|we ring|we will)\b/i', $unit->text) === 1 ? 1.0 : 0.0,
+            'last_there' => $asked['last'] === true && preg_match('/\b(?:last|latest|until|till|closes?|closing|ends?|finish\w*|by|before)\b/i', $whole) === 1 ? 1.0 : 0.0, 'first_there' => $asked['first'] === true && preg_match('/\b(?:first|earliest|from|opens?|opening|starts?|begins?)\b/i', $whole) === 1 ? 1.0 : 0.0,
+            'last_missing' => $asked['last'] === true && $asked['first'] === false && preg_match('/\b(?:first|earliest)\b/i', $whole) === 1 ? 1.0 : 0.0, 'least_there' => $asked['cheap'] === true && preg_match('/\b(?:basic|budget|standard|small|smallest|single|minimum|at least|from|starts?)\b/i', $whole) === 1 ? 1.0 : 0.0,
+            'polar_denies' => $polar && $denies ? 1.0 : 0.0, 'polar_value_cell' => $polar && $unit->kind === Kind::Cell ? 1.0 : 0.0, 'open_denies' => ! $polar && $denies ? 1.0 : 0.0,
+        ] + $this->calendar($question, $whole, $unit->passage->heading) + $this->ranges($unit, $asked);
+    }
+
+    /**
+     * What the business calls parts of the year: 'Low season is March, April and October.'
+     *
+     * @param list<Unit> $units
+     */
+    public function define(array $units): void
+    {
+        $this->seasons = [];
+        foreach ($units as $unit) {
+            foreach (preg_split('/[.;]\s+/', $unit->text) ?: [] as $part) {
+                if (preg_match('/^(?:the )?((?:low|mid|middle|high|peak|off|winter|summer|main)[ -]?(?:season|time|term|rate)?|off-peak|winter|summer) (?:is|runs|means|goes|lasts|are)\b/i', $part, $m) === 1 && ($months = $this->days->months($part)) !== []) {
+                    $this->seasons[mb_strtolower($m[1])] = $months;
+                }
+            }
+        }
+    }
+
+    /** @return array<string, float> */
+    private function calendar(Question $question, string $text, string $heading): array
+    {
+        [$days, $months] = $this->named($text);
+        foreach ($question->months === [] || $months !== [] ? [] : $this->seasons as $season => $its) {
+            $months = str_contains(mb_strtolower($text), $season) ? $its : $months;
+        }
+        [$headDays, $headMonths] = $this->named($heading);
+        $days = $days === [] ? $headDays : $days;
+        $months = $months === [] ? $headMonths : $months;
+        $rate = static fn (array $asked, array $there): array => $asked === [] ? [0.0, 0.0, 0.0] : ($there === [] ? [0.0, 0.0, 1.0] : (array_diff($asked, $there) === [] ? [count($there) <= count($asked) + 1 ? 1.2 : 1.0, 0.0, 0.0] : [0.0, 1.0, 0.0]));
+        [$right, $wrong, $missing] = $rate($question->days, $days);
+        [$monthRight, $monthWrong, $monthMissing] = $rate($question->months, $months);
+
+        return ['day_right' => $right, 'day_wrong' => $wrong, 'day_missing' => $missing, 'day_unasked' => $question->days === [] && $days !== [] ? 1.0 : 0.0, 'month_right' => $monthRight, 'month_wrong' => $monthWrong, 'month_missing' => $monthMissing];
+    }
+
+    /** @return array{list<int>, list<int>} */
+    private function named(string $text): array
+    {
+        if (count($this->calendar) > 5000) {
+            $this->calendar = [];
+        }
+
+        return $this->calendar[$text] ??= [$this->days->in($text), $this->days->months($text)];
+    }
+
+    /**
+     * Figures and hours against ranges that name the row, the column or the item.
+     *
+     * @param array<string, mixed> $asked
+     *
+     * @return array<string, float>
+     */
+    private function ranges(Unit $unit, array $asked): array
+    {
+        $right = 0.0;
+        $wrong = 0.0;
+        /** @var list<float> $numbers */
+        $numbers = $asked['numbers'];
+        foreach ([$unit->lead, $unit->isTabular() && $unit->kind === Kind::Cell ? $unit->beside : ''] as $label) {
+            foreach ($label === '' ? [] : $numbers as $number) {
+                $inside = $this->inside($label, $number);
+                $right += $inside === true ? 1.0 : 0.0;
+                $wrong += $inside === false ? 1.0 : 0.0;
+            }
+        }
+        $cells = $unit->table === null ? [] : array_diff_key($unit->table->rows[$unit->row], [$unit->column => 1, 0 => 1]);
+        $row = 0.0;
+        foreach ($cells as $cell) {
+            foreach ($numbers as $number) {
+                $row = max($row, preg_match('/^\D{0,12}(\d+(?:\.\d+)?)\D{0,12}$/', (string) $cell, $m) === 1 && preg_match('/[£$€]/u', (string) $cell) !== 1 && abs($number - (float) $m[1]) < 0.01 ? 1.0 : 0.0);
+            }
+        }
+        $clock = 0.0;
+        $minute = is_int($asked['minute']) ? $asked['minute'] : null;
+        $part = 0.0;
+        foreach ($unit->isTabular() ? [$unit->lead, $unit->kind === Kind::Cell ? $unit->beside : ''] : [$unit->lead] as $label) {
+            $inside = $minute === null || $label === '' ? null : Clock::inside($label, $minute);
+            $clock += $inside === null ? 0.0 : ($inside ? 1.0 : -1.0);
+            $named = $asked['part'] === null || $label === '' ? null : Clock::part($label);
+            $part += $named === null ? 0.0 : ($named === $asked['part'] ? 1.0 : -1.0);
+        }
+
+        return ['row_figure' => $row, 'range_right' => min(1.0, $right), 'range_wrong' => $right > 0.0 ? 0.0 : min(1.0, $wrong), 'clock_right' => max(0.0, $clock), 'clock_wrong' => max(0.0, -$clock), 'part_right' => max(0.0, $part), 'part_wrong' => max(0.0, -$part)];
+    }
+
+    /** Whether a number lies in the range a label names; null where it names none. */
+    private function inside(string $label, float $number): ?bool
+    {
+        $line = str_replace([' - ', '£', '$', '€', ','], ['-', '', '', '', ''], mb_strtolower(str_replace(['–', '—', ' to '], '-', $label)));
+        $line = (string) preg_replace_callback('/\b(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|sixteen|eighteen)\b/', fn (array $m): string => (string) (($this->words->section('numbers', 'units') + $this->words->section('numbers', 'teens'))[$m[1]] ?? $m[1]), $line);
+
+        return match (true) {
+            preg_match('/(?<![\d.])(\d+(?:\.\d+)?)\s*\w{0,6}\s?-\s?(\d+(?:\.\d+)?)/', $line, $m) === 1 => $number >= (float) $m[1] && $number <= (float) $m[2],
+            preg_match('/\b(?:under|less than|below|fewer than)\s+(\d+(?:\.\d+)?)/', $line, $m) === 1 => $number < (float) $m[1],
+            preg_match('/\bup(?:-| to )\s?(\d+(?:\.\d+)?)|\bup\s?-\s?(\d+(?:\.\d+)?)/', $line, $m) === 1 => $number <= (float) ($m[1] !== '' ? $m[1] : $m[2]),
+            preg_match('/\b(?:over|more than|above)\s+(\d+(?:\.\d+)?)/', $line, $m) === 1 => $number > (float) $m[1],
+            preg_match('/(\d+(?:\.\d+)?)\s*(?:\w+\s)?(?:\+|or more|and over|or over|and above|plus|or above)/', $line, $m) === 1, preg_match('/\b(?:from|at least)\s+(\d+(?:\.\d+)?)/', $line, $m) === 1 => $number >= (float) $m[1],
+            preg_match('/^\D*(\d+(?:\.\d+)?)\D*$/', $line, $m) === 1 => abs($number - (float) $m[1]) < 0.01,
+            default => null,
+        };
+    }
+
+    /** The kind of value that is asked for, by its name in the table of units. */
+    private function type(Question $question, string $line): ?string
+    {
+        return match ($question->kind) {
+            'price' => 'money', 'amount' => 'number', 'when' => 'time', 'clock' => 'clock', 'age' => 'age', 'howlong' => 'duration', 'howoften' => 'often', 'where' => 'place', 'number' => 'number',
+            default => preg_match('/\b(?:price|cost|costs|charge|fee|fare|deposit|discount)\b/', $line) === 1 && ! $question->yesNo() ? 'money' : null,
+        };
+    }
+}
