@@ -29,6 +29,9 @@ final class Answerer
     /** Where the second is about as likely as the first, the caller is asked. */
     private const LEVEL = 0.7;
 
+    /** Share of a question that must be met for anything to be said to it. */
+    private const SOMETHING = 0.15;
+
     /** What speaks for a row is at least this, where the question chooses it. */
     private const CHOSEN = 0.1;
 
@@ -91,7 +94,7 @@ final class Answerer
         $chances = $this->ranker->chances($readings);
         $top = Certainty::distinct($question, $readings, $chances, $this->speaker);
         $candidates = $this->candidates($question, $readings, $chances, $top);
-        if ($top === []) {
+        if ($top === [] || $this->nothingOf($readings[$top[0]['place']])) {
             return $this->refused(Answer::NOT_COVERED, $candidates);
         }
         if ($question->offTopic && $readings[$top[0]['place']]->features['all_like'] < self::OFF_TOPIC_COVER) {
@@ -107,7 +110,7 @@ final class Answerer
         if ($sure >= $trained['thresholds']['sure'] && $covered >= $trained['thresholds']['covered'] && ! $this->level($top, $readings)) {
             return $this->said($readings, $top[0], $sure, $candidates);
         }
-        if (Certainty::chance($trained['certainty']['three'], $figures) >= $trained['thresholds']['worth']) {
+        if (Certainty::chance($trained['certainty']['three'], $figures) >= $trained['thresholds']['worth'] && $covered >= $trained['thresholds']['worth_covered']) {
             $likely = array_values(array_filter($top, static fn (array $one): bool => $one['chance'] >= self::WORTH_OFFERING * $top[0]['chance']));
             if (count($likely) === 1 && $sure >= $trained['thresholds']['alone'] && $covered >= $trained['thresholds']['alone_covered']) {
                 return $this->said($readings, $top[0], $sure, $candidates);
@@ -118,6 +121,14 @@ final class Answerer
         }
 
         return $this->refused(Answer::NOT_COVERED, $candidates);
+    }
+
+    /** Whether nothing of the question is met: no word, no day, no figure. */
+    private function nothingOf(Reading $reading): bool
+    {
+        $facts = array_sum(array_intersect_key($reading->features, array_flip(['day_right', 'month_right', 'range_right', 'row_figure', 'telephone_wanted'])));
+
+        return $reading->features['all_like'] < self::SOMETHING && $facts <= 0.0;
     }
 
     /**

@@ -32,9 +32,7 @@ final class MemoryShelf implements Shelf
             }
             array_push($this->tables, ...$document->tables);
             foreach ($document->tables as $table) {
-                for ($from = 0; $from < count($table->rows); $from += Passage::ROWS) {
-                    $this->add(Passage::rows($table, $from, Passage::ROWS));
-                }
+                array_map($this->add(...), Passage::ofTable($table));
             }
         }
     }

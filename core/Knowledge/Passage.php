@@ -26,13 +26,23 @@ final readonly class Passage
     }
 
     /** Rows of a table that are found together. */
-    public const ROWS = 40;
+    private const ROWS = 40;
 
     /** @var non-empty-string what parts the cells of a table's row */
     private const CELL = ' | ';
 
-    /** Rows of a table as a passage, so that they are found like any other. */
-    public static function rows(Table $table, int $from, int $count): self
+    /** @return list<self> the rows of a table, so that they are found like any passage; a long table in parts */
+    public static function ofTable(Table $table): array
+    {
+        $parts = [];
+        for ($from = 0; $from < count($table->rows); $from += self::ROWS) {
+            $parts[] = self::rows($table, $from, self::ROWS);
+        }
+
+        return $parts;
+    }
+
+    private static function rows(Table $table, int $from, int $count): self
     {
         $line = static fn (array $cells): string => implode(self::CELL, array_map(static fn (string $cell): string => str_replace('|', '/', $cell), $cells));
 

@@ -14,7 +14,6 @@ use Ringo\Knowledge\Library;
 use Ringo\Knowledge\MemoryShelf;
 use Ringo\Knowledge\Passage;
 use Ringo\Knowledge\Reading\UnreadableSource;
-use Ringo\Knowledge\Table;
 use Ringo\Knowledge\Terms;
 use Ringo\Language\Vocabulary;
 
@@ -85,8 +84,7 @@ final readonly class KeepSource
     {
         $this->forget($source);
         $postings = [];
-        $tables = array_merge([], ...array_map(static fn (Table $table): array => array_map(static fn (int $from): Passage => Passage::rows($table, $from, Passage::ROWS), range(0, count($table->rows) - 1, Passage::ROWS)), $document->tables));
-        foreach ([...$document->passages, ...$tables] as $passage) {
+        foreach ([...$document->passages, ...array_merge([], ...array_map(Passage::ofTable(...), $document->tables))] as $passage) {
             $keys = $terms->keys($passage->text());
             $row = KnowledgePassage::query()->create(['business_id' => $source->business_id, 'knowledge_source_id' => $source->id, 'heading' => mb_substr($passage->heading, 0, 250), 'path' => $passage->path, 'sentences' => $passage->sentences, 'kind' => $passage->kind, 'leads_to' => $passage->leadsTo, 'length' => count($keys)]);
             $tf = [];

@@ -147,7 +147,7 @@ final readonly class Replies
         if (! $known instanceof Known || $known->text === null) {
             return;
         }
-        if ($known->source !== '') {
+        if ($known->source !== '' && $known->offers === []) {
             $turn->trace->sources[] = $known->source;
         }
         $turn->trace->sureness = $known->refusal === null ? round($known->confidence, 3) : null;

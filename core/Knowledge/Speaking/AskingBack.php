@@ -62,7 +62,7 @@ final readonly class AskingBack
 
             return $this->plain(match (true) {
                 ! $same(static fn (Unit $one): string => $one->lead) => $row,
-                $column !== '' && ! $same(static fn (Unit $one): string => $one->beside) => $column,
+                $column !== '' && array_filter($others, static fn (Unit $one): bool => $one->lead !== $row) === [] => $column,
                 default => $column === '' ? $row : "{$row}, {$column}",
             });
         }

@@ -191,5 +191,6 @@ return  [
     'alone' => 0.45,
     'alone_covered' => 0.88,
     'worth' => 0.3,
+    'worth_covered' => 0.6,
   ],
 ];

@@ -9,6 +9,7 @@ use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Event;
 use Ringo\Dialogue\Opening;
 use Ringo\Dialogue\Outcome;
+use Ringo\Dialogue\Ports\Knowledge;
 use Ringo\Script\Script;
 use Ringo\Script\ScriptReader;
 
@@ -43,12 +44,12 @@ final class Conversation
      * @param array<string, mixed> $document
      * @param array<string, scalar|null> $caller
      */
-    public static function with(array $document, array $caller = ['known' => false], ?string $from = '+447700900123', string $seed = '1', string $at = '2026-03-10T09:14'): self
+    public static function with(array $document, array $caller = ['known' => false], ?string $from = '+447700900123', string $seed = '1', string $at = '2026-03-10T09:14', ?Knowledge $knowledge = null): self
     {
         $script = (new ScriptReader)->fromArray($document);
         $state = (new Opening($script))->state('test', new \DateTimeImmutable($at, new \DateTimeZone($script->agent->tz)), $seed, $from, null, $caller);
 
-        return new self(Engine::for($script), $state);
+        return new self(Engine::for($script, knowledge: $knowledge), $state);
     }
 
     /** @return array<string, mixed> */

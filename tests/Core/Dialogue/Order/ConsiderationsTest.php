@@ -60,6 +60,10 @@ final class ConsiderationsTest extends TestCase
             ['bakery', ['I want to order a cake'], 'tell me a joke'],
             ['dentist', ['I need to book a check-up'], 'what do you think of the football'],
         ],
+        'WhichMeant' => [
+            ['bakery', ['I want to order a cake', 'what about the deposit'], 'for a wedding cake'],
+            ['dentist', ['I need to book a check-up', 'what about the deposit'], 'the second one'],
+        ],
         'NotUnderstood' => [
             ['dentist', ['I need to book a check-up', 'a check-up', 'yes'], 'purple monkeys'],
             ['bakery', ['I want to order a cake', 'lemon drizzle'], 'grumble mumble'],
@@ -81,9 +85,22 @@ final class ConsiderationsTest extends TestCase
     public function testDealsWithTheWords(string $who, string $trade, array $before, string $said): void
     {
         $script = dirname(__DIR__).($trade === 'maren' ? '/../../../database/demo/pellbrook/maren.json' : "/calls/{$trade}.json");
-        $call = Conversation::with(json_decode((string) file_get_contents($script), true, 64, JSON_THROW_ON_ERROR))->says(...[...$before, $said]);
+        $call = Conversation::with(json_decode((string) file_get_contents($script), true, 64, JSON_THROW_ON_ERROR), knowledge: $who === 'WhichMeant' ? new TwoDeposits : null)->says(...[...$before, $said]);
 
         self::assertSame($who, $call->last->trace->decided, implode(' / ', $call->last->trace->rules).' → '.$call->heard());
+    }
+
+    public function testAskingBackWaitsAndTheChosenAnswerIsSaidThenTheQuestionAgain(): void
+    {
+        $document = json_decode((string) file_get_contents(dirname(__DIR__).'/calls/bakery.json'), true, 64, JSON_THROW_ON_ERROR);
+        $call = Conversation::with($document, knowledge: new TwoDeposits)->says('I want to order a cake', 'what about the deposit');
+        self::assertStringEndsWith('or a wedding cake?', $call->heard(), 'no second question in the same breath');
+        $call->says('the wedding one');
+        self::assertStringContainsString('fifty pounds', $call->heard());
+        self::assertStringEndsWith('?', $call->heard(), 'back to the question it was on');
+        self::assertSame(['terms.md#Wedding cakes'], $call->last->trace->sources);
+        $call->says('and what about the deposit', 'lemon drizzle');
+        self::assertSame('Answer', $call->last->trace->decided, 'whoever goes on is not held up');
     }
 
     public function testNobodyOfTheOrderStandsUntried(): void
