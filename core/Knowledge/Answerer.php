@@ -38,6 +38,11 @@ final class Answerer
     /** Readings much less likely than the first are not offered beside it. */
     private const WORTH_OFFERING = 0.06;
 
+    /** Reasons that are told, and how much one must count. */
+    private const REASONS = 4;
+
+    private const COUNTS = 0.3;
+
     /** A word met less than this is lacking. */
     private const MET = 0.4;
 
@@ -54,7 +59,7 @@ final class Answerer
 
     private readonly Contradictions $contradictions;
 
-    public function __construct(Shelf $shelf, Terms $terms, Vocabulary $words, Lexicon $lexicon, Understanding $understanding)
+    public function __construct(Shelf $shelf, Terms $terms, private readonly Vocabulary $words, Lexicon $lexicon, Understanding $understanding)
     {
         $this->questions = new QuestionReader($terms, $shelf, $words, $lexicon, $understanding);
         $this->search = new Search($shelf, $terms, $words, $lexicon);
@@ -112,7 +117,7 @@ final class Answerer
         }
         if (Certainty::chance($trained['certainty']['three'], $figures) >= $trained['thresholds']['worth'] && $covered >= $trained['thresholds']['worth_covered']) {
             $likely = array_values(array_filter($top, static fn (array $one): bool => $one['chance'] >= self::WORTH_OFFERING * $top[0]['chance']));
-            if (count($likely) === 1 && $sure >= $trained['thresholds']['alone'] && $covered >= $trained['thresholds']['alone_covered']) {
+            if ((count($likely) === 1 || $this->contradictions->agree($question, $likely)) && $sure >= $trained['thresholds']['alone'] && $covered >= $trained['thresholds']['alone_covered']) {
                 return $this->said($readings, $top[0], $sure, $candidates);
             }
             $offers = (new AskingBack)->offers($likely === [] ? $top : $likely, $readings);
@@ -181,8 +186,13 @@ final class Answerer
                 $reading->met[$q] >= self::MET ? $matched[] = $unit['word'] : ($unit['weight'] > 0.2 ? $lacking[] = $unit['word'] : null);
             }
             $text = $said[$place] ?? $this->speaker->say($question, $reading->unit, $reading->features['own_plain'])[0];
-            $candidates[] = new Candidate($reading->unit->passage->source, $reading->unit->where(), $reading->features['all_like'], $chance, $matched, $lacking, $text, [], $reading->unit->passage->leadsTo, $reading->unit->text, $reading->features['type_missing'] < 1.0, $reading->features['first_word'], $this->why($reading));
+            $key = $reading->unit->where().$text;
+            if (isset($candidates[$key])) {
+                continue;
+            }
+            $candidates[$key] = new Candidate($reading->unit->passage->source, $reading->unit->where(), $reading->features['all_like'], $chance, $matched, $lacking, $text, [], $reading->unit->passage->leadsTo, $reading->unit->text, $reading->features['type_missing'] < 1.0, $reading->features['first_word'], $this->why($reading));
         }
+        $candidates = array_values($candidates);
         usort($candidates, static fn (Candidate $a, Candidate $b): int => $b->score <=> $a->score);
 
         return array_slice($candidates, 0, self::SHOWN);
@@ -194,13 +204,13 @@ final class Answerer
         $parts = [];
         foreach ($reading->features as $name => $value) {
             $weighs = $value * ($this->ranker->weights[$name] ?? 0.0);
-            if (abs($weighs) >= 0.3) {
-                $parts[str_replace('_', ' ', $name)] = $weighs;
+            if (abs($weighs) >= self::COUNTS) {
+                $parts[(string) ($this->words->section('answer_features', 'words')[$name] ?? str_replace('_', ' ', $name))] = $weighs;
             }
         }
         uasort($parts, static fn (float $a, float $b): int => abs($b) <=> abs($a));
 
-        return implode(', ', array_map(static fn (string $name, float $weighs): string => sprintf('%s %+.1f', $name, $weighs), array_keys(array_slice($parts, 0, 6, true)), array_slice($parts, 0, 6, true)));
+        return implode(', ', array_map(static fn (string $name, float $weighs): string => sprintf('%s %+.1f', $name, $weighs), array_keys(array_slice($parts, 0, self::REASONS, true)), array_slice($parts, 0, self::REASONS, true)));
     }
 
     /** @param list<Candidate> $candidates */

@@ -53,6 +53,21 @@ final readonly class Contradictions
         return false;
     }
 
+    /**
+     * Whether two readings give the same value to a question for one: they bear each other out.
+     *
+     * @param list<Spoken> $top
+     */
+    public function agree(Question $question, array $top): bool
+    {
+        if ($question->yesNo() || ! isset($top[1])) {
+            return false;
+        }
+        $values = $this->values($top[0]['text']);
+
+        return count($values) === 1 && in_array($values[0], $this->values($top[1]['text']), true);
+    }
+
     /** @return list<string> */
     private function values(string $text): array
     {

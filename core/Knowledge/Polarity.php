@@ -17,7 +17,7 @@ final readonly class Polarity
     }
 
     /** Rules on which a yes can be relied; what only sounds like one is left to the words themselves. */
-    private const SURE_OF_YES = ['days', 'hours', 'bound', 'charge', 'need'];
+    private const SURE_OF_YES = ['days', 'hours', 'charge', 'need'];
 
     /** A no must be about what was asked. */
     private const NO_COVERS = 0.45;
@@ -33,8 +33,8 @@ final readonly class Polarity
 
         return match (true) {
             $decided === null => null,
-            $decided[0] => in_array($decided[1], self::SURE_OF_YES, true) ? true : null,
-            default => in_array($decided[1], ['days', 'hours', 'bound'], true) || $covered >= self::NO_COVERS ? false : null,
+            $decided[0] => in_array($decided[1], self::SURE_OF_YES, true) && preg_match('/\b(?:only|except|unless|apart from|but)\b/i', $sentence) !== 1 ? true : null,
+            default => in_array($decided[1], ['days', 'hours'], true) || $covered >= self::NO_COVERS ? false : null,
         };
     }
 

@@ -41,6 +41,18 @@ final readonly class Question
         return new self($this->said, $this->asked, 'what', $this->units, $this->days, $this->negated, null, $this->numbers, $this->offTopic, $this->months);
     }
 
+    /** Whether one value answers it: a price, a time, a number. */
+    public function wantsValue(): bool
+    {
+        return in_array($this->kind, ['price', 'amount', 'number', 'clock', 'when', 'howlong', 'age', 'howoften'], true);
+    }
+
+    /** Whether it asks what to do. */
+    public function wantsWay(): bool
+    {
+        return $this->kind === 'how' || preg_match('/\bwhat (?:do|should|must|can) (?:i|we)\b|\bwhat (?:happens|if)\b/i', $this->said) === 1;
+    }
+
     public function yesNo(): bool
     {
         return in_array($this->kind, ['may', 'polar'], true);

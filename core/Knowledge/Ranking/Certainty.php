@@ -63,13 +63,19 @@ final readonly class Certainty
         /** @var list<Spoken> $found */
         $found = [];
         foreach (array_slice($chances, 0, self::LOOKED_AT, true) as $place => $chance) {
-            $place = self::part($readings, $place);
+            $place = $question->wantsValue() ? self::part($readings, $place) : self::whole($readings, $place);
             $unit = $readings[$place]->unit;
             [$text, $more] = $speaker->say($question, $unit, $readings[$place]->features['own_plain']);
             foreach ($found as $n => $one) {
                 $other = $readings[$one['place']]->unit;
                 if (str_contains($one['text'], rtrim($text, '.')) || str_contains($text, rtrim($one['text'], '.'))) {
                     $found[$n] = ['chance' => $one['chance'] + $chance] + $one;
+
+                    continue 2;
+                }
+                if ($unit->passage === $other->passage && $unit->isTabular() && $unit->row === $other->row && ($unit->kind === Kind::Row || $other->kind === Kind::Row)) {
+                    // A row and a value in it: the value is said.
+                    $found[$n] = $other->kind === Kind::Row ? ['place' => $place, 'chance' => $one['chance'] + $chance, 'text' => $text, 'more' => $more, 'two' => false] : ['chance' => $one['chance'] + $chance] + $one;
 
                     continue 2;
                 }
@@ -110,6 +116,23 @@ final readonly class Certainty
         }
 
         return $best;
+    }
+
+    /**
+     * The sentence a clause belongs to: where no value was asked for, what is beside it is wanted too.
+     *
+     * @param list<Reading> $readings
+     */
+    private static function whole(array $readings, int $place): int
+    {
+        $part = $readings[$place]->unit;
+        foreach ($part->kind === Kind::Clause ? $readings : [] as $n => $reading) {
+            if ($reading->unit->kind !== Kind::Clause && $reading->unit->passage === $part->passage && $reading->unit->place === $part->place) {
+                return $n;
+            }
+        }
+
+        return $place;
     }
 
     /**

@@ -39,7 +39,7 @@ final class Facts
             'type' => $this->type($question, $line), 'minute' => Clock::meant($line), 'part' => Clock::part($line), 'numbers' => $question->numbers,
             'contact' => preg_match('/\b(?:ring|call|phone|telephone|dial|contact|number)\b/', $line) === 1 && preg_match('/\b(?:who|what number|which number|number|how do i|how can i|where do i)\b/', $line) === 1,
             'doing' => preg_match('/\bhow (?:do|can|should|would) (?:i|we|you)\b|\bwhat (?:do|should|must) (?:i|we)\b|\bwhat (?:happens|if)\b/', $line) === 1,
-            'first' => preg_match('/\b(?:first|earliest|open|opens|start|starts|begin|begins)\b/', $line) === 1, 'last' => preg_match('/\b(?:last|latest|close|closes|shut|shuts|end|ends|finish|until|till|how late)\b/', $line) === 1,
+            'rate' => $this->rate($line), 'first' => preg_match('/\b(?:first|earliest|open|opens|start|starts|begin|begins)\b/', $line) === 1, 'last' => preg_match('/\b(?:last|latest|close|closes|shut|shuts|end|ends|finish|until|till|how late)\b/', $line) === 1,
             'cheap' => preg_match('/\b(?:cheapest|least|lowest|smallest|minimum)\b/', $line) === 1,
         ];
     }
@@ -69,6 +69,7 @@ final class Facts
             'last_there' => $asked['last'] === true && preg_match('/\b(?:last|latest|until|till|closes?|closing|ends?|finish\w*|by|before)\b/i', $whole) === 1 ? 1.0 : 0.0, 'first_there' => $asked['first'] === true && preg_match('/\b(?:first|earliest|from|opens?|opening|starts?|begins?)\b/i', $whole) === 1 ? 1.0 : 0.0,
             'last_missing' => $asked['last'] === true && $asked['first'] === false && preg_match('/\b(?:first|earliest)\b/i', $whole) === 1 ? 1.0 : 0.0, 'least_there' => $asked['cheap'] === true && preg_match('/\b(?:basic|budget|standard|small|smallest|single|minimum|at least|from|starts?)\b/i', $whole) === 1 ? 1.0 : 0.0,
             'polar_denies' => $polar && $denies ? 1.0 : 0.0, 'polar_value_cell' => $polar && $unit->kind === Kind::Cell ? 1.0 : 0.0, 'open_denies' => ! $polar && $denies ? 1.0 : 0.0,
+            'rate_right' => $asked['rate'] !== null && $this->rate($whole) === $asked['rate'] ? 1.0 : 0.0, 'rate_wrong' => $asked['rate'] !== null && ($rate = $this->rate($whole)) !== null && $rate !== $asked['rate'] ? 1.0 : 0.0,
         ] + $this->calendar($question, $whole, $unit->passage->heading) + $this->ranges($unit, $asked);
     }
 
@@ -171,6 +172,17 @@ final class Facts
             preg_match('/^\D*(\d+(?:\.\d+)?)\D*$/', $line, $m) === 1 => abs($number - (float) $m[1]) < 0.01,
             default => null,
         };
+    }
+
+    /** 'A week', 'per month', 'yearly': the length a price is for. */
+    private function rate(string $text): ?string
+    {
+        if (preg_match('/\b(?:per|an?|each|every|one|for the|the)\s(hour|day|night|week|month|year|person|head|mile)\b|\b(hour|dai|week|month|year|annual|night)ly\b|\bannual\b/i', $text, $m, PREG_UNMATCHED_AS_NULL) !== 1) {
+            return null;
+        }
+        $rate = mb_strtolower($m[1] ?? $m[2] ?? 'year');
+
+        return ['dai' => 'day', 'annual' => 'year', 'head' => 'person'][$rate] ?? $rate;
     }
 
     /** The kind of value that is asked for, by its name in the table of units. */

@@ -36,6 +36,9 @@ final class WordMatch
 
     private const ELSEWHERE = 0.5;
 
+    /** Words that say little count less among those of a text. */
+    private const GENERIC = 0.4;
+
     /** Words of questions that are remembered. */
     private const REMEMBERED = 600;
 
@@ -90,21 +93,22 @@ final class WordMatch
     public function said(Question $question, array $terms): float
     {
         $sum = 0.0;
-        $of = 0;
+        $of = 0.0;
         foreach ($terms as $term) {
-            if ($term['generic'] || ($term['part'] ?? false)) {
+            if ($term['part'] ?? false) {
                 continue;
             }
-            $of++;
+            $counts = $term['generic'] ? self::GENERIC : 1.0;
+            $of += $counts;
             $most = 0.0;
             foreach ($question->units as $asked) {
                 $like = $asked['stem'] === $term['stem'] ? 1.0 : ($this->known[($asked['there'] ? '' : '~').$asked['word']][$term['word']] ??= $this->pair($asked, $term))[1];
                 $most = $like > $most ? $like : $most;
             }
-            $sum += $most;
+            $sum += $counts * $most;
         }
 
-        return $of === 0 ? 0.0 : $sum / $of;
+        return $of < self::GENERIC ? 0.0 : $sum / $of;
     }
 
     /**

@@ -56,6 +56,11 @@ final readonly class Speaker
         $verb = preg_match('/\b(?:is|are|was|were|be|has|have|can|may|must|will|costs?|charge|pay|need|needs|get|gets|take|takes|starts?|begins?|runs?|lasts?|open|opens|close|closes|comes?|leaves?|give|gives|made|kept|cut|add)\b/i', $text) === 1;
         $text = $verb || $unit->lead === '' ? $text : rtrim($unit->lead, ',: ').': '.lcfirst($text);
 
+        // 'It is £500' needs what 'it' is.
+        if (preg_match('/^(?:it|they|this|these|that)\s(?:is|are|costs?|takes?)\s/i', $text, $m) === 1 && $unit->passage->heading !== '') {
+            $text = rtrim($unit->passage->heading, ':.?').': '.substr($text, strlen($m[0]));
+        }
+
         return [$this->spoken->plain(ucfirst(rtrim($text, '.,; ')).'.'), [$unit->passage->sentences[$unit->place], ...array_slice($unit->passage->sentences, $unit->place + 1)]];
     }
 
@@ -67,7 +72,7 @@ final readonly class Speaker
         if ($from === $unit->place && $from > 0 && $this->spoken->goesOn($passage->sentences[$from])) {
             $from--;
         }
-        [$text, $more] = $this->spoken->cut($passage->sentences, $from, max(1, $unit->place - $from + 1, $passage->kind === 'qa' ? 2 : 1));
+        [$text, $more] = $this->spoken->cut($passage->sentences, $from, max(1, $unit->place - $from + 1, $passage->kind === 'qa' || $question->wantsWay() ? 2 : 1));
         if (preg_match('/:$/', $text) === 1) {
             [$text, $more] = $this->spoken->cut($passage->sentences, $from, 4);
         }

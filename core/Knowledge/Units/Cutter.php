@@ -86,10 +86,10 @@ final readonly class Cutter
         return $units;
     }
 
-    /** Money, a time, or a count: only like values can stand for one another. */
+    /** Money, a time, a telephone number or a count: only like values can stand for one another. */
     private function sort(string $value): string
     {
-        return preg_match('/[£$€]|^(?:half|free)$/iu', $value) === 1 ? 'money' : (preg_match('/'.self::TIME.'/iu', $value) === 1 ? 'time' : 'count');
+        return preg_match('/^0\d{2,4}[ \d]{5,9}$/', $value) === 1 ? 'telephone' : (preg_match('/[£$€]|^(?:half|free)$/iu', $value) === 1 ? 'money' : (preg_match('/'.self::TIME.'/iu', $value) === 1 ? 'time' : 'count'));
     }
 
     /** 'Open from' and 'from 9 am' share a word. */

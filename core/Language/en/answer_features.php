@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+// What speaks for and against an answer, as the bench tells it.
+return ['words' => [
+    'own_plain' => 'its own words are those asked', 'own_like' => 'its own words are like those asked', 'all_plain' => 'with its surroundings it has the words asked', 'all_like' => 'with its surroundings it has words like those asked',
+    'heading_plain' => 'the heading has the words', 'heading_like' => 'the heading is like the question', 'path_like' => 'the headings above are like the question', 'own_alone_plain' => 'the value itself has the words',
+    'first_word' => 'the weightiest word is met', 'first_word_own' => 'it says the weightiest word itself', 'second_word' => 'the next word is met', 'heaviest_missing' => 'a weighty word is missing',
+    'heading_said' => 'the heading is said in the question', 'own_said' => 'all of it is said in the question', 'passage_plain' => 'its passage has the words asked', 'passage_like' => 'its passage is like the question',
+    'all_square' => 'nearly all is met', 'own_square' => 'nearly all stands in its own words', 'rank' => 'its passage was found first', 'first_of_passage' => 'it stands first', 'long' => 'it is long', 'short' => 'it is short',
+    'pairs' => 'words stand together as in the question', 'alike_own' => 'it means about the same', 'alike_heading' => 'the heading means about the same',
+    'is_item' => 'an item of a list', 'is_clause' => 'a part of a sentence', 'is_cell' => 'one value of a table', 'is_row' => 'a whole row', 'is_reply' => 'a written answer', 'has_clauses' => 'it holds several values',
+    'lead' => 'the row is met', 'lead_said' => 'the row is named', 'lead_over_brothers' => 'this row more than others', 'lead_under_brother' => 'another row more', 'clause_over_brothers' => 'this part more than others', 'clause_under_brother' => 'another part more',
+    'column' => 'the column is met', 'column_over_brothers' => 'this column more than others', 'column_under_brother' => 'another column more', 'first_column' => 'the first column',
+    'type_there' => 'the kind of value is there', 'type_missing' => 'the kind of value is missing', 'price_of_cell' => 'a price in a table', 'value_of_clause' => 'the one value of its kind', 'telephone_wanted' => 'a telephone number was asked for', 'telephone_unwanted' => 'a telephone number was not asked for',
+    'tells_how' => 'it tells what to do', 'last_there' => 'it tells the last', 'first_there' => 'it tells the first', 'last_missing' => 'it tells the first, not the last', 'least_there' => 'it tells the least', 'polar_denies' => 'it says no', 'polar_value_cell' => 'a value, where yes or no was asked', 'open_denies' => 'it says no to an open question',
+    'day_right' => 'the day is right', 'day_wrong' => 'another day', 'day_missing' => 'no day', 'day_unasked' => 'a day nobody asked for', 'month_right' => 'the month is right', 'month_wrong' => 'another month', 'month_missing' => 'no month',
+    'rate_right' => 'the price is for the length asked', 'rate_wrong' => 'the price is for another length', 'row_figure' => 'the figure stands in its row', 'range_right' => 'the figure lies in its range', 'range_wrong' => 'the figure lies outside its range', 'clock_right' => 'the hour lies in its range', 'clock_wrong' => 'the hour lies outside its range', 'part_right' => 'the part of the day is right', 'part_wrong' => 'another part of the day',
+]];
