@@ -40,7 +40,8 @@ $words = Vocabulary::of();
 $now = new DateTimeImmutable('2026-03-10T09:14', new DateTimeZone('Europe/London'));
 $labelled = new LabelledQuestions;
 $sets = [];
-foreach (array_slice($argv, 1) ?: ['data/corpora/knowledge', 'tests/Core/Knowledge/cases'] as $folder) {
+$folders = array_slice($argv, 1) ?: ['data/corpora/knowledge', 'tests/Core/Knowledge/cases'];
+foreach ($folders as $folder) {
     foreach (glob("{$folder}/*", GLOB_ONLYDIR) ?: [] as $business) {
         $documents = (new Library)->folder(is_dir("{$business}/documents") ? "{$business}/documents" : $business, static fn (string $problem) => null);
         if (is_file("{$business}/questions.jsonl")) {
@@ -227,5 +228,5 @@ $certainty = [];
 foreach (['first' => 'first', 'three' => 'three', 'covered' => 'answerable'] as $name => $of) {
     $certainty[$name] = $logistic(array_map(static fn (array $one): array => [$one['x'], $one[$of]], $left));
 }
-$out = ['ranking' => $ranking, 'certainty' => $certainty, 'thresholds' => ['sure' => (float) (getenv('SURE') ?: 0.55), 'covered' => (float) (getenv('COVERED') ?: 0.9), 'alone' => (float) (getenv('ALONE') ?: 0.45), 'alone_covered' => (float) (getenv('ALONE_COVERED') ?: 0.88), 'worth' => (float) (getenv('WORTH') ?: 0.3), 'worth_covered' => (float) (getenv('WORTH_COVERED') ?: 0.6)]];
+$out = ['data' => LabelledQuestions::fingerprint($folders), 'ranking' => $ranking, 'certainty' => $certainty, 'thresholds' => ['sure' => (float) (getenv('SURE') ?: 0.55), 'covered' => (float) (getenv('COVERED') ?: 0.9), 'alone' => (float) (getenv('ALONE') ?: 0.45), 'alone_covered' => (float) (getenv('ALONE_COVERED') ?: 0.88), 'worth' => (float) (getenv('WORTH') ?: 0.3), 'worth_covered' => (float) (getenv('WORTH_COVERED') ?: 0.6)]];
 file_put_contents(dirname(__DIR__).'/core/Language/en/answers.php', "<?php\n\ndeclare(strict_types=1);\n\n// Written by training/answers.php from ".count($left).' questions of '.count($sets)." businesses; figures in docs/figures.md.\nreturn ".var_export($out, true).";\n");

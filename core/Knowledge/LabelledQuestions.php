@@ -38,6 +38,23 @@ final readonly class LabelledQuestions
     }
 
     /**
+     * What a training was made from: the questions and checks of all businesses in the folders.
+     *
+     * @param list<string> $folders
+     */
+    public static function fingerprint(array $folders): string
+    {
+        $hash = hash_init('sha256');
+        foreach ($folders as $folder) {
+            foreach ([...(glob("{$folder}/*/questions.jsonl") ?: []), ...(glob("{$folder}/*/checks.txt") ?: [])] as $file) {
+                hash_update($hash, (string) file_get_contents($file));
+            }
+        }
+
+        return hash_final($hash);
+    }
+
+    /**
      * Whether words are a right answer.
      *
      * @param Labelled $question
@@ -58,7 +75,7 @@ final readonly class LabelledQuestions
     {
         // 'No.' is the bare word an answer begins with.
         if (rtrim(mb_strtolower($words), '.') !== mb_strtolower($words)) {
-            return str_starts_with($said, rtrim($this->plain($words), '. ').' ') && preg_match('/^(?:yes|no)\b/', $said) === 1;
+            return preg_match('/^'.preg_quote(rtrim($this->plain($words), '. '), '/').'\b/', $said) === 1;
         }
         $wanted = $this->plain($words);
 

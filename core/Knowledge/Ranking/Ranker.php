@@ -17,7 +17,7 @@ final readonly class Ranker
         return new self(self::trained()['ranking']);
     }
 
-    /** @return array{ranking: array<string, float>, certainty: array<string, array<string, float>>, thresholds: array<string, float>} */
+    /** @return array{data: string, ranking: array<string, float>, certainty: array<string, array<string, float>>, thresholds: array<string, float>} */
     public static function trained(): array
     {
         static $trained = null;

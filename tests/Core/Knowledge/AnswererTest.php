@@ -23,15 +23,14 @@ final class AnswererTest extends TestCase
     private const KNOWN = [
         'cookery: how much is it for a work do with twelve people', 'cookery: what time does the bread course start',
         'guesthouse: do you have a car park', 'guesthouse: how much is parking', 'leisure: can my seven year old swim on his own',
-        'leisure: when is lane swimming', 'leisure: what happens if I don\'t turn up to a class', 'leisure: how much is a pool party',
-        'repairs: will I lose my photos', 'repairs: I dropped my phone in the bath, can you help',
-        'repairs: what if it still doesn\'t work after drying', 'repairs: do I need to book for a phone',
-        'staffbook: how many days holiday do I get after seven years', 'staffbook: how long is probation', 'staffbook: what\'s my notice period',
+        'leisure: when is lane swimming', 'leisure: how much is a pool party', 'repairs: will I lose my photos',
+        'repairs: I dropped my phone in the bath, can you help', 'repairs: what if it still doesn\'t work after drying',
+        'repairs: do I need to book for a phone', 'staffbook: how many days holiday do I get after seven years',
         'storage: what happens if I\'m late with the rent', 'vets: are you open on saturday',
     ];
 
     /** Of these questions so many are answered without asking back; the number may only grow. */
-    private const DIRECTLY = 194;
+    private const DIRECTLY = 205;
 
     /** @var array<string, Answerer> */
     private static array $answerers = [];
@@ -76,7 +75,7 @@ final class AnswererTest extends TestCase
 
     public function testAsksBackOnceWithEachAnswerReady(): void
     {
-        $answer = $this->ask(__DIR__.'/cases/storage', 'what does the small one cost per week');
+        $answer = Answerer::over([(new Library)->read('hire-prices.csv', "Machine,Price per day\nMini digger,£95\nDumper,£80\n")])->answer('how much is the hire price per day?', new \DateTimeImmutable('2026-03-10'));
         self::assertSame(Answer::WHICH, $answer->refusal);
         self::assertGreaterThan(1, count($answer->offers));
         foreach ($answer->offers as $one) {

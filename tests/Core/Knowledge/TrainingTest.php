@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Knowledge;
+
+use PHPUnit\Framework\TestCase;
+use Ringo\Knowledge\LabelledQuestions;
+use Ringo\Knowledge\Ranking\Certainty;
+use Ringo\Knowledge\Ranking\Ranker;
+use Ringo\Language\Vocabulary;
+use Ringo\Language\WordVectors;
+
+/** What was trained belongs to its data, and every weight has words for the bench. */
+final class TrainingTest extends TestCase
+{
+    public function testWeightsBelongToTheirData(): void
+    {
+        $root = dirname(__DIR__, 3);
+        self::assertSame(Ranker::trained()['data'], LabelledQuestions::fingerprint(["{$root}/data/corpora/knowledge", "{$root}/tests/Core/Knowledge/cases"]), 'train anew: php training/answers.php');
+        $vectors = json_decode((string) file_get_contents("{$root}/core/Language/en/vectors/vectors.json"), true, 8, JSON_THROW_ON_ERROR);
+        self::assertSame($vectors['rows_sha256'], hash_file('sha256', "{$root}/core/Language/en/vectors/rows.bin"));
+        self::assertSame($vectors['words'] * $vectors['dimensions'], filesize("{$root}/core/Language/en/vectors/rows.bin"));
+    }
+
+    public function testEveryFeatureHasWords(): void
+    {
+        self::assertSame([], array_diff_key(Ranker::trained()['ranking'], Vocabulary::of()->section('answer_features', 'words')));
+    }
+
+    public function testVectorsKnowWhatIsAlike(): void
+    {
+        $vectors = WordVectors::english();
+        self::assertGreaterThan(0.6, $vectors->likeness('bike', 'bicycle'));
+        self::assertGreaterThan($vectors->likeness('sofa', 'invoice'), $vectors->likeness('sofa', 'couch'));
+        self::assertEqualsWithDelta(1.0, $vectors->likeness('garden', 'garden'), 1e-6);
+        self::assertSame(0.0, $vectors->likeness('garden', 'qzxv'));
+    }
+
+    public function testChancesAreChances(): void
+    {
+        self::assertSame(0.5, Certainty::chance([], ['bias' => 1.0]));
+        self::assertGreaterThan(0.5, Certainty::chance(['bias' => 1.0], ['bias' => 1.0]));
+        self::assertSame([], (new Ranker(['a' => 1.0]))->chances([]));
+    }
+
+    public function testAnswersAreComparedByValue(): void
+    {
+        $labelled = new LabelledQuestions;
+        /** @return array{id: string, q: string, answerable: bool, doc: ?string, heading: ?string, must: list<string>, mustnot: list<string>, kind: string} */
+        $question = static fn (array $must, array $not = []): array => ['id' => 'x', 'q' => 'x', 'answerable' => true, 'doc' => null, 'heading' => null, 'must' => array_map(strval(...), array_values($must)), 'mustnot' => array_map(strval(...), array_values($not)), 'kind' => ''];
+        self::assertTrue($labelled->right($question(['9:30pm', '3 weeks']), 'Until 9.30 pm, for three weeks.'));
+        self::assertTrue($labelled->right($question(['£1150|£1,200']), 'It is £1,150.'));
+        self::assertTrue($labelled->right($question(['book*']), 'Please booking ahead.'));
+        self::assertFalse($labelled->right($question(['£5']), 'It is £5.60.'));
+        self::assertFalse($labelled->right($question(['£45'], ['£54']), 'It is £45 or £54.'));
+        self::assertFalse($labelled->right($question(['licence'], ['no.']), 'No. A licence is needed.'));
+        $this->expectException(\UnexpectedValueException::class);
+        $labelled->read('{"q": 1}');
+    }
+}
