@@ -111,7 +111,7 @@ final class AfterCallTest extends BrowserTestCase
         $reminder = $this->page->getCurrentURL();
 
         $this->ring('07700 900182');
-        foreach (["we've finished with the mini digger, can you come and collect it", 'PH2107', "it's ready tomorrow", '5 Kiln Yard, Tarn Bridge', 'yes', 'no thanks'] as $line) {
+        foreach (["we've finished with the mini digger, can you come and collect it", 'PH2107', "it's ready tomorrow", '5 Kiln Yard, Tarn Bridge', 'yes', 'the first one', 'yes', 'no thanks'] as $line) {
             $this->say($line);
         }
         $this->see('[data-outcome]', 'off-hire noted');
