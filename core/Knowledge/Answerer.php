@@ -178,7 +178,7 @@ final class Answerer
     {
         $said = array_column($top, 'text', 'place');
         $candidates = [];
-        foreach (array_slice(array_replace(array_column($top, 'chance', 'place'), $chances), 0, self::SHOWN + count($top), true) as $place => $chance) {
+        foreach (array_slice(array_column($top, 'chance', 'place') + $chances, 0, self::SHOWN + count($top), true) as $place => $chance) {
             $reading = $readings[$place];
             $matched = [];
             $lacking = [];
