@@ -110,7 +110,7 @@ final class Delivery extends Model
         $bookings = $standing === [] ? [$bookings[count($bookings) - 1]] : $standing;
         $method = CalendarFile::method($bookings);
 
-        return Enclosure::made(CalendarFile::INVITATION, "text/calendar; charset=utf-8; method={$method}", (new CalendarFile)->invitation($bookings, $this->business->tz));
+        return Enclosure::made(CalendarFile::INVITATION, "text/calendar; charset=utf-8; method={$method}", (new CalendarFile)->invitation($bookings));
     }
 
     /** One line of what is sent. */

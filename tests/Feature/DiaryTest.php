@@ -33,6 +33,7 @@ use Sabre\VObject\Component\VEvent;
 use Sabre\VObject\Node;
 use Sabre\VObject\Property;
 use Sabre\VObject\Reader;
+use Symfony\Component\Process\Process;
 
 /** The diary as staff and specialists use it, and as calls book in it. */
 #[CoversNothing]
@@ -104,17 +105,41 @@ final class DiaryTest extends FeatureTestCase
         $this->get('/pellbrook/diary/ask?said[]=next+week&said[]=not+Friday')->assertOk()->assertSee('Offers');
     }
 
+    /** The npm package ical.js reads what we write: moments on both sides of a clock change, states, and several published together. */
+    public function testAReaderThatIsNotOursFindsTheSameMoments(): void
+    {
+        $starts = [strtotime('2027-03-26 10:00 UTC'), strtotime('2027-03-29 09:00 UTC')];
+        $bookings = array_map(fn (int $at, int $n): Booking => $this->booked($at, "Visitor; with, odd \\ signs {$n}"), $starts, [1, 2]);
+        $bookings[1]->update(['state' => 'cancelled', 'sequence' => 2]);
+        $feed = $this->read((string) $this->get('/feeds/'.$this->odo->feed.'.ics')->assertOk()->getContent());
+        self::assertSame('PUBLISH', $feed['method']);
+        self::assertSame(array_map(static fn (int $at): array => [gmdate('Y-m-d\TH:i:s\Z', $at), gmdate('Y-m-d\TH:i:s\Z', $at + 3600)], $starts), array_map(static fn (array $one): array => [$one['start'], $one['end']], $feed['events']));
+        self::assertSame([['CONFIRMED', 0], ['CANCELLED', 2]], array_map(static fn (array $one): array => [$one['status'], $one['sequence']], $feed['events']));
+        self::assertStringContainsString('Visitor; with, odd \\ signs 1', $feed['events'][0]['summary']);
+        self::assertSame('CANCEL', $this->read((new CalendarFile)->invitation([$bookings[1]->refresh()]))['method']);
+        self::assertCount(2, $this->read((new CalendarFile)->invitation([$bookings[0], $bookings[1]]))['events']);
+    }
+
+    /** @return array{method: string, events: list<array<string, mixed>>} */
+    private function read(string $text): array
+    {
+        $process = new Process(['node', __DIR__.'/calendar-reader.mjs'], base_path(), null, $text);
+        $process->mustRun();
+
+        return json_decode($process->getOutput(), true, 32, JSON_THROW_ON_ERROR);
+    }
+
     public function testAnotherReaderReadsTheFeedAndBusyTimesComeIn(): void
     {
         $this->actingAs($this->user());
         $booking = $this->booked($this->monday, 'Tamsin Bellamy');
         $text = (string) $this->get('/feeds/'.$this->odo->feed.'.ics')->assertOk()->getContent();
         $event = $this->event($text);
-        self::assertSame(["{$booking->reference}-{$this->business->id}@ringo", 'CONFIRMED', date('Ymd\THis', $this->monday)], [self::part($event, 'UID'), self::part($event, 'STATUS'), self::part($event, 'DTSTART')]);
-        self::assertSame('REQUEST', self::part($this->calendar((new CalendarFile)->invitation([$booking], 'Europe/London')), 'METHOD'));
+        self::assertSame(["{$booking->reference}-{$this->business->id}@ringo", 'CONFIRMED', gmdate('Ymd\THis\Z', $this->monday)], [self::part($event, 'UID'), self::part($event, 'STATUS'), self::part($event, 'DTSTART')]);
+        self::assertSame('REQUEST', self::part($this->calendar((new CalendarFile)->invitation([$booking])), 'METHOD'));
         $booking->update(['state' => 'cancelled', 'sequence' => 1]);
-        $cancelled = $this->calendar((new CalendarFile)->invitation([$booking], 'Europe/London'));
-        $event = $this->event((new CalendarFile)->invitation([$booking], 'Europe/London'));
+        $cancelled = $this->calendar((new CalendarFile)->invitation([$booking]));
+        $event = $this->event((new CalendarFile)->invitation([$booking]));
         self::assertSame(['CANCEL', 'CANCELLED', '1'], [self::part($cancelled, 'METHOD'), self::part($event, 'STATUS'), self::part($event, 'SEQUENCE')]);
         $day = date('Ymd', $this->monday);
         $ics = "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//x//y//EN\r\nBEGIN:VEVENT\r\nUID:a\r\nDTSTART;TZID=Europe/London:{$day}T130000\r\nDTEND;TZID=Europe/London:{$day}T140000\r\nRRULE:FREQ=WEEKLY;COUNT=3\r\nSUMMARY:School\r\nEND:VEVENT\r\nBEGIN:VEVENT\r\nUID:b\r\nDTSTART;VALUE=DATE:{$day}\r\nTRANSP:TRANSPARENT\r\nSUMMARY:Birthday\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n";

@@ -31,11 +31,11 @@ final class CalendarFile
     private const BYTES_MOST = 4_000_000;
 
     /** @param bool $all whether cancelled bookings are told as well, so that a subscriber takes them out */
-    public function of(Diary $diary, string $tz, bool $all = true): string
+    public function of(Diary $diary, bool $all = true): string
     {
         $calendar = new VCalendar(['PRODID' => '-//Ringo//Diary//EN', 'METHOD' => 'PUBLISH']);
         foreach ($diary->bookings()->where('rehearsal', false)->where(static fn ($q) => $q->where('state', 'booked')->when($all, static fn ($more) => $more->orWhere('state', 'cancelled')))->get() as $booking) {
-            $calendar->add('VEVENT', $this->event($booking, $tz));
+            $calendar->add('VEVENT', $this->event($booking));
         }
 
         return $calendar->serialize();
@@ -46,11 +46,11 @@ final class CalendarFile
      *
      * @param non-empty-list<Booking> $bookings
      */
-    public function invitation(array $bookings, string $tz): string
+    public function invitation(array $bookings): string
     {
         $calendar = new VCalendar(['PRODID' => '-//Ringo//Diary//EN', 'METHOD' => self::method($bookings)]);
         foreach ($bookings as $booking) {
-            $calendar->add('VEVENT', $this->event($booking, $tz));
+            $calendar->add('VEVENT', $this->event($booking));
         }
 
         return $calendar->serialize();
@@ -191,15 +191,14 @@ final class CalendarFile
         return $end > $from && $start < $to && $end > $start ? ['diary_id' => $diary->id, 'starts_at' => $start->getTimestamp(), 'ends_at' => $end->getTimestamp(), 'what' => mb_substr((string) ($event->SUMMARY ?? 'busy'), 0, 200), 'uid' => mb_substr((string) ($event->UID ?? ''), 0, 250)] : null;
     }
 
-    /** @return array<string, mixed> */
-    private function event(Booking $booking, string $tz): array
+    /** @return array<string, mixed> moments in UTC, which needs no time zone told in the file (RFC 5545, 3.3.5) */
+    private function event(Booking $booking): array
     {
-        $zone = new \DateTimeZone($tz);
         $utc = new \DateTimeZone('UTC');
 
         return [
             'UID' => self::uid($booking), 'DTSTAMP' => ($booking->updated_at ?? now())->toDateTimeImmutable()->setTimezone($utc), 'SEQUENCE' => $booking->sequence,
-            'DTSTART' => (new \DateTimeImmutable('@'.$booking->starts_at))->setTimezone($zone), 'DTEND' => (new \DateTimeImmutable('@'.$booking->ends_at))->setTimezone($zone),
+            'DTSTART' => (new \DateTimeImmutable('@'.$booking->starts_at))->setTimezone($utc), 'DTEND' => (new \DateTimeImmutable('@'.$booking->ends_at))->setTimezone($utc),
             'SUMMARY' => ucfirst($booking->label).($booking->name === null ? '' : ', '.$booking->name), 'STATUS' => $booking->state === 'cancelled' ? 'CANCELLED' : 'CONFIRMED',
         ] + ($booking->area === null ? [] : ['LOCATION' => $booking->area]) + ($booking->note === null ? [] : ['DESCRIPTION' => $booking->note]);
     }

@@ -89,7 +89,7 @@ final readonly class ExportFiles
     {
         yield 'diaries.json' => json_encode($this->diaries->document($business), self::JSON)."\n";
         foreach ($business->diaries()->get() as $diary) {
-            yield "{$diary->key}.ics" => $this->calendar->of($diary, $business->tz);
+            yield "{$diary->key}.ics" => $this->calendar->of($diary);
         }
     }
 }

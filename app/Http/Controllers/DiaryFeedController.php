@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Diary\CalendarFile;
-use App\Models\Business;
 use App\Models\Diary;
 use Illuminate\Http\Response;
 
@@ -15,8 +14,7 @@ final class DiaryFeedController
     public function __invoke(string $feed, CalendarFile $files): Response
     {
         $diary = Diary::query()->where('feed', $feed)->firstOrFail();
-        $business = Business::query()->findOrFail($diary->business_id);
 
-        return response($files->of($diary, $business->tz), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => "inline; filename=\"{$diary->key}.ics\"", 'Cache-Control' => 'private, max-age=60']);
+        return response($files->of($diary), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => "inline; filename=\"{$diary->key}.ics\"", 'Cache-Control' => 'private, max-age=60']);
     }
 }
