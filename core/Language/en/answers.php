@@ -193,7 +193,7 @@ return  [
     'covered' => 0.9,
     'alone' => 0.45,
     'alone_covered' => 0.88,
-    'worth' => 0.3,
-    'worth_covered' => 0.6,
+    'worth' => 0.25,
+    'worth_covered' => 0.5,
   ],
 ];
