@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\Calls\CallHost;
 use App\Models\Call;
 use App\Models\Offer;
 use App\Models\Person;
@@ -11,6 +12,7 @@ use App\Models\PromisedCallBack;
 use App\Models\Role;
 use App\Models\Team;
 use Illuminate\Support\Carbon;
+use Ringo\Dialogue\Event;
 
 final class TransfersTest extends FeatureTestCase
 {
@@ -51,6 +53,33 @@ final class TransfersTest extends FeatureTestCase
         self::assertSame('available', $this->hugo->refresh()->presence);
         self::assertSame(['taken', 'taken'], array_values(array_filter(array_column($call->marks ?? [], 'kind'), static fn (string $kind): bool => $kind === 'taken')));
         self::assertStringContainsString('Nora here', $call->turns()->where('by', 'staff')->sole()->text);
+    }
+
+    /** Both telephones ring; the second accepts in the very moment between looking and taking. */
+    public function testOfTwoWhoTakeOneCallAtOnceOneHasItAndTheOtherIsToldWho(): void
+    {
+        Team::query()->sole()->people()->attach($this->hugo->id, ['position' => 1]);
+        $ref = $this->ringing();
+        $offers = Offer::query()->where('status', 'ringing')->orderBy('id')->get();
+        self::assertCount(2, $offers);
+        $call = Call::query()->where('ref', $ref)->sole();
+        $mine = $offers->firstWhere('person_id', $this->hugo->id);
+        $theirs = $offers->firstWhere('person_id', $this->nora->id);
+        self::assertInstanceOf(Offer::class, $mine);
+        self::assertInstanceOf(Offer::class, $theirs);
+        $once = true;
+        Call::retrieved(function (Call $read) use (&$once, $call, $theirs): void {
+            if ($once && $read->id === $call->id) {
+                $once = false;
+                app(CallHost::class)->happen($call->refresh(), $call->step, Event::answered('nora', 99.0), $theirs);
+            }
+        });
+        $this->actingAs($this->sits($this->hugo, 'Hugo'))->postJson("/pellbrook/desk/offers/{$mine->id}", ['how' => 'accept'])->assertStatus(409)->assertJsonPath('message', 'Nora Fell was quicker and has the call.');
+        self::assertFalse($once, 'the race was run');
+        $call->refresh();
+        self::assertSame('nora', $call->state['connected']['person'] ?? null);
+        self::assertSame(1, count(array_filter($call->marks ?? [], static fn (array $mark): bool => $mark['kind'] === 'taken')));
+        self::assertSame(['available', 'busy'], [$this->hugo->refresh()->presence, $this->nora->refresh()->presence]);
     }
 
     public function testADeskPromisesACallBackAndTicksItOff(): void

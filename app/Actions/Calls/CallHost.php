@@ -19,6 +19,7 @@ use App\Models\CallTurn;
 use App\Models\KnowledgePassage;
 use App\Models\KnowledgeQuestion;
 use App\Models\KnowledgeSource;
+use App\Models\Offer;
 use App\Models\Team;
 use Illuminate\Support\Facades\DB;
 use Ringo\Dialogue\CallState;
@@ -55,15 +56,21 @@ final class CallHost
 
     /**
      * @param int $step how many events the sender believes were handled
+     * @param ?Offer $by the ringing telephone it comes from: it counts only while that still rings
      *
      * @throws CallMoved where another page was quicker, or the call is over
+     * @throws OfferTaken where the telephone does not ring any more
      */
-    public function happen(Call $call, int $step, Event $event): Outcome
+    public function happen(Call $call, int $step, Event $event, ?Offer $by = null): Outcome
     {
-        return DB::transaction(function () use ($call, $step, $event): Outcome {
+        return DB::transaction(function () use ($call, $step, $event, $by): Outcome {
             // The first statement writes, so that the lock is held before anything is read: a second window waits here.
             Call::query()->whereKey($call->id)->update(['updated_at' => now()]);
             $call->refresh();
+            // Two who take one call: whoever comes second finds it gone, looked at under the lock.
+            if ($by !== null && Offer::query()->whereKey($by->id)->where('status', 'ringing')->doesntExist()) {
+                throw new OfferTaken('This call is no longer ringing here.');
+            }
             if (! $call->inProgress()) {
                 throw new CallMoved('This call is over. Its transcript and record are in the call log.');
             }

@@ -5,6 +5,6 @@ declare(strict_types=1);
 namespace App\Actions\Calls;
 
 /** The call has gone on elsewhere since the page last saw it, or is over; nothing was changed. */
-final class CallMoved extends \RuntimeException
+class CallMoved extends \RuntimeException
 {
 }

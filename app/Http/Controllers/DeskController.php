@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\Calls\CallHost;
 use App\Actions\Calls\CallMoved;
+use App\Actions\Calls\OfferTaken;
 use App\Actions\Transfers\LearnExamples;
 use App\Actions\Transfers\SettleTelephones;
 use App\Models\Business;
@@ -86,7 +87,7 @@ final class DeskController
         $person = $this->must($request, $business);
         abort_unless($offer->business_id === $business->id && $offer->person_id === $person->id, 404);
         if ($offer->status !== 'ringing') {
-            return response()->json(['message' => 'This call is no longer ringing here.', 'html' => $this->piece($business, $person)], 409);
+            return $this->gone($business, $person, $offer);
         }
         $call = $offer->call;
         if ($given['how'] === 'decline' && ($given['team'] ?? '') !== '') {
@@ -95,15 +96,31 @@ final class DeskController
         $at = round((float) ($call->state['transfer']['since'] ?? $call->state['clock'] ?? 0) + max(1, $offer->rung_at->diffInSeconds(now(), true)), 1);
         // One of several who ring at once says no: the others ring on.
         $others = $given['how'] === 'decline' && ! str_starts_with((string) ($given['reason'] ?? ''), Transfers::NOT_FOR_US) && Offer::query()->where('call_id', $call->id)->where('status', 'ringing')->where('id', '!=', $offer->id)->exists();
-        if ($given['how'] === 'ring_back') {
-            $this->happen($call, Event::notAnswered('transfer_declined', Transfers::RING_BACK, $at));
-        } elseif ($others) {
-            $offer->update(['status' => 'declined', 'reason' => (string) ($given['reason'] ?? '')]);
-        } else {
-            $this->happen($call, $given['how'] === 'accept' ? Event::answered($person->key, $at) : Event::notAnswered('transfer_declined', (string) ($given['reason'] ?? ''), $at));
+        if ($given['how'] !== 'ring_back' && $others) {
+            Offer::query()->whereKey($offer->id)->where('status', 'ringing')->update(['status' => 'declined', 'reason' => (string) ($given['reason'] ?? '')]);
+
+            return response()->json(['html' => $this->piece($business, $person->refresh())]);
+        }
+        try {
+            $this->happen($call, match ($given['how']) {
+                'ring_back' => Event::notAnswered('transfer_declined', Transfers::RING_BACK, $at),
+                'accept' => Event::answered($person->key, $at),
+                default => Event::notAnswered('transfer_declined', (string) ($given['reason'] ?? ''), $at),
+            }, $offer);
+        } catch (OfferTaken) {
+            return $this->gone($business, $person->refresh(), $offer->refresh());
         }
 
         return response()->json(['html' => $this->piece($business, $person->refresh())]);
+    }
+
+    /** The call rings here no more: who was quicker, where somebody was. */
+    private function gone(Business $business, Person $person, Offer $offer): JsonResponse
+    {
+        $with = $offer->call->refresh()->state['connected']['person'] ?? null;
+        $quicker = is_string($with) && $with !== $person->key ? Person::query()->where('business_id', $business->id)->where('key', $with)->value('name') : null;
+
+        return response()->json(['message' => is_string($quicker) ? "{$quicker} was quicker and has the call." : 'This call is no longer ringing here.', 'html' => $this->piece($business, $person)], 409);
     }
 
     /** 'Not for us: accounts': the call goes on there, and what the caller said becomes an example of that team. */
@@ -164,16 +181,21 @@ final class DeskController
         Offer::query()->where('call_id', $call->id)->where('status', 'ringing')->where('ends_at', '<', now())->update(['status' => 'missed']);
     }
 
-    private function happen(Call $call, Event $event): void
+    /** @throws OfferTaken where the telephone it comes from does not ring any more */
+    private function happen(Call $call, Event $event, ?Offer $by = null): void
     {
         try {
-            $this->host->happen($call, $call->step, $event);
+            $this->host->happen($call, $call->step, $event, $by);
+        } catch (OfferTaken $taken) {
+            throw $taken;
         } catch (CallMoved) {
             try {
                 $call->refresh();
                 if ($call->inProgress()) {
-                    $this->host->happen($call, $call->step, $event);
+                    $this->host->happen($call, $call->step, $event, $by);
                 }
+            } catch (OfferTaken $taken) {
+                throw $taken;
             } catch (CallMoved) {
                 // Twice overtaken: the page shows how it stands.
             }
