@@ -17,16 +17,34 @@ final class DeliverCommand extends Command
 
     protected $description = 'Send what is due';
 
+    /** Pauses after what went wrong grow up to so many seconds. */
+    private const LONGEST_PAUSE = 60;
+
     public function handle(DeliverDue $deliver, EraseOldCalls $calls, EraseOldValues $values, FetchCalendar $calendars): int
     {
         $erased = 0;
+        $pause = 1;
         do {
-            $tried = $deliver->run();
-            $calendars->due();
-            if (time() - $erased > 3600) {
-                $calls->everywhere();
-                $values->everywhere();
-                $erased = time();
+            try {
+                $tried = $deliver->run();
+                $calendars->due();
+                if (time() - $erased > 3600) {
+                    $calls->everywhere();
+                    $values->everywhere();
+                    $erased = time();
+                }
+                $pause = 1;
+            } catch (\Throwable $problem) {
+                // A busy or broken database ends nothing: it is told, waited for, and tried again.
+                report($problem);
+                $this->error('The post stands still: '.$problem->getMessage());
+                if ($this->option('once')) {
+                    return self::FAILURE;
+                }
+                sleep($pause);
+                $pause = min(self::LONGEST_PAUSE, 2 * $pause);
+
+                continue;
             }
             if ($tried === 0 && ! $this->option('once')) {
                 sleep(1);

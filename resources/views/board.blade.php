@@ -3,6 +3,7 @@
         <h1>Board</h1>
         <p class="sub">{{ $now->format('l j F, H:i') }} at {{ $business->name }}</p>
     </header>
+    @if ($still > 0)<p class="error" role="alert">The post stands still: {{ $still }} {{ $still === 1 ? 'message has' : 'messages have' }} been due since {{ \Illuminate\Support\Carbon::parse($stillSince)->setTimezone($business->tz)->format('j M, H:i') }}. Nothing goes out until “./ringo up” runs again. <a href="{{ route('post', $business) }}">Post room</a></p>@endif
     <div class="board">
         <div class="column">
         <section class="card" aria-labelledby="b-check">

@@ -13,6 +13,8 @@ use App\Models\Gateway;
 use App\Models\GatewayReceipt;
 use App\Models\Role;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Schema;
 use Ringo\Delivery\Signature;
 
 final class DeliveriesTest extends FeatureTestCase
@@ -45,6 +47,24 @@ final class DeliveriesTest extends FeatureTestCase
         self::assertSame(2, GatewayReceipt::query()->count());
         $this->deliver();
         self::assertSame(2, GatewayReceipt::query()->sum('times'), 'nothing is sent twice');
+    }
+
+    public function testTheBoardSaysWhenThePostStandsStillAndAFaultEndsNothing(): void
+    {
+        $this->rule(['name' => 'Notice', 'kind' => 'email', 'to' => 'boss@example.com', 'words' => 'A call.']);
+        $this->held();
+        $due = Delivery::query()->sole()->due_at;
+        Carbon::setTestNow($due->copy()->addMinute());
+        $this->get('/pellbrook')->assertOk()->assertDontSee('The post stands still');
+        Carbon::setTestNow($due->copy()->addMinutes(5));
+        $this->get('/pellbrook')->assertSee('The post stands still: 1 message has been due since');
+        Schema::rename('deliveries', 'elsewhere');
+        self::assertSame(1, Artisan::call('ringo:deliver', ['--once' => true]));
+        self::assertStringContainsString('The post stands still', Artisan::output());
+        Schema::rename('elsewhere', 'deliveries');
+        self::assertSame(0, Artisan::call('ringo:deliver', ['--once' => true]));
+        self::assertSame('sent', Delivery::query()->sole()->state);
+        $this->get('/pellbrook')->assertDontSee('The post stands still');
     }
 
     public function testAFailingWebRequestIsTriedAgainWithGrowingPausesAndRecovers(): void

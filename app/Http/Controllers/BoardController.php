@@ -19,6 +19,9 @@ use Illuminate\Support\Carbon;
 
 final class BoardController
 {
+    /** What is due goes out within seconds; after so many minutes the post stands still. */
+    private const STILL_MINUTES = 3;
+
     public function home(Request $request): RedirectResponse|View
     {
         /** @var User $user */
@@ -47,6 +50,8 @@ final class BoardController
 
         $toCheck = (clone $calls)->whereHas('record', static fn ($record) => $record->where('doubtful', true))->with('record', 'agent')->latest('started_at')->limit(6)->get();
         $stuck = Delivery::query()->where('business_id', $business->id)->whereDoesntHave('call', static fn ($call) => $call->where('kind', 'rehearsal'))->whereIn('state', ['failed', 'dead']);
+        // Due for minutes and not tried: nothing delivers.
+        $still = Delivery::query()->where('business_id', $business->id)->where('state', 'waiting')->where('due_at', '<', now()->subMinutes(self::STILL_MINUTES));
         $asked = KnowledgeQuestion::query()->where('business_id', $business->id)->where('state', 'open')->whereDoesntHave('call', static fn ($call) => $call->where('kind', 'rehearsal'));
         $recent = Call::query()->where('business_id', $business->id)->where('status', 'ended')->with('record', 'agent')->latest('started_at')->limit(8)->get();
         $user = $request->user();
@@ -58,7 +63,7 @@ final class BoardController
             }
         }
 
-        return view('board', [
+        return view('board', ['still' => $still->count(), 'stillSince' => $still->min('due_at'),
             'business' => $business,
             'agent' => $agent,
             'now' => $now,
