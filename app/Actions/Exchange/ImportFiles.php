@@ -27,6 +27,8 @@ final readonly class ImportFiles
 {
     private const BYTES_MOST = 50_000_000;
 
+    private const PROBLEMS_TOLD = 20;
+
     public function __construct(private CreateAgent $agents, private ImportTranscripts $calls, private ImportContacts $contacts, private BringDiaries $diaries, private CalendarFile $calendar)
     {
     }
@@ -77,7 +79,22 @@ final readonly class ImportFiles
         $agent = Agent::query()->where('business_id', $business->id)->when($into !== null, static fn ($q) => $q->where('key', $into))->first()
             ?? throw new \DomainException($into === null ? 'The business has no agent whose calls they could be.' : "There is no agent “{$into}”.");
 
-        return ['agent' => $agent->key] + ($look ? ['transcripts' => iterator_count((new TranscriptFile($business->country, $business->tz))->pieces($bytes))] : $this->calls->from($agent, $bytes));
+        if (! $look) {
+            return ['agent' => $agent->key] + $this->calls->from($agent, $bytes);
+        }
+        $file = new TranscriptFile($business->country, $business->tz);
+        $found = 0;
+        $problems = [];
+        foreach ($file->pieces($bytes) as $place => $piece) {
+            try {
+                is_array($piece) ? $file->read($piece, now()->toDateTimeImmutable()) : throw new \DomainException((string) $piece);
+                $found++;
+            } catch (InvalidDocument|\DomainException $problem) {
+                $problems[] = "Transcript {$place}: {$problem->getMessage()}";
+            }
+        }
+
+        return ['agent' => $agent->key, 'transcripts' => $found, 'problems' => array_slice($problems, 0, self::PROBLEMS_TOLD)];
     }
 
     /** @return array<string, mixed> */
