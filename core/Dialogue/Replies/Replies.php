@@ -32,9 +32,6 @@ final readonly class Replies
     /** Words of substance that may stand beside a question about the agent or the time. */
     private const BESIDE = 1;
 
-    /** Share of the words of a reading's name that must be said to choose it. */
-    private const MEANT = 0.3;
-
     private Stemmer $stemmer;
 
     public function __construct(private Understanding $understanding, private Phrasebook $phrases, private Collector $collector, private Questions $questions, private Topics $topics, private ?Knowledge $knowledge = null)
@@ -88,7 +85,7 @@ final readonly class Replies
         if ($last === null || $offers === [] || $turn->state->heard !== ($last['turn'] ?? -1) + 1) {
             return null;
         }
-        $n = $this->offered($turn, $heard, $offers);
+        $n = (new OfferedReadings($this->understanding))->meant($turn, $heard, $offers);
         if ($n === null) {
             return null;
         }
@@ -103,33 +100,6 @@ final readonly class Replies
         $turn->trace->rule($reply->rule);
         $this->told($turn, $reply);
         $turn->speak($reply->text, $turn->state->step);
-    }
-
-    /** @param non-empty-list<array{source: string, label: string, text: string, more: list<string>}> $offers */
-    private function offered(Turn $turn, Heard $heard, array $offers): ?int
-    {
-        $places = $this->understanding->words->phrases('wish_answers', 'places')->first($heard->tokens);
-        $numbers = $this->understanding->words->section('wish_answers', 'place_numbers');
-        foreach ($places === null ? [] : array_slice($heard->tokens, $places[1], $places[2]) as $token) {
-            $place = $numbers[$token->text] ?? null;
-            if (is_int($place) && isset($offers[$place < 0 ? count($offers) + $place : $place])) {
-                return $place < 0 ? count($offers) + $place : $place;
-            }
-        }
-        $said = array_flip($this->stemmer->stems($heard->original));
-        $shares = [];
-        foreach ($offers as $n => $one) {
-            $stems = $this->stemmer->stems($one['label']);
-            $own = array_diff($stems, ...array_map(fn (array $other): array => $this->stemmer->stems($other['label']), array_values(array_filter($offers, static fn (int $k): bool => $k !== $n, ARRAY_FILTER_USE_KEY))));
-            $shares[$n] = count(array_intersect_key(array_flip($own === [] ? $stems : $own), $said)) / max(1, count($own === [] ? $stems : $own));
-        }
-        arsort($shares);
-        $best = (int) array_key_first($shares);
-        if ($shares[$best] >= self::MEANT && $shares[$best] > (array_values($shares)[1] ?? 0.0)) {
-            return $best;
-        }
-
-        return count($offers) === 1 && $this->understanding->read(ValueType::YesNo, $heard, $turn->plain())->value === true ? 0 : null;
     }
 
     /** The first of several readings, said with what it is about. */
