@@ -70,7 +70,7 @@ final readonly class ItemFinder
         }
         $this->turns = new Phrases($turns);
         $parts = [];
-        foreach (['begins', 'middles', 'ends', 'rest', 'whole', 'week_of', 'within'] as $part) {
+        foreach (['begins', 'middles', 'halves', 'ends', 'rest', 'whole', 'week_of', 'within'] as $part) {
             $parts[$part] = $words->phrases('wishes', $part);
         }
         $this->parts = $parts;
@@ -131,7 +131,7 @@ final readonly class ItemFinder
         if ($feast !== null) {
             return $feast;
         }
-        foreach (['begins', 'middles', 'ends', 'rest'] as $part) {
+        foreach (['begins', 'middles', 'halves', 'ends', 'rest'] as $part) {
             $hit = $this->parts[$part]->at($t, $i);
             if ($hit === null) {
                 continue;
@@ -249,6 +249,7 @@ final readonly class ItemFinder
 
         return match ($part) {
             'begins' => $week ? [$from, $day($from, 1)] : [$from, $day($from, self::EDGE - 1)],
+            'halves' => $week ? [$day($from, 3), $to] : [$day($from, 15), $to],
             'middles' => $week ? [$day($from, 1), $day($from, 3)] : [$day($from, 10), $day($from, 19)],
             default => $week ? [$day($from, 3), $day($from, 4)] : [$day($to, 1 - self::EDGE), $to],
         };

@@ -20,6 +20,9 @@ final readonly class WishReader
     /** Besides weekdays: what is said with a short 'is'. */
     private const WITH_IS = ['today', 'tomorrow', 'week', 'weekend', 'month', 'morning', 'afternoon', 'evening', 'lunchtime'];
 
+    /** Where 'first thing' ends, in minutes of the day. */
+    private const FIRST_THING = 600;
+
     /** Tokens before a day in which a cue is looked for. */
     private const LOOKS_BACK = 7;
 
@@ -27,6 +30,8 @@ final readonly class WishReader
     private const FEW_BETWEEN = 3;
 
     private ItemFinder $items;
+
+    private Reasons $reasons;
 
     private Numerals $numerals;
 
@@ -36,20 +41,17 @@ final readonly class WishReader
     /** @var array<string, true> */
     private array $little;
 
-    /** @var array<string, true> */
-    private array $goesOn;
-
     public function __construct(private Vocabulary $words)
     {
         $this->items = new ItemFinder($words);
+        $this->reasons = new Reasons($words, $this->items);
         $this->numerals = new Numerals($words);
         $cues = [];
-        foreach ([...self::CUES, 'joins', 'onwards', 'or_before', 'ish', 'bad', 'reasons', 'somebody'] as $cue) {
+        foreach ([...self::CUES, 'joins', 'onwards', 'after_that', 'or_before', 'ish', 'bad', 'somebody'] as $cue) {
             $cues[$cue] = $words->phrases('wishes', $cue);
         }
         $this->cues = $cues;
         $this->little = array_fill_keys($words->section('wishes', 'between_words'), true);
-        $this->goesOn = array_fill_keys($words->section('wishes', 'goes_on'), true);
     }
 
     /**
@@ -58,17 +60,41 @@ final readonly class WishReader
      */
     public function read(Wish $before, string $said, Context $context, array $names = [], array $offered = []): Wish
     {
-        $t = $this->withoutReasons($this->hourly($this->plain(Heard::of($said, $this->words)->tokens), $before), $context);
+        $t = $this->reasons->without($this->hourly($this->plain(Heard::of($said, $this->words)->tokens), $before), $context);
         $items = $this->items->in($t, $context);
         $wish = $before->but(['after' => null, 'before' => null]);
         $with = $this->with($t, $names);
         $wish = $with === null ? $wish : $wish->but(['with' => $with]);
+        [$wish, $items] = $this->notThat($wish, $t, $items);
         $wish = (new Turns)->laid($wish, $items, $offered, $context);
         $halves = array_values(array_filter(array_map(static fn (Item $item): ?string => $item->kind === Item::PART && is_array($item->value) && is_string($item->value[2] ?? null) ? $item->value[2] : null, $items)));
         $items = $this->withoutEdges($t, $items);
         $wish = $this->days($wish, $this->others($items, $this->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isDay())))), $context);
 
         return (new Hours)->laid($wish, $this->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isTime()))), $halves[0] ?? $wish->half);
+    }
+
+    /**
+     * 'Not first thing' takes the early hours out.
+     *
+     * @param list<Token> $t
+     * @param list<Item> $items
+     *
+     * @return array{Wish, list<Item>}
+     */
+    private function notThat(Wish $wish, array $t, array $items): array
+    {
+        $kept = [];
+        foreach ($items as $item) {
+            if ($item->kind === Item::TURN && $item->value === 'first_thing' && $this->cue($t, $item->from, 0) === 'without') {
+                $wish = $wish->but(['notTimes' => [...$wish->notTimes, new Span(0, self::FIRST_THING)], 'firstOfDay' => false]);
+
+                continue;
+            }
+            $kept[] = $item;
+        }
+
+        return [$wish, $kept];
     }
 
     /**
@@ -198,6 +224,7 @@ final readonly class WishReader
     {
         return match (true) {
             $this->cues['bad']->at($t, $place) !== null => 'without',
+            $cue === '' && $this->cues['after_that']->at($t, $place) !== null => 'after',
             $cue === '' && $this->cues['onwards']->at($t, $place) !== null => 'from',
             $cue === '' && $this->cues['or_before']->at($t, $place) !== null => 'to_start',
             $cue === '' && $this->cues['ish']->at($t, $place) !== null => 'around',
@@ -393,39 +420,5 @@ final readonly class WishReader
         }
 
         return $all;
-    }
-
-    /**
-     * The words without what only tells why: 'after four, I work till half three'.
-     *
-     * @param list<Token> $t
-     *
-     * @return list<Token>
-     */
-    private function withoutReasons(array $t, Context $context): array
-    {
-        $kept = [];
-        $inside = [];
-        foreach ($this->items->in($t, $context) as $item) {
-            for ($i = $item->from + 1; $i < $item->to; $i++) {
-                $inside[$i] = true;
-            }
-        }
-        for ($i = 0, $n = count($t); $i < $n; $i++) {
-            if (isset($inside[$i]) || $this->cues['reasons']->at($t, $i) === null) {
-                $kept[] = $t[$i];
-
-                continue;
-            }
-            for ($end = $i + 1; $end < $n && ! $t[$end]->afterBreak() && ! isset($this->goesOn[$t[$end]->text]); $end++);
-            $clause = array_slice($t, $i, $end - $i);
-            // 'My wife can't do Tuesdays' takes Tuesdays out.
-            if ($this->cues['without']->in($clause) && $this->items->in($clause, $context) !== [] && preg_match("/\\bca?n(?:no|')t\\b/", implode(' ', array_map(static fn (Token $token): string => $token->text, $clause))) === 1) {
-                array_push($kept, ...$clause);
-            }
-            $i = $end - 1;
-        }
-
-        return $kept;
     }
 }
