@@ -17,6 +17,11 @@ final class Offers
     /** Where somebody wants it soon, or a little earlier or later, the next is not so far off. */
     private const NEAR = 3_600;
 
+    /** Less apart than this two times hardly differ. */
+    private const LEAST_APART = 1_800;
+
+    private const TWO = 2;
+
     /** Who asks for the earliest gets it, and one more. */
     private const SOONEST = 2;
 
@@ -116,9 +121,11 @@ final class Offers
         $soonest = $wish->order === 'earliest';
         $most = $soonest ? self::SOONEST : self::MOST;
         $chosen = [$order[0]];
-        foreach ([$soonest || $wish->after !== null || $wish->before !== null ? self::NEAR : self::APART, 0] as $apart) {
+        $wide = $soonest || $wish->after !== null || $wish->before !== null ? self::NEAR : self::APART;
+        // A third that hardly differs from the others is no choice; a second is better than none.
+        foreach ([[$wide, $most], [self::LEAST_APART, self::TWO], [0, self::TWO]] as [$apart, $enough]) {
             foreach ($order as $at) {
-                if (count($chosen) < $most && array_filter($chosen, static fn (int $one): bool => $one === $at || abs($one - $at) < $apart) === []) {
+                if (count($chosen) < $enough && array_filter($chosen, static fn (int $one): bool => $one === $at || abs($one - $at) < $apart) === []) {
                     $chosen[] = $at;
                 }
             }

@@ -100,6 +100,15 @@ final class KnowledgeTest extends FeatureTestCase
         }
     }
 
+    public function testTablesKeptBeforeAreFoundLikePassagesAfterTheMigration(): void
+    {
+        app(KeepSource::class)->keep($this->business, 'prices.md', 'document', "# Prices\n\n| Tool | A day |\n| --- | --- |\n| Sander | £18 |\n| Drill | £12 |\n");
+        KnowledgePassage::query()->where('kind', 'table')->delete();
+        self::assertFalse($this->ask('how much is a sander a day')->answered);
+        (require database_path('migrations/2026_11_28_000006_index_tables.php'))->up();
+        self::assertSame('Sander: £18 a day.', $this->ask('how much is a sander a day')->text);
+    }
+
     public function testACallAnswersFromItShowsTheSourceAndKeepsWhatNothingAnswered(): void
     {
         $this->keep();

@@ -21,10 +21,11 @@ final class WaitingController
     public function book(Request $request, Business $business, Waiting $waiting, BookByHand $by, FollowBooking $follow): RedirectResponse
     {
         $given = $request->validate(['at' => ['required', 'integer'], 'diary' => ['required', 'string', 'max:60']]);
-        abort_if($waiting->rehearsal || $waiting->state !== Waiting::WAITING, 422, 'This one does not wait any more, or was only rehearsed.');
         $booking = DB::transaction(static function () use ($business, $waiting, $given, $by, $follow) {
+            // Claimed before anything is booked: two who press at once book one time.
+            $claimed = Waiting::query()->whereKey($waiting->id)->where('state', Waiting::WAITING)->where('rehearsal', false)->update(['state' => Waiting::BOOKED]);
+            abort_if($claimed === 0, 422, 'This one does not wait any more, or was only rehearsed.');
             $booking = $by->book($business, $waiting->service, new Start((int) $given['at'], $given['diary']), ['name' => $waiting->name ?? 'Somebody who waited', 'number' => $waiting->number, 'area' => $waiting->area, 'note' => $waiting->said, 'contact_id' => $waiting->contact_id, 'call_id' => $waiting->call_id]);
-            $waiting->update(['state' => Waiting::BOOKED]);
             $follow->cameFree($booking);
 
             return $booking;

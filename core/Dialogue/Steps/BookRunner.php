@@ -100,11 +100,17 @@ final readonly class BookRunner implements AskingRunner
     {
         \assert($step instanceof BookStep);
         $going = $turn->state->booking;
-        $one = $going['offered'][(int) rtrim($digits, '#') - 1] ?? null;
-        if ($this->book === null || $going === null || $one === null || $going['asks'] !== 'choice') {
+        $place = (int) rtrim($digits, '#') - 1;
+        $one = $going['offered'][$place] ?? null;
+        if ($this->book === null || $going === null || $one === null || ! in_array($going['asks'], ['choice', 'which'], true)) {
             return null;
         }
         $matter = Matter::of($turn, $step, $this->book, $this->understanding->words);
+        if ($going['asks'] === 'which') {
+            $booked = $this->book->referred($turn->state->id, $going['which'][$place] ?? '', $turn->scope()->now);
+
+            return $booked === null ? null : $this->about($matter, $booked);
+        }
         $service = $matter->service();
 
         return $service === null ? null : $this->agreeing->hold($matter, $service, new Start(...$one));

@@ -257,6 +257,22 @@ final class BookingTest extends TestCase
         self::assertSame(['2026-03-12'], array_map(static fn ($one): string => gmdate('Y-m-d', $one->start->at), $this->book->all()));
     }
 
+    public function testOfSeveralBookingsOneIsKeyed(): void
+    {
+        $for = ['name' => null, 'number' => $this->from, 'area' => null, 'note' => ''];
+        $this->book->book('another', 'tuning', [new Start(strtotime('2026-03-12T11:00Z'), 'odo'), new Start(strtotime('2026-03-17T09:00Z'), 'odo')], $for);
+        $this->says('please cancel my appointment');
+        $this->state = $this->engine->step($this->state, Event::keys('2', $this->state->clock + 3))->state;
+        $this->says('yes');
+        self::assertSame(['2026-03-12'], array_map(static fn ($one): string => gmdate('Y-m-d', $one->start->at), $this->book->all()));
+    }
+
+    public function testTimesOfferedAreApart(): void
+    {
+        $this->says('I want a tuning', 'Thursday morning');
+        self::assertSame(['09:00', '11:00'], array_map(static fn (array $one): string => gmdate('H:i', $one[0]), $this->state->booking['offered'] ?? []));
+    }
+
     public function testNothingSuitsAndTheCallerWaits(): void
     {
         $this->says('I want a tuning', 'Thursday', 'no, put me on the waiting list please');

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Ringo\Understanding\When\Wishes;
 
-use Ringo\Language\Phrases;
 use Ringo\Language\Token;
 use Ringo\Language\Vocabulary;
 use Ringo\Understanding\Context;
@@ -14,20 +13,11 @@ use Ringo\Understanding\Numerals;
 /** Lays what a caller says about when upon what was wished before. */
 final readonly class WishReader
 {
-    /** What may stand before a day or a time, the longest saying wins. */
-    private const CUES = ['without', 'after', 'from', 'before', 'by', 'to_start', 'around', 'between'];
-
     /** Besides weekdays: what is said with a short 'is'. */
     private const WITH_IS = ['today', 'tomorrow', 'week', 'weekend', 'month', 'morning', 'afternoon', 'evening', 'lunchtime'];
 
     /** Where 'first thing' ends, in minutes of the day. */
     private const FIRST_THING = 600;
-
-    /** Tokens before a day in which a cue is looked for. */
-    private const LOOKS_BACK = 7;
-
-    /** Words between two days that are both out of the question. */
-    private const FEW_BETWEEN = 3;
 
     private ItemFinder $items;
 
@@ -35,23 +25,14 @@ final readonly class WishReader
 
     private Numerals $numerals;
 
-    /** @var array<string, Phrases<string>> */
-    private array $cues;
-
-    /** @var array<string, true> */
-    private array $little;
+    private Cues $cues;
 
     public function __construct(private Vocabulary $words)
     {
         $this->items = new ItemFinder($words);
         $this->reasons = new Reasons($words, $this->items);
         $this->numerals = new Numerals($words);
-        $cues = [];
-        foreach ([...self::CUES, 'joins', 'onwards', 'after_that', 'or_before', 'ish', 'bad', 'somebody'] as $cue) {
-            $cues[$cue] = $words->phrases('wishes', $cue);
-        }
-        $this->cues = $cues;
-        $this->little = array_fill_keys($words->section('wishes', 'between_words'), true);
+        $this->cues = new Cues($words);
     }
 
     /**
@@ -69,9 +50,9 @@ final readonly class WishReader
         $wish = (new Turns)->laid($wish, $items, $offered, $context);
         $halves = array_values(array_filter(array_map(static fn (Item $item): ?string => $item->kind === Item::PART && is_array($item->value) && is_string($item->value[2] ?? null) ? $item->value[2] : null, $items)));
         $items = $this->withoutEdges($t, $items);
-        $wish = $this->days($wish, $this->others($items, $this->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isDay())))), $context);
+        $wish = $this->days($wish, $this->others($items, $this->cues->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isDay())))), $context);
 
-        return (new Hours)->laid($wish, $this->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isTime()))), $halves[0] ?? $wish->half);
+        return (new Hours)->laid($wish, $this->cues->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isTime()))), $halves[0] ?? $wish->half);
     }
 
     /**
@@ -86,7 +67,7 @@ final readonly class WishReader
     {
         $kept = [];
         foreach ($items as $item) {
-            if ($item->kind === Item::TURN && $item->value === 'first_thing' && $this->cue($t, $item->from, 0) === 'without') {
+            if ($item->kind === Item::TURN && $item->value === 'first_thing' && $this->cues->cue($t, $item->from, 0) === 'without') {
                 $wish = $wish->but(['notTimes' => [...$wish->notTimes, new Span(0, self::FIRST_THING)], 'firstOfDay' => false]);
 
                 continue;
@@ -110,7 +91,7 @@ final readonly class WishReader
         $kept = [];
         foreach ($items as $n => $item) {
             $day = $items[$n - 1] ?? null;
-            if ($item->isTime() && $day !== null && $day->isDay() && $day->to === $item->from && in_array($this->cue($t, $day->from, 0), ['before', 'by', 'to_start'], true)) {
+            if ($item->isTime() && $day !== null && $day->isDay() && $day->to === $item->from && in_array($this->cues->cue($t, $day->from, 0), ['before', 'by', 'to_start'], true)) {
                 continue;
             }
             $kept[] = $item;
@@ -132,128 +113,6 @@ final readonly class WishReader
         $other = array_values(array_filter($items, static fn (Item $item): bool => $item->kind === Item::TURN && $item->value === 'other_day'))[0] ?? null;
 
         return $other === null ? $meant : array_map(static fn (array $one): array => $one[0] === '' && $one[1]->kind !== Item::PERIOD && $one[1]->from < $other->from ? ['without', $one[1], $one[2]] : $one, $meant);
-    }
-
-    /**
-     * Items with how each is meant; a stretch between two becomes one.
-     *
-     * @param list<Token> $t
-     * @param list<Item> $items
-     *
-     * @return list<array{string, Item, ?Item}> cue, item, and the other end of a stretch
-     */
-    private function meant(array $t, array $items): array
-    {
-        $meant = [];
-        $end = 0;
-        for ($k = 0, $n = count($items); $k < $n; $k++) {
-            $item = $items[$k];
-            $cue = $this->cue($t, $item->from, $end);
-            $next = $items[$k + 1] ?? null;
-            $join = $next === null ? null : $this->joined($t, $item->to, $next->from);
-            if ($next !== null && $join !== null && ($cue === 'between' || $cue === 'from' && $join !== 'and' || $join !== 'and' && in_array($cue, ['', 'around', 'without'], true)) && $item->kind !== Item::PART) {
-                $meant[] = [$cue === 'without' || $cue === 'between' && $this->ruledOut($t, $item->from, $end) ? 'without' : 'between', $item, $next];
-                $end = $next->to;
-                $k++;
-
-                continue;
-            }
-            $cue = $this->after($t, $item->to, $cue);
-            // 'Not Monday or Tuesday': what is out of the question goes on.
-            $last = $meant[count($meant) - 1] ?? null;
-            if ($cue === '' && $last !== null && $last[0] === 'without' && $this->goesWith($t, $end, $item->from)) {
-                $cue = 'without';
-            }
-            $meant[] = [$cue === 'between' ? 'from' : $cue, $item, null];
-            $end = $item->to;
-        }
-
-        return $meant;
-    }
-
-    /**
-     * The saying that stands before a place and says how it is meant.
-     *
-     * @param list<Token> $t
-     */
-    private function cue(array $t, int $place, int $since): string
-    {
-        $best = '';
-        $length = 0;
-        $before = array_slice($t, 0, $place);
-        for ($s = max($since, $place - self::LOOKS_BACK); $s < $place; $s++) {
-            foreach (self::CUES as $cue) {
-                $hit = $this->cues[$cue]->at($before, $s);
-                if ($hit === null) {
-                    continue;
-                }
-                $gap = array_slice($t, $s + $hit[1], $place - $s - $hit[1]);
-                // 'No, ten' puts right; 'no mornings' rules out.
-                $denies = $cue === 'without' && $hit[1] === 1 && in_array($t[$s]->text, ['no', 'not'], true) && $t[$s + 1]->afterBreak();
-                if (! $denies && array_filter($gap, fn (Token $token): bool => ! isset($this->little[$token->text])) === [] && $hit[1] > $length) {
-                    [$best, $length] = [$cue, $hit[1]];
-                }
-            }
-        }
-
-        return $best;
-    }
-
-    /**
-     * 'Except between one and two': what rules out stands before what joins.
-     *
-     * @param list<Token> $t
-     */
-    private function ruledOut(array $t, int $place, int $since): bool
-    {
-        for ($s = $place - 1; $s >= max($since, $place - self::LOOKS_BACK); $s--) {
-            if ($this->cues['between']->at($t, $s) !== null) {
-                return $this->cue($t, $s, $since) === 'without';
-            }
-        }
-
-        return false;
-    }
-
-    /**
-     * What stands behind a day or a time: 'onwards', '-ish', 'is no good'.
-     *
-     * @param list<Token> $t
-     */
-    private function after(array $t, int $place, string $cue): string
-    {
-        return match (true) {
-            $this->cues['bad']->at($t, $place) !== null => 'without',
-            $cue === '' && $this->cues['after_that']->at($t, $place) !== null => 'after',
-            $cue === '' && $this->cues['onwards']->at($t, $place) !== null => 'from',
-            $cue === '' && $this->cues['or_before']->at($t, $place) !== null => 'to_start',
-            $cue === '' && $this->cues['ish']->at($t, $place) !== null => 'around',
-            default => $cue,
-        };
-    }
-
-    /**
-     * The one little word that joins two ends of a stretch; null where something else stands between.
-     *
-     * @param list<Token> $t
-     */
-    private function joined(array $t, int $from, int $to): ?string
-    {
-        $hit = $this->cues['joins']->at($t, $from);
-        if ($hit === null || $from + $hit[1] > $to) {
-            return null;
-        }
-        $gap = array_slice($t, $from + $hit[1], $to - $from - $hit[1]);
-
-        return array_filter($gap, fn (Token $token): bool => ! isset($this->little[$token->text])) === [] ? $t[$from]->text : null;
-    }
-
-    /** @param list<Token> $t */
-    private function goesWith(array $t, int $from, int $to): bool
-    {
-        $gap = array_map(static fn (Token $token): string => $token->text, array_slice($t, $from, $to - $from));
-
-        return array_intersect($gap, ['or', 'and', 'nor']) !== [] && count($gap) <= self::FEW_BETWEEN || $gap === [];
     }
 
     /** @param list<array{string, Item, ?Item}> $meant */
@@ -376,7 +235,7 @@ final readonly class WishReader
         $plain = [];
         foreach ($t as $n => $token) {
             // 'In about three weeks' is in three weeks.
-            if (($t[$n - 1]->text ?? '') === 'in' && $this->cues['around']->at($t, $n) !== null && isset($this->words->section('calendar', 'counted')[$t[$n + 2]->text ?? ''])) {
+            if (($t[$n - 1]->text ?? '') === 'in' && $this->words->phrases('wishes', 'around')->at($t, $n) !== null && isset($this->words->section('calendar', 'counted')[$t[$n + 2]->text ?? ''])) {
                 continue;
             }
             // 'Wednesday's fine' is Wednesday.

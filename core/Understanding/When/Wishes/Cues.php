@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding\When\Wishes;
+
+use Ringo\Language\Phrases;
+use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
+
+/** How a day or a time is meant, by the sayings before and behind it: not on, after, from … to, is no good. */
+final readonly class Cues
+{
+    /** What may stand before a day or a time, the longest saying wins. */
+    private const CUES = ['without', 'after', 'from', 'before', 'by', 'to_start', 'around', 'between'];
+
+    /** What joins two of them, or stands behind one. */
+    private const BESIDE = ['joins', 'onwards', 'after_that', 'or_before', 'ish', 'bad'];
+
+    /** Tokens before a day in which a cue is looked for. */
+    private const LOOKS_BACK = 7;
+
+    /** Words between two days that are both out of the question. */
+    private const FEW_BETWEEN = 3;
+
+    /** @var array<string, Phrases<string>> */
+    private array $cues;
+
+    /** @var array<string, true> */
+    private array $little;
+
+    public function __construct(Vocabulary $words)
+    {
+        $cues = [];
+        foreach ([...self::CUES, ...self::BESIDE] as $cue) {
+            $cues[$cue] = $words->phrases('wishes', $cue);
+        }
+        $this->cues = $cues;
+        $this->little = array_fill_keys($words->section('wishes', 'between_words'), true);
+    }
+
+    /**
+     * Items with how each is meant; a stretch between two becomes one.
+     *
+     * @param list<Token> $t
+     * @param list<Item> $items
+     *
+     * @return list<array{string, Item, ?Item}> cue, item, and the other end of a stretch
+     */
+    public function meant(array $t, array $items): array
+    {
+        $meant = [];
+        $end = 0;
+        for ($k = 0, $n = count($items); $k < $n; $k++) {
+            $item = $items[$k];
+            $cue = $this->cue($t, $item->from, $end);
+            $next = $items[$k + 1] ?? null;
+            $join = $next === null ? null : $this->joined($t, $item->to, $next->from);
+            if ($next !== null && $join !== null && ($cue === 'between' || $cue === 'from' && $join !== 'and' || $join !== 'and' && in_array($cue, ['', 'around', 'without'], true)) && $item->kind !== Item::PART) {
+                $meant[] = [$cue === 'without' || $cue === 'between' && $this->ruledOut($t, $item->from, $end) ? 'without' : 'between', $item, $next];
+                $end = $next->to;
+                $k++;
+
+                continue;
+            }
+            $cue = $this->after($t, $item->to, $cue);
+            // 'Not Monday or Tuesday': what is out of the question goes on.
+            $last = $meant[count($meant) - 1] ?? null;
+            if ($cue === '' && $last !== null && $last[0] === 'without' && $this->goesWith($t, $end, $item->from)) {
+                $cue = 'without';
+            }
+            $meant[] = [$cue === 'between' ? 'from' : $cue, $item, null];
+            $end = $item->to;
+        }
+
+        return $meant;
+    }
+
+    /**
+     * The saying that stands before a place and says how it is meant.
+     *
+     * @param list<Token> $t
+     */
+    public function cue(array $t, int $place, int $since): string
+    {
+        $best = '';
+        $length = 0;
+        $before = array_slice($t, 0, $place);
+        for ($s = max($since, $place - self::LOOKS_BACK); $s < $place; $s++) {
+            foreach (self::CUES as $cue) {
+                $hit = $this->cues[$cue]->at($before, $s);
+                if ($hit === null) {
+                    continue;
+                }
+                $gap = array_slice($t, $s + $hit[1], $place - $s - $hit[1]);
+                // 'No, ten' puts right; 'no mornings' rules out.
+                $denies = $cue === 'without' && $hit[1] === 1 && in_array($t[$s]->text, ['no', 'not'], true) && $t[$s + 1]->afterBreak();
+                if (! $denies && array_filter($gap, fn (Token $token): bool => ! isset($this->little[$token->text])) === [] && $hit[1] > $length) {
+                    [$best, $length] = [$cue, $hit[1]];
+                }
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * 'Except between one and two': what rules out stands before what joins.
+     *
+     * @param list<Token> $t
+     */
+    private function ruledOut(array $t, int $place, int $since): bool
+    {
+        for ($s = $place - 1; $s >= max($since, $place - self::LOOKS_BACK); $s--) {
+            if ($this->cues['between']->at($t, $s) !== null) {
+                return $this->cue($t, $s, $since) === 'without';
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * What stands behind a day or a time: 'onwards', '-ish', 'is no good'.
+     *
+     * @param list<Token> $t
+     */
+    private function after(array $t, int $place, string $cue): string
+    {
+        return match (true) {
+            $this->cues['bad']->at($t, $place) !== null => 'without',
+            $cue === '' && $this->cues['after_that']->at($t, $place) !== null => 'after',
+            $cue === '' && $this->cues['onwards']->at($t, $place) !== null => 'from',
+            $cue === '' && $this->cues['or_before']->at($t, $place) !== null => 'to_start',
+            $cue === '' && $this->cues['ish']->at($t, $place) !== null => 'around',
+            default => $cue,
+        };
+    }
+
+    /**
+     * The one little word that joins two ends of a stretch; null where something else stands between.
+     *
+     * @param list<Token> $t
+     */
+    private function joined(array $t, int $from, int $to): ?string
+    {
+        $hit = $this->cues['joins']->at($t, $from);
+        if ($hit === null || $from + $hit[1] > $to) {
+            return null;
+        }
+        $gap = array_slice($t, $from + $hit[1], $to - $from - $hit[1]);
+
+        return array_filter($gap, fn (Token $token): bool => ! isset($this->little[$token->text])) === [] ? $t[$from]->text : null;
+    }
+
+    /** @param list<Token> $t */
+    private function goesWith(array $t, int $from, int $to): bool
+    {
+        $gap = array_map(static fn (Token $token): string => $token->text, array_slice($t, $from, $to - $from));
+
+        return array_intersect($gap, ['or', 'and', 'nor']) !== [] && count($gap) <= self::FEW_BETWEEN || $gap === [];
+    }
+}
