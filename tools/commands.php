@@ -8,9 +8,12 @@ use App\Console\Core\AnswerCommand;
 use App\Console\Core\Arguments;
 use App\Console\Core\BadInput;
 use App\Console\Core\CallCommand;
+use App\Console\Core\CapacityCommand;
 use App\Console\Core\CheckCommand;
 use App\Console\Core\ExtractCommand;
+use App\Console\Core\ForecastCommand;
 use App\Console\Core\FreeCommand;
+use App\Console\Core\PlanCommand;
 use App\Console\Core\ReadCommand;
 use App\Console\Core\RouteCommand;
 use App\Console\Core\ScoreCommand;
@@ -21,7 +24,7 @@ ini_set('display_errors', 'stderr');
 
 require __DIR__.'/../vendor/autoload.php';
 
-$commands = ['read' => ReadCommand::class, 'call' => CallCommand::class, 'check' => CheckCommand::class, 'route' => RouteCommand::class, 'free' => FreeCommand::class, 'extract' => ExtractCommand::class, 'answer' => AnswerCommand::class, 'score' => ScoreCommand::class];
+$commands = ['read' => ReadCommand::class, 'call' => CallCommand::class, 'check' => CheckCommand::class, 'route' => RouteCommand::class, 'free' => FreeCommand::class, 'extract' => ExtractCommand::class, 'answer' => AnswerCommand::class, 'score' => ScoreCommand::class, 'capacity' => CapacityCommand::class, 'plan' => PlanCommand::class, 'forecast' => ForecastCommand::class];
 $name = $argv[1] ?? '';
 
 try {

@@ -18,6 +18,7 @@ final class DependencyTest
      */
     public const MAY_USE = [
         'Value' => [],
+        'Capacity' => [],
         'Document' => [],
         'Delivery' => [],
         'Language' => [],
@@ -27,6 +28,7 @@ final class DependencyTest
         'Speech' => ['Language', 'Numbering', 'Value'],
         'Understanding' => ['Language', 'Numbering', 'Value'],
         'Diary' => ['Document', 'Language', 'Understanding'],
+        'Outreach' => ['Diary', 'Document', 'Numbering'],
         'Fit' => ['Language', 'Understanding'],
         'Recognition' => ['Numbering'],
         'Trade' => ['Document', 'Fit', 'Sheet', 'Value'],
