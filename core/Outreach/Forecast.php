@@ -40,9 +40,9 @@ final class Forecast
     /** @throws \DomainException where the person's zone is none */
     public function add(Listed $person): void
     {
-        $this->listed++;
         $where = $this->planner->whereabouts($person);
         $planned = $where === null ? null : $this->planner->planned($person, $where, $this->now);
+        $this->listed++;
         if ($where !== null && $planned?->next !== null) {
             $this->allowed[] = [$person, $where, $planned->next];
 
