@@ -14,6 +14,7 @@ use App\Http\Controllers\DiaryController;
 use App\Http\Controllers\DiaryFeedController;
 use App\Http\Controllers\DiarySetUpController;
 use App\Http\Controllers\EnclosureController;
+use App\Http\Controllers\ErrandController;
 use App\Http\Controllers\ExampleController;
 use App\Http\Controllers\ForesightController;
 use App\Http\Controllers\HandsetController;
@@ -27,6 +28,7 @@ use App\Http\Controllers\RecordSheetController;
 use App\Http\Controllers\ReleaseController;
 use App\Http\Controllers\ScriptTextController;
 use App\Http\Controllers\SignInController;
+use App\Http\Controllers\StandInController;
 use App\Http\Controllers\TradeController;
 use App\Http\Controllers\TransferController;
 use App\Http\Controllers\WaitingController;
@@ -39,6 +41,9 @@ Route::middleware('guest')->group(static function (): void {
 
 // A feed to subscribe to has no sign-in: its address is the secret, and can be changed.
 Route::get('/feeds/{feed}.ics', DiaryFeedController::class)->where('feed', '[A-Za-z0-9]{40}')->middleware('throttle:120,1')->name('diary.feed');
+
+// The made-up systems that errands ask; they know neither sessions nor people.
+Route::any('/stand-in/{system}/{path?}', StandInController::class)->where('path', '.*')->withoutMiddleware('web')->name('stand-in');
 
 Route::middleware('auth')->group(static function (): void {
     Route::get('/', [BoardController::class, 'home'])->name('home');
@@ -138,6 +143,22 @@ Route::middleware('auth')->group(static function (): void {
             Route::post('/post/rules/{rule}/revert', [PostController::class, 'revert'])->name('post.rule.revert');
             Route::post('/post/rules/{rule}/restore', [PostController::class, 'restore'])->name('post.rule.restore')->withTrashed();
             Route::post('/post/rules/{rule}/test', [PostController::class, 'test'])->name('post.rule.test');
+            Route::get('/errands', [ErrandController::class, 'index'])->name('errands');
+            Route::get('/errands/new', [ErrandController::class, 'create'])->name('errand.new');
+            Route::post('/errands', [ErrandController::class, 'store'])->name('errand.store');
+            Route::get('/errands/errands.openapi.json', [ErrandController::class, 'export'])->name('errands.export');
+            Route::put('/errands/hosts', [ErrandController::class, 'hosts'])->name('errands.hosts');
+            Route::post('/errands/tables', [ErrandController::class, 'table'])->name('errands.table');
+            Route::delete('/errands/tables/{errandTable}', [ErrandController::class, 'dropTable'])->name('errands.table.delete');
+            Route::post('/errands/descriptions', [ErrandController::class, 'described'])->name('errands.described');
+            Route::post('/errands/descriptions/take', [ErrandController::class, 'take'])->name('errands.take');
+            Route::post('/errands/stand-ins/{system}', [ErrandController::class, 'standIn'])->name('errands.stand-in');
+            Route::get('/errands/{errand}', [ErrandController::class, 'show'])->whereNumber('errand')->name('errand');
+            Route::put('/errands/{errand}', [ErrandController::class, 'update'])->name('errand.update');
+            Route::delete('/errands/{errand}', [ErrandController::class, 'destroy'])->name('errand.delete');
+            Route::post('/errands/{errand}/restore', [ErrandController::class, 'restore'])->name('errand.restore')->withTrashed();
+            Route::post('/errands/{errand}/run', [ErrandController::class, 'run'])->name('errand.run');
+            Route::put('/errands/{errand}/answer', [ErrandController::class, 'answer'])->name('errand.answer');
             Route::get('/knowledge', [KnowledgeController::class, 'index'])->name('knowledge');
             Route::post('/knowledge', [KnowledgeController::class, 'store'])->name('knowledge.store');
             Route::post('/knowledge/fetch', [KnowledgeController::class, 'fetch'])->name('knowledge.fetch');
@@ -231,6 +252,7 @@ Route::middleware('auth')->group(static function (): void {
             Route::get('/contacts/search', [ContactSearchController::class, 'index'])->name('contacts.search');
             Route::post('/agents/{agent}/ring', [HandsetController::class, 'ring'])->name('handset.ring');
             Route::get('/handset/{call}', [HandsetController::class, 'show'])->name('handset.show');
+            Route::post('/handset/{call}/errand', [HandsetController::class, 'errand'])->name('handset.errand');
             Route::post('/handset/{call}', [HandsetController::class, 'happen'])->name('handset.happen');
             Route::post('/handset/{call}/again', [HandsetController::class, 'again'])->name('handset.again');
             Route::get('/calls/{call}/replay', [CallController::class, 'replay'])->name('call.replay');

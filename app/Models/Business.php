@@ -10,6 +10,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Ringo\Delivery\Timing;
 use Ringo\Diary\Diaries;
+use Ringo\Errand\Errands;
 use Ringo\Fit\Caution;
 use Ringo\Inspection\Surroundings;
 
@@ -30,12 +31,12 @@ use Ringo\Inspection\Surroundings;
  */
 final class Business extends Model
 {
-    protected $fillable = ['key', 'name', 'country', 'tz', 'keep_days', 'knowledge_version', 'knowledge_hosts', 'own_words', 'caution', 'diary'];
+    protected $fillable = ['key', 'name', 'country', 'tz', 'keep_days', 'knowledge_version', 'knowledge_hosts', 'own_words', 'caution', 'diary', 'errand_hosts'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['knowledge_hosts' => 'array', 'own_words' => 'array', 'diary' => 'array'];
+        return ['knowledge_hosts' => 'array', 'own_words' => 'array', 'diary' => 'array', 'errand_hosts' => 'array'];
     }
 
     /** What a wrong transfer and a question cost this business. */
@@ -55,6 +56,7 @@ final class Business extends Model
             null,
             Diaries::fromArray((new DiariesOf)->document($this)),
             $this->reminders(),
+            $this->errandDesigns(),
         );
     }
 
@@ -71,6 +73,24 @@ final class Business extends Model
         }
 
         return $reminders;
+    }
+
+    /** What agents of the business may look up or have done elsewhere. */
+    public function errandDesigns(): Errands
+    {
+        return Errands::of($this->errands()->get()->map(static fn (Errand $errand): \Ringo\Errand\Errand => $errand->design()));
+    }
+
+    /** @return HasMany<Errand, $this> */
+    public function errands(): HasMany
+    {
+        return $this->hasMany(Errand::class)->orderBy('key');
+    }
+
+    /** @return HasMany<ErrandTable, $this> */
+    public function errandTables(): HasMany
+    {
+        return $this->hasMany(ErrandTable::class)->orderBy('name');
     }
 
     public function getRouteKeyName(): string

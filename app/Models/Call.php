@@ -36,7 +36,8 @@ use Ringo\Transcript\Turn as TranscriptTurn;
  * @property int $step how many events have been handled
  * @property array<string, mixed> $state
  * @property Carbon $last_event_at
- * @property ?list<array{at: float, kind: string, name: string}> $marks what happened between the words: rung, taken, refused
+ * @property ?list<array{at: float, kind: string, name: string, status?: string, seconds?: float}> $marks what happened between the words: rung, taken, refused, errand
+ * @property ?array{how: string, seconds: int|float} $errands how a rehearsal has errands answered
  * @property ?string $staff_note
  * @property ?array{how: string, after: int} $colleague how the simulated colleague answers
  * @property ?Carbon $deleted_at
@@ -54,7 +55,7 @@ final class Call extends Model
 {
     use SoftDeletes;
 
-    protected $fillable = ['ref', 'business_id', 'agent_id', 'script_text_id', 'release_id', 'contact_id', 'rung_by', 'kind', 'direction', 'from', 'to', 'caller_name', 'status', 'outcome', 'seconds', 'started_at', 'tz', 'step', 'state', 'last_event_at', 'marks', 'staff_note', 'colleague', 'created_at', 'updated_at'];
+    protected $fillable = ['ref', 'business_id', 'agent_id', 'script_text_id', 'release_id', 'contact_id', 'rung_by', 'kind', 'direction', 'from', 'to', 'caller_name', 'status', 'outcome', 'seconds', 'started_at', 'tz', 'step', 'state', 'last_event_at', 'marks', 'staff_note', 'colleague', 'errands', 'created_at', 'updated_at'];
 
     public function getRouteKeyName(): string
     {
@@ -64,7 +65,7 @@ final class Call extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['state' => 'array', 'started_at' => 'datetime', 'last_event_at' => 'datetime', 'marks' => 'array', 'colleague' => 'array', 'seconds' => 'float'];
+        return ['state' => 'array', 'started_at' => 'datetime', 'last_event_at' => 'datetime', 'marks' => 'array', 'colleague' => 'array', 'errands' => 'array', 'seconds' => 'float'];
     }
 
     /** @return BelongsTo<Business, $this> */

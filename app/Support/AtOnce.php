@@ -15,6 +15,7 @@ enum AtOnce: string
     case Knowledge = 'knowledge';
     case Transfers = 'transfers';
     case Deliveries = 'deliveries';
+    case Errands = 'errands';
 
     /** What of a live call follows at once. */
     public function follows(): string
@@ -22,6 +23,7 @@ enum AtOnce: string
         return match ($this) {
             self::Knowledge => 'Live calls answer from what is kept here',
             self::Transfers => 'Live calls ring the teams and people as they are kept here',
+            self::Errands => 'Live calls run errands as they are kept here',
             self::Deliveries => 'Live calls follow these rules',
         };
     }

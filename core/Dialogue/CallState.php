@@ -12,6 +12,10 @@ namespace Ringo\Dialogue;
  * A time that is being agreed: the step, what was wished, offered and refused, what is held (and all of a series), and which booking it
  * is about or how that is being found.
  *
+ * An errand: the step it belongs to, its id, what is asked (the answer of the other system, a field, or which of several rows), since when,
+ * when a phrase was last said, and what the caller said meanwhile.
+ *
+ * @phpstan-type Out array{step: string, key: string, id: string, values: array<string, mixed>, asks: string, field: ?string, rows: list<array<string, mixed>>, by: ?string, questions: int, since: float, told: ?float, meanwhile: list<string>, question: string}
  * @phpstan-type Going array{step: string, service: string, area: ?string, wish: array<string, mixed>, offered: list<array{int, string}>, refused: list<int>, held: ?array{int, string}, all: list<array{int, string}>, series: ?array{unit: string, every: int, times: ?int}, reference: ?string, which: list<string>, finds: array{name: ?string, date: ?string, tries: int}, asks: string, tries: int, question: string}
  */
 final class CallState
@@ -54,6 +58,18 @@ final class CallState
 
     /** @var Going|null a time that is being agreed */
     public ?array $booking = null;
+
+    /** @var Out|null an errand that is on its way, or for which something is asked */
+    public ?array $errand = null;
+
+    /** Errands this call has sent on their way. */
+    public int $errands = 0;
+
+    /** @var array<string, array{status: string, values: array<string, mixed>, row: array<string, array{type: string, value: mixed}>, at: float, seconds: float}> what errands came back with, by errand */
+    public array $looked = [];
+
+    /** @var list<string> what the caller said while an errand was on its way, until it is weighed */
+    public array $heardMeanwhile = [];
 
     /** @var list<array{reference: string, service: string, at: int, diary: string}> what this call has booked or moved */
     public array $booked = [];

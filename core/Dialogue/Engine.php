@@ -13,6 +13,7 @@ use Ringo\Dialogue\Ports\Knowledge;
 use Ringo\Dialogue\Steps\Waiting;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Dialogue\Walk\MoveKind;
+use Ringo\Errand\Errands;
 use Ringo\Fit\Memory;
 use Ringo\Language\Vocabulary;
 use Ringo\Numbering\NumberingPlan;
@@ -38,6 +39,9 @@ final readonly class Engine
     /** Silences in a row, whatever the step, after which the call ends. */
     private const QUIET = 5;
 
+    /** Considerations that make nothing of words said while an errand was on its way. */
+    private const LEFT_ASIDE = ['NotUnderstood', 'OffTopic', 'StandingRequests', null];
+
     /** Lines of the caller that are remembered. */
     private const REMEMBERED = 12;
 
@@ -52,16 +56,17 @@ final readonly class Engine
         ?Knowledge $knowledge = null,
         ?Memory $memory = null,
         private ?Appointments $appointments = null,
+        public Errands $errands = new Errands,
     ) {
-        $this->parts = new Wiring($script, $understanding, $speakable, $switchboard ?? Switchboard::none(), $knowledge, $memory ?? Memory::english(), $appointments);
+        $this->parts = new Wiring($script, $understanding, $speakable, $switchboard ?? Switchboard::none(), $knowledge, $memory ?? Memory::english(), $appointments, $errands);
     }
 
-    public static function for(Script $script, ?Switchboard $switchboard = null, ?Knowledge $knowledge = null, ?Memory $memory = null, ?Appointments $appointments = null): self
+    public static function for(Script $script, ?Switchboard $switchboard = null, ?Knowledge $knowledge = null, ?Memory $memory = null, ?Appointments $appointments = null, Errands $errands = new Errands): self
     {
         $words = Vocabulary::of($script->agent->language);
         $plan = new NumberingPlan;
 
-        return new self($script, new Understanding($words, $plan), new Speakable($words, $plan), new Display($words, $plan), $switchboard, $knowledge, $memory, $appointments);
+        return new self($script, new Understanding($words, $plan), new Speakable($words, $plan), new Display($words, $plan), $switchboard, $knowledge, $memory, $appointments, $errands);
     }
 
     public function step(CallState $before, Event $event): Outcome
@@ -77,6 +82,7 @@ final readonly class Engine
         }
         $state->clock = max($state->clock, $event->at);
         $this->parts->walker->follow($turn, $this->happened($turn, $event));
+        $turn = $this->meanwhile($turn);
         $this->limit($turn);
         $this->settle($turn);
         if ($turn->state->ended && $turn->state->booking !== null) {
@@ -84,7 +90,7 @@ final readonly class Engine
             $this->appointments?->release($state->id);
         }
 
-        return new Outcome($state, $turn->actions, $trace);
+        return new Outcome($turn->state, $turn->actions, $trace);
     }
 
     private function happened(Turn $turn, Event $event): Move
@@ -97,9 +103,41 @@ final readonly class Engine
             EventKind::Interrupted => $this->interrupted($turn, $event->seconds),
             EventKind::HungUp => $this->hungUp($turn),
             EventKind::StaffSaid => $this->staffSaid($turn, $event->text),
+            EventKind::ErrandReturned => $this->parts->errands->returned($turn, $event),
+            EventKind::ErrandWaits => $this->parts->errands->waits($turn),
             EventKind::Answered => $this->parts->transfers->answered($turn, $event->text),
             EventKind::Busy, EventKind::NoAnswer, EventKind::Declined => $this->parts->transfers->failed($turn, str_replace(['transfer_', '_'], ['', ' '], $event->kind->value), $event->text),
         };
+    }
+
+    /** What the caller said while an errand was on its way is weighed now; where it is no answer and no wish, all stands as it did. */
+    private function meanwhile(Turn $turn): Turn
+    {
+        $said = $turn->state->heardMeanwhile;
+        if ($said === [] || $turn->state->errand !== null && $turn->state->errand['asks'] === 'out' || $turn->state->ended) {
+            return $turn;
+        }
+        $turn->state->heardMeanwhile = [];
+        $heard = $this->understanding->hear(implode('. ', $said));
+        if ($heard->all === [] || $turn->state->mode !== Mode::Answer) {
+            return $turn;
+        }
+        $trial = $turn->on(CallState::fromArray($turn->state->toArray()));
+        $trial->trace->rule('what was said meanwhile: “'.$heard->original.'”');
+        $move = $this->weigh($trial, $heard);
+        if (in_array($trial->trace->decided, self::LEFT_ASIDE, true)) {
+            $turn->trace->decided = null;
+
+            return $turn;
+        }
+        // The question that is answered already is not put.
+        $question = array_search($turn->state->lastQuestion, array_map(static fn (Action $action): string => $action instanceof Speak ? $action->text : '', $turn->actions), true);
+        if ($turn->state->lastQuestion !== '' && $question !== false) {
+            array_splice($trial->actions, $question, 1);
+        }
+        $this->parts->walker->follow($trial, $move);
+
+        return $trial;
     }
 
     private function begin(Turn $turn): Move
@@ -231,7 +269,7 @@ final readonly class Engine
     private function silence(Turn $turn): Move
     {
         $state = $turn->state;
-        if (in_array($state->mode, [Mode::Connected, Mode::Ringing], true)) {
+        if (in_array($state->mode, [Mode::Connected, Mode::Ringing, Mode::LookingUp], true)) {
             return $this->parts->modes->now($turn)->silent($turn);
         }
         if ($state->holding) {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue;
 
+use Ringo\Errand\Reply;
+
 /** Something that happened in a call, at so many seconds after its start. */
 final readonly class Event
 {
@@ -58,6 +60,23 @@ final readonly class Event
     public static function notAnswered(string $how, string $reason, float $at): self
     {
         return new self(EventKind::from($how), $at, $reason);
+    }
+
+    /**
+     * An errand has come back, failed, or taken too long.
+     *
+     * @param string $id of the errand in this call
+     * @param float $seconds it took
+     */
+    public static function errandReturned(string $id, Reply $reply, float $seconds, float $at): self
+    {
+        return new self(EventKind::ErrandReturned, $at, json_encode(['id' => $id, 'seconds' => $seconds] + $reply->toArray(), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE));
+    }
+
+    /** An errand is still on its way. */
+    public static function errandWaits(float $at): self
+    {
+        return new self(EventKind::ErrandWaits, $at);
     }
 
     /** The same, without the words. */

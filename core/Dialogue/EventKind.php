@@ -18,4 +18,6 @@ enum EventKind: string
     case Busy = 'transfer_busy';
     case NoAnswer = 'transfer_no_answer';
     case Declined = 'transfer_declined';
+    case ErrandReturned = 'errand_returned';
+    case ErrandWaits = 'errand_waits';
 }

@@ -23,6 +23,8 @@ enum Mode: string
     case CallBack = 'call_back';
     /** Words while somebody is being rung. */
     case Ringing = 'ringing';
+    /** Words while an errand is on its way. */
+    case LookingUp = 'looking_up';
     /** Words to a colleague. */
     case Connected = 'connected';
     /** Somebody else is coming to the telephone. */

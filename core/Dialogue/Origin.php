@@ -15,4 +15,6 @@ enum Origin: string
     case Corrected = 'corrected';
     case Keyed = 'keyed';
     case Set = 'set';
+    /** Read from another system. */
+    case LookedUp = 'looked_up';
 }

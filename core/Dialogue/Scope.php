@@ -43,7 +43,7 @@ final readonly class Scope
         $raw = $this->named($path) ?? match ($head) {
             'caller' => $this->state->caller[$rest ?? ''] ?? null,
             'fact' => $this->script->facts[$rest ?? ''] ?? null,
-            default => null,
+            default => $this->looked($head, $rest ?? '', fn (Typed $typed): string => $this->speakable->say($typed, $this->locale)),
         };
 
         return is_scalar($raw) && ! is_bool($raw) && trim((string) $raw) !== '' ? trim((string) $raw) : null;
@@ -87,7 +87,7 @@ final readonly class Scope
             'today' => $this->display->show(new Typed(ValueType::Date, $this->now->format('Y-m-d'))),
             'now' => $this->now->format('H:i'),
             'caller.number' => $this->state->from === null ? null : $this->display->show(new Typed(ValueType::Phone, $this->state->from)),
-            default => $this->words($path),
+            default => $this->writtenFound($path) ?? $this->words($path),
         };
     }
 
@@ -110,8 +110,31 @@ final readonly class Scope
             'tries' => $this->state->failures,
             'topic' => $this->state->topic,
             'frustration' => $this->state->frustration,
-            default => null,
+            default => $this->found($head, $rest),
         };
+    }
+
+    /** What an errand came back with: its status, or a value of its answer. */
+    private function found(string $errand, string $name): mixed
+    {
+        $looked = $this->state->looked[$errand] ?? null;
+
+        return $looked === null ? null : ($name === 'status' ? $looked['status'] : ($looked['row'][$name]['value'] ?? null));
+    }
+
+    private function writtenFound(string $path): ?string
+    {
+        [$errand, $name] = [...explode('.', $path, 2), ''];
+
+        return $this->looked($errand, $name, $this->display->show(...));
+    }
+
+    /** @param \Closure(Typed): string $say */
+    private function looked(string $errand, string $name, \Closure $say): ?string
+    {
+        $found = $this->state->looked[$errand]['row'][$name] ?? null;
+
+        return $found === null ? null : $say(new Typed(ValueType::from($found['type']), $found['value']));
     }
 
     private function ofCall(string $name): mixed

@@ -56,6 +56,16 @@ final class Turn
     ) {
     }
 
+    /** The same turn on another state: what is done there can be thrown away. */
+    public function on(CallState $state): self
+    {
+        $turn = new self($this->script, $state, $this->trace, $this->phrases, $this->speakable, $this->display, $this->timing, $this->ssml);
+        $turn->actions = $this->actions;
+        $turn->callerTurn = $this->callerTurn;
+
+        return $turn;
+    }
+
     /** The step the call stands at. */
     public function step(): ?Step
     {

@@ -14,6 +14,9 @@ use Ringo\Dialogue\Appointments\Choice;
 use Ringo\Dialogue\Appointments\Finding;
 use Ringo\Dialogue\Appointments\Talk;
 use Ringo\Dialogue\Appointments\WaitingList;
+use Ringo\Dialogue\Errands\Known;
+use Ringo\Dialogue\Errands\Running;
+use Ringo\Dialogue\Errands\WhichOne;
 use Ringo\Dialogue\Modes\Modes as ModeHandlers;
 use Ringo\Dialogue\Modes\Weighing;
 use Ringo\Dialogue\Order\Consideration;
@@ -41,6 +44,7 @@ use Ringo\Dialogue\Walk\Reprise;
 use Ringo\Dialogue\Walk\Tone;
 use Ringo\Dialogue\Walk\TopicSwitch;
 use Ringo\Dialogue\Walk\Walker;
+use Ringo\Errand\Errands;
 use Ringo\Fit\Memory;
 use Ringo\Fit\Topics;
 use Ringo\Script\Script;
@@ -65,10 +69,12 @@ final readonly class Wiring
 
     public Transfers $transfers;
 
+    public Running $errands;
+
     /** @var array<string, TurnOrder> by how much is weighed */
     private array $orders;
 
-    public function __construct(Script $script, Understanding $understanding, Speakable $speakable, Switchboard $switchboard, ?Knowledge $knowledge, Memory $memory, ?Appointments $appointments = null)
+    public function __construct(Script $script, Understanding $understanding, Speakable $speakable, Switchboard $switchboard, ?Knowledge $knowledge, Memory $memory, ?Appointments $appointments = null, Errands $errands = new Errands)
     {
         $words = $understanding->words;
         $this->phrases = new Phrasebook($words, $script->agent);
@@ -91,6 +97,8 @@ final readonly class Wiring
         $callBacks = new CallBacks($understanding, $this->phrases, $switchboard);
         $this->transfers = new Transfers($switchboard, $callBacks, new Announcement);
         $puts = new Steps\Puts;
+        $which = new WhichOne($understanding);
+        $this->errands = new Running($errands, $which);
         $runners = new Runners([
             'say' => new Steps\SayRunner,
             'branch' => new Steps\BranchRunner,
@@ -98,6 +106,7 @@ final readonly class Wiring
             'send' => new Steps\SendRunner,
             'finish' => new Steps\FinishRunner,
             'transfer' => new Steps\TransferRunner($this->transfers),
+            'look_up' => new Steps\LookUpRunner($puts, $collector, $keeper, new Known, $this->errands, $which),
             'verify' => new Steps\VerifyRunner($puts, new Steps\Proof($understanding)),
             'ask' => new Steps\AskRunner(
                 $puts,
@@ -131,6 +140,7 @@ final readonly class Wiring
             Mode::WhichTeam->value => new Modes\ChoosingTeam($this->transfers),
             Mode::CallBack->value => new Modes\CallingBack($this->transfers, $callBacks),
             Mode::Ringing->value => new Modes\Ringing($this->transfers),
+            Mode::LookingUp->value => new Modes\LookingUp($this->errands),
             Mode::Connected->value => new Modes\Connected,
             Mode::Handover->value => new Modes\HandingOver($understanding, $this->phrases, $answering),
         ]);

@@ -34,12 +34,13 @@ final readonly class OwnCall
             $turn = $held->turn;
             $words = $turn === null ? '' : ($transcript->turns[$turn]->text ?? '');
             // Evidence must stand in the transcript; otherwise the turn alone is given.
-            $said = $held->said !== '' && mb_stripos($words, $held->said) !== false ? $held->said : '';
+            // What another system told has no words in the call: where and when it was read is its evidence.
+            $said = $held->origin === Origin::LookedUp || $held->said !== '' && mb_stripos($words, $held->said) !== false ? $held->said : '';
             $cells[$key] = [
                 'value' => $held->value,
                 'display' => $this->display->show($field->typed($held->value)),
                 'confidence' => $held->confidence,
-                'origin' => $held->confirmed ? 'confirmed' : $held->origin->value,
+                'origin' => $held->confirmed && $held->origin !== Origin::LookedUp ? 'confirmed' : $held->origin->value,
                 'turn' => $turn,
                 'said' => $said,
                 'confirmed' => $held->confirmed,

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Ringo\Inspection;
 
 use Ringo\Design\ScriptDocument;
+use Ringo\Errand\Errand;
 use Ringo\Language\Vocabulary;
 use Ringo\Script\Script;
+use Ringo\Script\Steps\LookUp\LookUpStep;
 use Ringo\Speech\Prompt;
 use Ringo\Speech\Timing;
 
@@ -57,6 +59,28 @@ final readonly class Design
         }
 
         return $lines;
+    }
+
+    /** @return array<string, ?Errand> the errands that steps use, by key; null where it is not known what there is */
+    public function errands(): array
+    {
+        $used = [];
+        foreach ($this->script->steps as $step) {
+            if ($step instanceof LookUpStep) {
+                $used[$step->errand] = $this->around->errands?->get($step->errand);
+            }
+        }
+
+        return $used;
+    }
+
+    /** Whether a path names what an errand of the script came back with: its status, or a value it reads. */
+    public function errandGives(string $path): bool
+    {
+        [$key, $value] = [...explode('.', $path, 2), ''];
+        $used = $this->errands();
+
+        return array_key_exists($key, $used) && $value !== '' && ($value === 'status' || $used[$key] === null || $used[$key]->sought($value) !== null);
     }
 
     /** Seconds of a prompt's longest variant, with a word or two for each value. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Inspection;
 
+use Ringo\Errand\Sought;
 use Ringo\Script\Paths;
 use Ringo\Speech\Prompt;
 
@@ -30,6 +31,7 @@ final readonly class Placeholders
 
         return isset(Paths::ALWAYS[$path])
             || $parts[0] === 'caller' && isset($parts[1])
+            || $this->design->errandGives($path)
             || $parts[0] === 'fact' && isset($this->design->script->facts[$parts[1] ?? '']);
     }
 
@@ -42,7 +44,7 @@ final readonly class Placeholders
         $parts = explode('.', $path, 2);
         $field = $this->design->script->sheet->field($parts[0]);
         if ($field === null) {
-            return ! $this->design->flow->certain($step, $path);
+            return ! $this->design->flow->certain($step, $this->design->errandGives($path) ? $parts[0] : $path);
         }
         if (isset($parts[1]) && $parts[1] !== 'label') {
             foreach ($field->options as $option) {
@@ -92,6 +94,11 @@ final readonly class Placeholders
                 $offered[] = ['path' => "{$field->key}.{$fact}", 'label' => $field->title.': '.str_replace('_', ' ', (string) $fact), 'empty' => $this->mayBeEmpty($step, "{$field->key}.{$fact}")];
             }
         }
+        foreach ($this->design->errands() as $key => $errand) {
+            foreach ($errand->values ?? [] as $value) {
+                $offered[] = ['path' => "{$key}.{$value->key}", 'label' => ($errand->label ?? $key).': '.$value->label, 'empty' => $this->mayBeEmpty($step, "{$key}.{$value->key}")];
+            }
+        }
         foreach (Paths::CALLER as $path => $label) {
             $offered[] = ['path' => $path, 'label' => $label, 'empty' => $this->mayBeEmpty($step, $path)];
         }
@@ -105,9 +112,20 @@ final readonly class Placeholders
         return $offered;
     }
 
+    /** @return list<string> */
+    private function found(): array
+    {
+        $paths = [];
+        foreach ($this->design->errands() as $key => $errand) {
+            array_push($paths, ...array_map(static fn (Sought $value): string => "{$key}.{$value->key}", $errand->values ?? []));
+        }
+
+        return $paths;
+    }
+
     public function nearest(string $path): ?string
     {
-        $known = [...array_keys($this->design->script->sheet->fields), ...array_keys(Paths::ALWAYS), ...array_keys(Paths::CALLER), ...array_map(static fn (string $fact): string => 'fact.'.$fact, array_map(strval(...), array_keys($this->design->script->facts)))];
+        $known = [...array_keys($this->design->script->sheet->fields), ...array_keys(Paths::ALWAYS), ...array_keys(Paths::CALLER), ...$this->found(), ...array_map(static fn (string $fact): string => 'fact.'.$fact, array_map(strval(...), array_keys($this->design->script->facts)))];
         $best = null;
         $least = 3;
         foreach ($known as $one) {

@@ -35,7 +35,7 @@ final readonly class Input
                 'interrupted' => new self('interrupt', '', (float) ($event['seconds'] ?? 0)),
                 'hung_up' => new self('hang_up'),
                 'staff_said' => new self('staff', $event['text'] ?? ''),
-                'answered' => new self('answered', $event['text'] ?? ''),
+                'transfer_answered' => new self('answered', $event['text'] ?? ''),
                 'transfer_busy', 'transfer_no_answer', 'transfer_declined' => new self(substr($event['kind'], 9), $event['text'] ?? ''),
                 default => null,
             };

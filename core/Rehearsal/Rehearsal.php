@@ -5,12 +5,17 @@ declare(strict_types=1);
 namespace Ringo\Rehearsal;
 
 use Ringo\Dialogue\Actions\Action;
+use Ringo\Dialogue\Actions\LookUp;
 use Ringo\Dialogue\Actions\Speak;
 use Ringo\Dialogue\CallState;
 use Ringo\Dialogue\Engine;
+use Ringo\Dialogue\Errands\Running;
 use Ringo\Dialogue\Event;
 use Ringo\Dialogue\EventKind;
 use Ringo\Dialogue\Outcome;
+use Ringo\Errand\Kept;
+use Ringo\Errand\Prepared;
+use Ringo\Errand\Reply;
 use Ringo\Speech\Timing;
 use Ringo\Transcript\Transcript;
 use Ringo\Transcript\Turn;
@@ -25,7 +30,8 @@ final readonly class Rehearsal
 
     private Recorder $recorder;
 
-    public function __construct(private Engine $engine)
+    /** @param ?Prepared $errands who answers errands; without one every errand fails */
+    public function __construct(private Engine $engine, private ?Prepared $errands = null)
     {
         $this->timing = new Timing;
         $this->recorder = new Recorder;
@@ -44,7 +50,7 @@ final readonly class Rehearsal
         $begins = $turns === [];
         $events = [];
         $traces = [];
-        $step = function (Event $event) use (&$state, &$clock, &$turns, &$events, &$traces, $watch): void {
+        $step = function (Event $event) use (&$step, &$state, &$clock, &$turns, &$events, &$traces, $watch): void {
             $before = hrtime(true);
             $outcome = $this->engine->step($state, $event);
             $spent = (int) (hrtime(true) - $before);
@@ -59,14 +65,21 @@ final readonly class Rehearsal
             if ($watch !== null) {
                 $watch($event, $outcome, $spent);
             }
+            foreach ($outcome->actions as $action) {
+                if ($action instanceof LookUp && ! $state->ended) {
+                    $this->errand($action, $event->at, $step);
+                }
+            }
         };
         if ($begins) {
             $step(Event::started());
         }
+        $done = 0;
         foreach ($inputs as $input) {
             if ($state->ended) {
                 break;
             }
+            $done++;
             $at = $clock + self::THINKS;
             if ($input->kind === 'interrupt') {
                 $last = $turns[count($turns) - 1] ?? null;
@@ -89,7 +102,7 @@ final readonly class Rehearsal
         if (! $state->ended && $hangUp) {
             $step(Event::hungUp(round($clock + self::THINKS, 1)));
         } elseif ($state->ended) {
-            $unused = max(0, count($inputs) - (count($events) - ($begins ? 1 : 0)));
+            $unused = count($inputs) - $done;
         }
         $agent = $this->engine->script->agent;
 
@@ -100,6 +113,23 @@ final readonly class Rehearsal
             $traces,
             $unused,
         );
+    }
+
+    /**
+     * An errand on the call's own clock: the time it takes goes by, and then its answer is there.
+     *
+     * @param callable(Event): void $happens
+     */
+    private function errand(LookUp $action, float $since, callable $happens): void
+    {
+        $errand = $this->engine->errands->get($action->errand);
+        $kept = $errand === null || $this->errands === null
+            ? new Kept(Reply::failed($errand === null ? "there is no errand “{$action->errand}”" : "{$errand->system} is not there"), 0.1)
+            : $this->errands->reply($errand, $action->values)->within($action->seconds);
+        for ($after = Running::UNNOTICED; $after < $kept->seconds; $after += Running::BETWEEN_PHRASES) {
+            $happens(Event::errandWaits(round($since + $after, 1)));
+        }
+        $happens(Event::errandReturned($action->id, $kept->reply, $kept->seconds, round($since + $kept->seconds, 1)));
     }
 
     /** Whoever rings first of those who ring now. */

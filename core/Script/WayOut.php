@@ -25,6 +25,11 @@ final readonly class WayOut
         return new self(self::LEAVE);
     }
 
+    public static function go(string $step): self
+    {
+        return new self(self::GO, $step);
+    }
+
     public static function read(Node $parent): self
     {
         if (! $parent->has('way_out')) {

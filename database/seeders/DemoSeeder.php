@@ -9,6 +9,8 @@ use App\Actions\Deliveries\KeepEnclosure;
 use App\Actions\Diary\BringDiaries;
 use App\Actions\Diary\CalendarFile;
 use App\Actions\Diary\FetchCalendar;
+use App\Actions\Errands\KeepErrand;
+use App\Actions\Errands\KeepTable;
 use App\Actions\Knowledge\CheckAnswers;
 use App\Actions\Knowledge\FetchPage;
 use App\Actions\Knowledge\KeepSource;
@@ -31,10 +33,13 @@ use App\Models\Person;
 use App\Models\Release;
 use App\Models\Role;
 use App\Models\ScriptText;
+use App\Models\StandIn;
 use App\Models\Team;
 use App\Models\TeamExample;
 use App\Models\User;
 use App\Models\Waiting;
+use App\StandIns\Systems;
+use App\StandIns\Yard;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
@@ -85,6 +90,7 @@ final class DemoSeeder extends Seeder
         $this->checked($business);
         $this->knowledge($business);
         $this->diaries($business);
+        $this->errands($business);
     }
 
     private function quillmoor(Business $business): void
@@ -123,6 +129,23 @@ final class DemoSeeder extends Seeder
         }
         $this->knowledge($business);
         $this->diaries($business);
+    }
+
+    /** What the agent asks other systems; the account system fails now and then. */
+    private function errands(Business $business): void
+    {
+        $hosts = array_keys(array_filter(config('ringo.stand_ins'), static fn (string $host): bool => str_ends_with($host, ".{$business->key}.example"), ARRAY_FILTER_USE_KEY));
+        $business->update(['errand_hosts' => $hosts]);
+        foreach (Systems::at(...$hosts) as $name => $system) {
+            StandIn::query()->updateOrCreate(['system' => $name], ['mode' => $name === 'accounts' ? 'fails' : 'works', 'data' => $system->data(now($business->tz)->startOfDay()->toDateTimeImmutable()), 'done' => []]);
+        }
+        $keep = app(KeepErrand::class);
+        foreach (json_decode($this->file($business, 'errands.json'), true, 32, JSON_THROW_ON_ERROR)['errands'] as $design) {
+            $keep->of($business, null, $design, isset($design['secret']) ? Yard::TOKEN : null);
+        }
+        foreach (glob(database_path("demo/{$business->key}/licences.csv")) ?: [] as $file) {
+            app(KeepTable::class)->of($business, '', basename($file), $file);
+        }
     }
 
     private function diaries(Business $business): void

@@ -110,6 +110,7 @@ export function handset() {
             part('colleague-after').value = data.colleague.after;
         }
         watch();
+        errand();
         document.querySelectorAll('.row.at').forEach((row) => row.classList.remove('at'));
         const row = data.at_step ? document.getElementById(`step-${data.at_step}`) : null;
         row?.classList.add('at');
@@ -135,6 +136,43 @@ export function handset() {
         call = data;
         watch();
     }).catch((problem) => failed('call-error', problem));
+
+    // An errand on its way: the server runs it; after a second and a half the agent says so, and not again before six more.
+    let asking = null;
+    const errand = () => {
+        const waited = call?.errand ? `${call.ref}/${call.errand}` : null;
+        part('errand-line').hidden = waited === null;
+        part('errand').textContent = call?.errand_called?.replaceAll('_', ' ') ?? '';
+        if (waited === null || asking === waited) {
+            return;
+        }
+        asking = waited;
+        const began = Date.now();
+        let telling = null;
+        const tell = () => {
+            telling = setTimeout(tell, 6000);
+            send(call.send_url, {kind: 'waits', seconds: (Date.now() - began) / 1000, step: call.step}).then((data) => asking === waited && show(data)).catch(() => {});
+        };
+        telling = setTimeout(tell, 1500);
+        send(call.errand_url, {}).then((data) => {
+            clearTimeout(telling);
+            // Somebody else is at it, or was when the server stopped: look again in a moment.
+            const other = data.errand && `${data.ref}/${data.errand}` === waited;
+            asking = other ? waited : null;
+            if (other) {
+                setTimeout(() => {
+                    asking = null;
+                    errand();
+                }, 1000);
+            } else {
+                show(data);
+            }
+        }).catch((problem) => {
+            clearTimeout(telling);
+            asking = null;
+            failed('call-error', problem);
+        });
+    };
 
     // Silence counts once the agent has finished, second by second; the button skips ahead.
     const still = () => {

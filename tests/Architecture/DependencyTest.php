@@ -27,6 +27,7 @@ final class DependencyTest
         'Sheet' => ['Value', 'Document'],
         'Speech' => ['Language', 'Numbering', 'Value'],
         'Understanding' => ['Language', 'Numbering', 'Value'],
+        'Errand' => ['Document', 'Numbering', 'Value'],
         'Diary' => ['Document', 'Language', 'Understanding'],
         'Outreach' => ['Diary', 'Document', 'Numbering'],
         'Fit' => ['Language', 'Understanding'],
@@ -35,12 +36,12 @@ final class DependencyTest
         'Script' => ['Document', 'Sheet', 'Speech', 'Value'],
         'Design' => ['Document', 'Script'],
         'Transfer' => ['Document', 'Fit', 'Language', 'Numbering', 'Script'],
-        'Inspection' => ['Delivery', 'Design', 'Diary', 'Document', 'Language', 'Script', 'Speech', 'Value'],
+        'Inspection' => ['Delivery', 'Design', 'Diary', 'Document', 'Errand', 'Language', 'Script', 'Speech', 'Value'],
         'Format' => ['Document', 'Script', 'Sheet', 'Speech', 'Transcript', 'Value'],
-        'Dialogue' => ['Diary', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transfer', 'Understanding', 'Value'],
+        'Dialogue' => ['Diary', 'Errand', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transfer', 'Understanding', 'Value'],
         'Knowledge' => ['Fit', 'Language', 'Speech', 'Understanding', 'Value', 'Dialogue\Ports'],
         'Extraction' => ['Dialogue', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transcript', 'Understanding', 'Value'],
-        'Rehearsal' => ['Dialogue', 'Diary', 'Speech', 'Transcript'],
+        'Rehearsal' => ['Dialogue', 'Diary', 'Errand', 'Speech', 'Transcript'],
     ];
 
     public function testTheCoreKnowsNoFramework(): Rule

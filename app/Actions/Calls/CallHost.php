@@ -16,19 +16,25 @@ use App\Actions\Transfers\SwitchboardOf;
 use App\Models\Call;
 use App\Models\CallStep;
 use App\Models\CallTurn;
+use App\Models\ErrandRun;
 use App\Models\KnowledgePassage;
 use App\Models\KnowledgeQuestion;
 use App\Models\KnowledgeSource;
 use App\Models\Offer;
 use App\Models\Team;
 use Illuminate\Support\Facades\DB;
+use Ringo\Dialogue\Actions\LookUp;
 use Ringo\Dialogue\CallState;
 use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Event;
 use Ringo\Dialogue\EventKind;
 use Ringo\Dialogue\Outcome;
+use Ringo\Errand\Errands;
+use Ringo\Errand\Reply;
 use Ringo\Rehearsal\Recorder;
+use Ringo\Script\Script;
 use Ringo\Script\Steps\Book\BookStep;
+use Ringo\Script\Steps\LookUp\LookUpStep;
 use Ringo\Script\Steps\Step;
 use Ringo\Script\Steps\Transfer\TransferStep;
 use Ringo\Speech\Timing;
@@ -51,17 +57,17 @@ final class CallHost
 
         $books = array_filter($script->steps, static fn (Step $step): bool => $step instanceof BookStep) !== [];
 
-        return Engine::for($script, $transfers ? $this->switchboard->business($call->business) : null, $this->knowledge->forCalls($call->business), appointments: $books ? new AppointmentBook($call->business, $call, $this->diaries, $this->mover, $this->follow) : null);
+        return Engine::for($script, $transfers ? $this->switchboard->business($call->business) : null, $this->knowledge->forCalls($call->business), appointments: $books ? new AppointmentBook($call->business, $call, $this->diaries, $this->mover, $this->follow) : null, errands: $this->looksUp($script) ? $call->business->errandDesigns() : new Errands);
     }
 
     /**
-     * @param int $step how many events the sender believes were handled
+     * @param ?int $step how many events the sender believes were handled; null for what comes whenever it comes, such as the answer to an errand
      * @param ?Offer $by the ringing telephone it comes from: it counts only while that still rings
      *
      * @throws CallMoved where another page was quicker, or the call is over
      * @throws OfferTaken where the telephone does not ring any more
      */
-    public function happen(Call $call, int $step, Event $event, ?Offer $by = null): Outcome
+    public function happen(Call $call, ?int $step, Event $event, ?Offer $by = null): Outcome
     {
         return DB::transaction(function () use ($call, $step, $event, $by): Outcome {
             // The first statement writes, so that the lock is held before anything is read: a second window waits here.
@@ -74,7 +80,7 @@ final class CallHost
             if (! $call->inProgress()) {
                 throw new CallMoved('This call is over. Its transcript and record are in the call log.');
             }
-            if ($call->step !== $step) {
+            if ($step !== null && $call->step !== $step) {
                 throw new CallMoved('This call has gone on in another window. What you sent was not used; the page now shows how the call stands.');
             }
             $before = hrtime(true);
@@ -82,6 +88,7 @@ final class CallHost
             $micros = intdiv((int) (hrtime(true) - $before), 1000);
             $this->write($call, $event, $outcome, $micros);
             $this->telephones->after($call, $event, $outcome);
+            $this->errands($call, $event, $outcome);
             if ($outcome->state->ended) {
                 $this->keepRecord->of($call, $outcome->state);
                 $this->contacts->learn($call->load('record', 'scriptText'));
@@ -107,6 +114,34 @@ final class CallHost
             'silence' => $end + $seconds,
             default => $end + 0.3,
         }, 1);
+    }
+
+    private function looksUp(Script $script): bool
+    {
+        return array_filter($script->steps, static fn (Step $step): bool => $step instanceof LookUpStep) !== [];
+    }
+
+    /** Notes errands that are to be run, and those that came back, with their marks on the strip. */
+    private function errands(Call $call, Event $event, Outcome $outcome): void
+    {
+        $marks = $call->marks ?? [];
+        if ($event->kind === EventKind::ErrandReturned) {
+            $told = json_decode($event->text, true);
+            $run = ErrandRun::query()->where('call_id', $call->id)->where('ident', $told['id'] ?? '')->first();
+            if ($run !== null) {
+                $reply = Reply::fromArray(is_array($told) ? $told : []);
+                $run->update(['state' => ErrandRun::BACK, 'reply' => $reply->toArray(), 'milliseconds' => (int) round(1000 * (float) ($told['seconds'] ?? 0))]);
+                $marks[] = ['at' => $run->at, 'kind' => 'errand', 'name' => $run->errand, 'status' => $reply->status, 'seconds' => round((float) ($told['seconds'] ?? 0), 2)];
+            }
+        }
+        foreach ($outcome->actions as $action) {
+            if ($action instanceof LookUp) {
+                ErrandRun::query()->create(['business_id' => $call->business_id, 'call_id' => $call->id, 'errand' => $action->errand, 'ident' => $action->id, 'idempotency_key' => $call->ref.'-'.$action->id, 'values' => $action->values, 'state' => ErrandRun::ASKED, 'at' => $event->at]);
+            }
+        }
+        if ($marks !== ($call->marks ?? [])) {
+            $call->update(['marks' => $marks]);
+        }
     }
 
     private function write(Call $call, Event $event, Outcome $outcome, int $micros): void

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions\Calls;
 
+use App\Actions\Errands\KeptRuns;
 use App\Actions\Transfers\SwitchboardOf;
 use App\Models\Call;
+use App\Models\CallStep;
+use App\Models\ErrandRun;
 use App\Models\ScriptText;
 use App\Models\User;
 use Illuminate\Support\Str;
@@ -39,7 +42,7 @@ final readonly class RepeatCall
         $call = Call::query()->create([
             'ref' => $ref, 'business_id' => $earlier->business_id, 'agent_id' => $earlier->agent_id, 'script_text_id' => $text->id, 'contact_id' => $earlier->contact_id, 'rung_by' => $user->id,
             'kind' => 'rehearsal', 'direction' => $script->agent->direction, 'from' => $earlier->from, 'to' => $earlier->to, 'caller_name' => $earlier->caller_name, 'status' => 'in_progress',
-            'started_at' => $earlier->started_at, 'tz' => $script->agent->tz, 'step' => 0, 'state' => $state->toArray(), 'last_event_at' => now(),
+            'started_at' => $earlier->started_at, 'tz' => $script->agent->tz, 'step' => 0, 'state' => $state->toArray(), 'errands' => $earlier->errands, 'last_event_at' => now(),
         ]);
         $this->host->happen($call, 0, Event::started());
         foreach ($earlier->steps()->where('n', '>', 0)->where('n', '<', $steps)->get() as $step) {
@@ -47,11 +50,21 @@ final readonly class RepeatCall
                 break;
             }
             [$kind, $text, $seconds] = [(string) $step->event['kind'], (string) ($step->event['text'] ?? ''), (float) ($step->event['seconds'] ?? 6)];
-            $event = Event::fromArray(['kind' => $kind, 'text' => $text, 'seconds' => $seconds, 'at' => $this->host->at($call, $kind, $text, $seconds)]);
+            $at = str_starts_with($kind, 'errand_') ? $this->again($call, $earlier, $step) : $this->host->at($call, $kind, $text, $seconds);
+            $event = Event::fromArray(['kind' => $kind, 'text' => $text, 'seconds' => $seconds, 'at' => $at]);
             $this->host->happen($call, $call->step, $event);
         }
 
         return $call;
+    }
+
+    /** What an errand took then it takes now. */
+    private function again(Call $call, Call $earlier, CallStep $step): float
+    {
+        $since = (float) ($call->state['errand']['since'] ?? $call->state['clock'] ?? 0);
+        $sent = (float) ErrandRun::query()->where('call_id', $earlier->id)->where('at', '<=', $step->event['at'])->max('at');
+
+        return round($since + max(0.0, (float) $step->event['at'] - $sent), 1);
     }
 
     /**
@@ -65,7 +78,7 @@ final readonly class RepeatCall
         $state = (new Opening($script))->state($earlier->ref, $earlier->placedAt()->toDateTimeImmutable(), (string) $earlier->state['seed'], $earlier->from, $earlier->to, $earlier->state['caller'], $earlier->state['people'] ?? []);
         /** @var list<array{kind: string, text?: string, seconds?: float|int}> $events */
         $events = $earlier->steps()->get()->pluck('event')->all();
-        $finished = (new Rehearsal(Engine::for($script, $this->switchboard->business($earlier->business, true))))->run($state, Input::fromEvents($events));
+        $finished = (new Rehearsal(Engine::for($script, $this->switchboard->business($earlier->business, true), errands: $earlier->business->errandDesigns()), KeptRuns::of($earlier)))->run($state, Input::fromEvents($events));
 
         return [$finished, (new OwnCall($script, $this->display))->record($finished->state, $finished->transcript)];
     }

@@ -19,8 +19,12 @@ final readonly class StartCall
     {
     }
 
-    /** @throws \Ringo\Document\InvalidDocument where the draft cannot be run */
-    public function rehearse(Agent $agent, ScriptText $text, User $user, CallerChoice $caller, \DateTimeImmutable $placedAt, ?string $seed = null): Call
+    /**
+     * @param ?array{how: string, seconds: float} $errands how errands are answered; the usual way where it is not said
+     *
+     * @throws \Ringo\Document\InvalidDocument where the draft cannot be run
+     */
+    public function rehearse(Agent $agent, ScriptText $text, User $user, CallerChoice $caller, \DateTimeImmutable $placedAt, ?string $seed = null, ?array $errands = null): Call
     {
         $script = $text->script();
         $ref = (string) Str::ulid();
@@ -41,6 +45,7 @@ final readonly class StartCall
             'tz' => $script->agent->tz,
             'step' => 0,
             'state' => $state->toArray(),
+            'errands' => $errands,
             'last_event_at' => now(),
         ]);
         $this->host->happen($call, 0, Event::started());

@@ -11,6 +11,8 @@ use Ringo\Dialogue\Opening;
 use Ringo\Dialogue\Outcome;
 use Ringo\Dialogue\Trace;
 use Ringo\Document\InvalidDocument;
+use Ringo\Errand\ErrandFile;
+use Ringo\Errand\Errands;
 use Ringo\Extraction\OwnCall;
 use Ringo\Knowledge\CallKnowledge;
 use Ringo\Language\Vocabulary;
@@ -30,7 +32,7 @@ use Ringo\Transfer\Switchboard;
 /** `./ringo call SCRIPT --say="…" --key=1 --silence …`: runs a whole call and prints what it left. */
 final class CallCommand
 {
-    public const USAGE = './ringo call SCRIPT [--say="words"] [--key=1] [--silence[=6]] [--interrupt=2] [--hang-up] [--lines=FILE] [--from=NUMBER] [--to=NUMBER] [--contacts=CSV] [--teams=FILE] [--knowledge=FOLDER] [--answered[=person]] [--busy] [--no-answer] [--declined[=why]] [--staff="words"] [--now=…] [--tz=…] [--country=…] [--seed=…] [--trace] [--save=FILE] [--resume=FILE], or ./ringo call [SCRIPT] --batch=FILE';
+    public const USAGE = './ringo call SCRIPT [--say="words"] [--key=1] [--silence[=6]] [--interrupt=2] [--hang-up] [--lines=FILE] [--from=NUMBER] [--to=NUMBER] [--contacts=CSV] [--teams=FILE] [--knowledge=FOLDER] [--diaries=FILE] [--errands=FILE] [--answered[=person]] [--busy] [--no-answer] [--declined[=why]] [--staff="words"] [--now=…] [--tz=…] [--country=…] [--seed=…] [--trace] [--save=FILE] [--resume=FILE], or ./ringo call [SCRIPT] --batch=FILE';
 
     /** @var array<string, Engine> */
     private array $engines = [];
@@ -38,13 +40,16 @@ final class CallCommand
     /** @var array<string, Switchboard> */
     private array $boards = [];
 
+    /** @var array<string, ErrandFile> */
+    private array $errands = [];
+
     /** @var array<string, ContactBook> */
     private array $books = [];
 
     public function run(Arguments $arguments): int
     {
-        $arguments->allow(['say', 'key', 'silence', 'interrupt', 'hang-up', 'lines', 'from', 'to', 'contacts', 'teams', 'knowledge', 'diaries', 'answered', 'busy', 'no-answer', 'declined', 'staff', 'now', 'tz', 'country', 'seed', 'trace', 'batch', 'id', 'save', 'resume']);
-        $defaults = ['script' => $arguments->positional[0] ?? null, 'from' => $arguments->get('from'), 'to' => $arguments->get('to'), 'contacts' => $arguments->get('contacts'), 'teams' => $arguments->get('teams'), 'knowledge' => $arguments->get('knowledge'), 'diaries' => $arguments->get('diaries'), 'now' => $arguments->get('now'), 'tz' => $arguments->get('tz'), 'country' => $arguments->get('country'), 'seed' => $arguments->get('seed') ?? '1', 'trace' => $arguments->has('trace'), 'save' => $arguments->get('save'), 'resume' => $arguments->get('resume')];
+        $arguments->allow(['say', 'key', 'silence', 'interrupt', 'hang-up', 'lines', 'from', 'to', 'contacts', 'teams', 'knowledge', 'diaries', 'errands', 'answered', 'busy', 'no-answer', 'declined', 'staff', 'now', 'tz', 'country', 'seed', 'trace', 'batch', 'id', 'save', 'resume']);
+        $defaults = ['script' => $arguments->positional[0] ?? null, 'from' => $arguments->get('from'), 'to' => $arguments->get('to'), 'contacts' => $arguments->get('contacts'), 'teams' => $arguments->get('teams'), 'knowledge' => $arguments->get('knowledge'), 'diaries' => $arguments->get('diaries'), 'errands' => $arguments->get('errands'), 'now' => $arguments->get('now'), 'tz' => $arguments->get('tz'), 'country' => $arguments->get('country'), 'seed' => $arguments->get('seed') ?? '1', 'trace' => $arguments->has('trace'), 'save' => $arguments->get('save'), 'resume' => $arguments->get('resume')];
         if ($arguments->has('batch')) {
             return (new Batch($arguments->get('batch') ?? '-'))->each(fn (array $request): array => $this->call([...$defaults, ...$request], $this->requested($request)));
         }
@@ -118,7 +123,8 @@ final class CallCommand
         if (! is_string($request['script'] ?? null)) {
             throw new BadInput('“script” is missing: name the file of the script');
         }
-        $engine = $this->engine($request['script'], is_string($request['teams'] ?? null) ? $request['teams'] : null, is_string($request['knowledge'] ?? null) ? $request['knowledge'] : null, is_string($request['diaries'] ?? null) ? $request['diaries'] : null);
+        $errands = is_string($request['errands'] ?? null) ? ($this->errands[$request['errands']] ??= ErrandInput::file($request['errands'])) : null;
+        $engine = $this->engine($request['script'], is_string($request['teams'] ?? null) ? $request['teams'] : null, is_string($request['knowledge'] ?? null) ? $request['knowledge'] : null, is_string($request['diaries'] ?? null) ? $request['diaries'] : null, $errands);
         $script = $engine->script;
         $plan = new NumberingPlan;
         $country = is_string($request['country'] ?? null) ? $request['country'] : $script->agent->country;
@@ -143,7 +149,7 @@ final class CallCommand
             [$state, $turns] = $this->resumed($request['resume'], $request['script']);
         }
         $save = is_string($request['save'] ?? null) ? $request['save'] : null;
-        $call = (new Rehearsal($engine))->run($state, $inputs, $watch, $turns, $save === null);
+        $call = (new Rehearsal($engine, $errands))->run($state, $inputs, $watch, $turns, $save === null);
         if ($save !== null) {
             $kept = ['script' => hash('sha256', $this->file($request['script'])), 'state' => $call->state->toArray(), 'turns' => array_map(static fn (Turn $turn): array => $turn->toArray(), $call->transcript->turns)];
             if (@file_put_contents($save, json_encode($kept, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)) === false) {
@@ -209,13 +215,13 @@ final class CallCommand
         fwrite(STDERR, sprintf("%6.1f s  %s  (%d µs)\n%s\n", $event->at, $event->kind->value, intdiv($nanoseconds, 1000), implode("\n", $lines)));
     }
 
-    private function engine(string $path, ?string $teams, ?string $knowledge, ?string $diaries): Engine
+    private function engine(string $path, ?string $teams, ?string $knowledge, ?string $diaries, ?ErrandFile $errands): Engine
     {
-        $key = $path.'|'.$teams.'|'.$knowledge.'|'.$diaries;
+        $key = $path.'|'.$teams.'|'.$knowledge.'|'.$diaries.'|'.($errands === null ? '' : spl_object_id($errands));
         // A diary is booked in: each call begins with a fresh one.
         if ($diaries !== null || ! isset($this->engines[$key])) {
             $script = $this->script($path);
-            $this->engines[$key] = Engine::for($script, $teams === null ? null : $this->board($teams, $script->agent->country), $knowledge === null ? null : new CallKnowledge(AnswerCommand::answerer($knowledge), Vocabulary::of($script->agent->language), static fn (string $file): string => ''), appointments: $diaries === null ? null : new SketchBook(FreeCommand::diaries($diaries)));
+            $this->engines[$key] = Engine::for($script, $teams === null ? null : $this->board($teams, $script->agent->country), $knowledge === null ? null : new CallKnowledge(AnswerCommand::answerer($knowledge), Vocabulary::of($script->agent->language), static fn (string $file): string => ''), appointments: $diaries === null ? null : new SketchBook(FreeCommand::diaries($diaries)), errands: $errands->errands ?? new Errands);
         }
 
         return $this->engines[$key];

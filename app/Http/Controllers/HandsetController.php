@@ -9,6 +9,7 @@ use App\Actions\Calls\CallHost;
 use App\Actions\Calls\CallMoved;
 use App\Actions\Calls\RepeatCall;
 use App\Actions\Calls\StartCall;
+use App\Actions\Errands\AnswerErrand;
 use App\Actions\Transfers\SettleTelephones;
 use App\Models\Agent;
 use App\Models\Business;
@@ -36,6 +37,8 @@ final class HandsetController
             'contact' => ['nullable', 'string', 'max:20'],
             'number' => ['nullable', 'string', 'max:40'],
             'placed_at' => ['required', 'string', 'date_format:Y-m-d\TH:i'],
+            'errands' => ['nullable', 'in:'.implode(',', array_keys(AnswerErrand::HOW))],
+            'errands_seconds' => ['nullable', 'numeric', 'between:0,60'],
         ], ['caller.*' => 'Choose as whom you ring.', 'placed_at.*' => 'Choose the day and time the call is placed at.']);
         $agent->load('draft.scriptText', 'business');
         try {
@@ -45,7 +48,7 @@ final class HandsetController
             $caller = CallerChoice::of($business, $given['caller'], $given['contact'] ?? null, $given['number'] ?? null, $plan, $placedAt);
             /** @var User $user */
             $user = $request->user();
-            $call = $start->rehearse($agent, $agent->draft->scriptText, $user, $caller, $placedAt);
+            $call = $start->rehearse($agent, $agent->draft->scriptText, $user, $caller, $placedAt, errands: isset($given['errands']) ? ['how' => $given['errands'], 'seconds' => (float) ($given['errands_seconds'] ?? 3)] : null);
         } catch (InvalidDocument $problem) {
             throw ValidationException::withMessages(['caller' => 'The draft cannot be rung yet. '.$problem->getMessage()]);
         }
@@ -60,6 +63,14 @@ final class HandsetController
         $call->update(['colleague' => ['how' => $given['how'], 'after' => (int) $given['after']]]);
 
         return response()->json($this->view->of($call, false));
+    }
+
+    /** Runs the errand the call waits for; whoever asks second is told how the call stands. */
+    public function errand(Business $business, Call $call, AnswerErrand $answer): JsonResponse
+    {
+        $came = $answer->of($call);
+
+        return response()->json($this->view->of($call->refresh(), $came));
     }
 
     public function show(Business $business, Call $call, SettleTelephones $settle): JsonResponse
@@ -99,7 +110,7 @@ final class HandsetController
     public function happen(Request $request, Business $business, Call $call): JsonResponse
     {
         $given = $request->validate([
-            'kind' => ['required', 'in:said,keys,silence,interrupted,hung_up'],
+            'kind' => ['required', 'in:said,keys,silence,interrupted,hung_up,waits'],
             'seconds' => ['nullable', 'numeric', 'min:0', 'max:120'],
             'text' => ['nullable', 'string', 'max:2000'],
             'step' => ['required', 'integer', 'min:0'],
@@ -112,6 +123,9 @@ final class HandsetController
             throw ValidationException::withMessages(['text' => 'Keys are 0 to 9, star and hash.']);
         }
         $seconds = (float) ($given['seconds'] ?? 6.0);
+        if ($given['kind'] === 'waits') {
+            return $this->waits($call, $seconds);
+        }
         $at = $this->host->at($call, $given['kind'], $text, $seconds);
         try {
             $this->host->happen($call, (int) $given['step'], match ($given['kind']) {
@@ -123,6 +137,21 @@ final class HandsetController
             });
         } catch (CallMoved $moved) {
             return response()->json(['message' => $moved->getMessage()] + $this->view->of($call->refresh(), false), 409);
+        }
+
+        return response()->json($this->view->of($call->refresh(), true));
+    }
+
+    /** So many seconds have gone by since an errand was sent on its way. */
+    private function waits(Call $call, float $seconds): JsonResponse
+    {
+        $since = (float) ($call->state['errand']['since'] ?? 0);
+        try {
+            if (($call->state['mode'] ?? '') === 'looking_up') {
+                $this->host->happen($call, null, Event::errandWaits(round($since + $seconds, 1)));
+            }
+        } catch (CallMoved) {
+            // The answer, or the caller's hanging up, was quicker: the page shows how the call stands.
         }
 
         return response()->json($this->view->of($call->refresh(), true));

@@ -96,7 +96,7 @@ final readonly class BookView
     public function form(Agent $agent, string $key): string
     {
         $document = $agent->draft->scriptText->document();
-        $design = new Design($document, $this->words);
+        $design = new Design($document, $this->words, $agent->surroundings());
 
         return view('parts.book.edit', [
             'agent' => $agent,
@@ -106,6 +106,7 @@ final readonly class BookView
             'typed' => $document->script->step($key),
             'from' => (new References)->to($document->toArray(), $key),
             'files' => $agent->business->fileNames(),
+            'errands' => $agent->business->errandDesigns(),
             'offered' => (new Placeholders($design))->offered($key),
             'findings' => $this->byStep($this->inspector->inspect($document, $agent->surroundings()))[$key] ?? [],
         ])->render();

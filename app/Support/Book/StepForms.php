@@ -11,6 +11,7 @@ use App\Support\Book\Steps\BranchBook;
 use App\Support\Book\Steps\ChooseBook;
 use App\Support\Book\Steps\FinishBook;
 use App\Support\Book\Steps\ListenBook;
+use App\Support\Book\Steps\LookUpBook;
 use App\Support\Book\Steps\NoteBook;
 use App\Support\Book\Steps\ReachBook;
 use App\Support\Book\Steps\RepeatBook;
@@ -26,7 +27,7 @@ final readonly class StepForms
     private const PAGES = [
         'say' => SayBook::class, 'ask' => AskBook::class, 'choose' => ChooseBook::class, 'listen' => ListenBook::class,
         'summary' => SummaryBook::class, 'repeat' => RepeatBook::class, 'reach' => ReachBook::class, 'branch' => BranchBook::class, 'note' => NoteBook::class,
-        'send' => SendBook::class, 'verify' => VerifyBook::class, 'book' => BookBook::class, 'transfer' => TransferBook::class, 'finish' => FinishBook::class,
+        'send' => SendBook::class, 'verify' => VerifyBook::class, 'look_up' => LookUpBook::class, 'book' => BookBook::class, 'transfer' => TransferBook::class, 'finish' => FinishBook::class,
     ];
 
     public static function of(string $kind): BookPage

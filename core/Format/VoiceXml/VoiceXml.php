@@ -29,7 +29,7 @@ final readonly class VoiceXml
         return [
             'say' => new SayXml, 'ask' => new AskXml, 'choose' => new ChooseXml, 'listen' => new ListenXml, 'summary' => new SummaryXml, 'repeat' => new RepeatXml, 'reach' => new ReachXml,
             'branch' => new BranchXml, 'note' => new NoteXml,
-            'send' => new SendXml, 'verify' => new VerifyXml, 'book' => new BookXml, 'transfer' => new TransferXml, 'finish' => new FinishXml,
+            'send' => new SendXml, 'verify' => new VerifyXml, 'look_up' => new LookUpXml, 'book' => new BookXml, 'transfer' => new TransferXml, 'finish' => new FinishXml,
         ];
     }
 

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Ringo\Format\VoiceXml;
 
 use Ringo\Script\Script;
+use Ringo\Script\Steps\Listen\ListenStep;
+use Ringo\Script\Steps\Step;
+use Ringo\Script\Steps\Way;
 use Ringo\Script\WayOut;
 use Ringo\Speech\Prompt;
 
@@ -43,7 +46,15 @@ final readonly class Writer
 
     public function goto(string $to): void
     {
-        $this->element('goto', ['next' => '#'.$to]);
+        $this->element('goto', ['next' => '#'.($to === Way::BACK ? $this->open() : $to)]);
+    }
+
+    /** A browser remembers no detours: the way back leads to the open question. */
+    private function open(): string
+    {
+        $listens = array_filter($this->script->steps, static fn (Step $step): bool => $step instanceof ListenStep);
+
+        return (string) (array_key_first($listens) ?? $this->script->first);
     }
 
     public function exit(string $outcome): void

@@ -28,6 +28,10 @@ final readonly class UsedBeforeSet implements Rule
             $told = [];
             foreach ($step->prompt()?->placeholders() ?? [] as ['path' => $path, 'fallback' => $fallback]) {
                 $field = explode('.', $path)[0];
+                if ($fallback === null && $design->errandGives($path) && ! isset($told[$field]) && ! $design->flow->possible($key, $field)) {
+                    $told[$field] = true;
+                    yield new Finding('used_before_set', Severity::Error, $key, "[{$path}] is spoken here, and no way to this step looks it up.");
+                }
                 if (isset($fields[$field]) && $fallback === null && ! isset($told[$field]) && ! $design->flow->possible($key, $field)) {
                     $told[$field] = true;
                     yield new Finding('used_before_set', Severity::Error, $key, "[{$path}] is spoken here, and no way to this step asks for {$field} or sets it.");
@@ -39,7 +43,7 @@ final readonly class UsedBeforeSet implements Rule
                         if (isset($fields[$value]) && ! isset($set[$value]) && $fields[$value]->fromCaller === null && ! isset($told[$value])) {
                             $told[$value] = true;
                             yield new Finding('used_before_set', Severity::Error, $key, "This decides by {$value}, and no step asks for it or sets it.");
-                        } elseif (! isset($fields[$value]) && ! Paths::decidable($value) && ! isset($told[$value])) {
+                        } elseif (! isset($fields[$value]) && ! Paths::decidable($value) && ! $design->errandGives($value) && ! isset($told[$value])) {
                             $told[$value] = true;
                             yield new Finding('unknown_value', Severity::Error, $key, "This decides by “{$value}”, and there is no such value.");
                         }

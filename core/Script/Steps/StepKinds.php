@@ -10,7 +10,7 @@ final readonly class StepKinds
     private const KINDS = [
         Say\SayKind::class, Ask\AskKind::class, Choose\ChooseKind::class, Listen\ListenKind::class, Branch\BranchKind::class,
         Book\BookKind::class, Summary\SummaryKind::class, Repeat\RepeatKind::class, Reach\ReachKind::class,
-        Note\NoteKind::class, Send\SendKind::class, Verify\VerifyKind::class, Transfer\TransferKind::class, Finish\FinishKind::class,
+        Note\NoteKind::class, Send\SendKind::class, Verify\VerifyKind::class, LookUp\LookUpKind::class, Transfer\TransferKind::class, Finish\FinishKind::class,
     ];
 
     /** @var array<string, StepKind> */

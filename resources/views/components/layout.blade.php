@@ -90,6 +90,9 @@
                 <a href="{{ route('transfers', $business) }}" @if ($here === 'transfers') aria-current="page" @endif><x-icon name="cable"/> Transfers</a>
                 <a href="{{ route('recognition', [$business, $agent]) }}" @if ($here === 'recognition') aria-current="page" @endif><x-icon name="scan-search"/> Recognition</a>
             @endif
+            @if ($designs)
+                <a href="{{ route('errands', $business) }}" @if ($here === 'errands') aria-current="page" @endif><x-icon name="waypoints"/> Errands</a>
+            @endif
             <h2>Run</h2>
             <a href="{{ route('callers', $business) }}" @if ($here === 'callers') aria-current="page" @endif><x-icon name="contact"/> Callers</a>
             <a href="{{ route('diary', $business) }}" @if ($here === 'diary') aria-current="page" @endif><x-icon name="calendar-days"/> Diary</a>

@@ -26,6 +26,13 @@
                 <label for="hs-when">The call is placed at</label>
                 <input id="hs-when" name="placed_at" type="datetime-local" required value="{{ \Illuminate\Support\Carbon::now($business->tz)->format('Y-m-d\TH:i') }}">
             </div>
+            @if ($business->errands()->exists())
+                <div>
+                    <label for="hs-errands">Errands</label>
+                    <div class="pair"><select id="hs-errands" name="errands">@foreach (\App\Actions\Errands\AnswerErrand::HOW as $how => $words)<option value="{{ $how }}">{{ $words }}</option>@endforeach</select>
+                    <label class="slow">by <input name="errands_seconds" inputmode="decimal" size="3" value="3" aria-label="seconds, where errands are slow"> s</label></div>
+                </div>
+            @endif
             <div class="go">
                 <button class="primary" type="submit"><x-icon name="phone-call"/> Ring</button>
                 <button type="button" data-close>Close <kbd>Esc</kbd></button>
@@ -43,6 +50,7 @@
         <p class="ringing-line" data-ringing-line hidden><x-icon name="phone-outgoing"/> <span data-ringing></span>
             <label>where no desk is open, a colleague <select data-colleague-how><option value="answers">picks up</option><option value="busy">is busy</option><option value="declines">declines</option><option value="no_answer">does not answer</option></select></label>
             <label>after <input type="number" min="1" max="60" value="4" data-colleague-after> s</label></p>
+        <p class="ringing-line" data-errand-line hidden><x-icon name="waypoints"/> looks up <strong data-errand></strong>; what the caller says meanwhile is kept</p>
         <p class="ringing-line" data-with-line hidden><x-icon name="headset"/> with <strong data-with></strong> <span data-last-staff aria-live="polite"></span></p>
         <div data-strip></div>
         <p class="sent-line muted" data-sent hidden></p>

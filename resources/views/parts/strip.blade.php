@@ -33,7 +33,11 @@
                 $nextMark = $marks[$i + 1] ?? null;
                 $to = $mark['kind'] === 'rung' ? round(min($w - 6, ($nextMark['at'] ?? $mark['at'] + 4) * $scale), 1) : $mx;
             @endphp
-            @if ($mark['kind'] === 'rung')
+            @if ($mark['kind'] === 'errand')
+                @php $long = max(5, round(($mark['seconds'] ?? 0) * $scale, 1)); @endphp
+                <g class="strip-errand {{ $mark['status'] ?? '' }}"><title>{{ str_replace('_', ' ', $mark['name']) }}: {{ str_replace('_', ' ', $mark['status'] ?? '') }} after {{ number_format($mark['seconds'] ?? 0, 1) }} s</title>
+                    <path d="M{{ $mx }} 49 v8 M{{ $mx }} 53 h{{ $long }} m-5 -4 l5 4 l-5 4"/><text x="{{ min($w - 120, $mx + $long + 4) }}" y="57">{{ str_replace('_', ' ', $mark['name']) }}{{ ($mark['status'] ?? '') === 'found' ? '' : ', '.str_replace('_', ' ', $mark['status'] ?? '') }}</text></g>
+            @elseif ($mark['kind'] === 'rung')
                 <path d="M{{ $mx }} 53 C{{ $mx }} 12 {{ max($mx + 8, $to) }} 12 {{ max($mx + 8, $to) }} 53" class="cord {{ $nextMark['kind'] ?? 'rung' }}"><title>rings {{ $mark['name'] }}</title></path>
             @else
                 <circle cx="{{ $mx }}" cy="53" r="5" class="cord-end {{ $mark['kind'] }}"><title>{{ $mark['name'] }} {{ $mark['kind'] === 'taken' ? 'took the call' : 'did not take it' }}</title></circle>

@@ -8,6 +8,8 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Ringo\Design\ScriptDocument;
 use Ringo\Diary\Diaries;
+use Ringo\Errand\Errand;
+use Ringo\Errand\Errands;
 use Ringo\Inspection\Finding;
 use Ringo\Inspection\Inspector;
 use Ringo\Inspection\Surroundings;
@@ -35,6 +37,40 @@ final class InspectorTest extends TestCase
     public function testASoundScriptHasNoFindings(): void
     {
         self::assertSame([], array_map(static fn (Finding $one): string => $one->rule.': '.$one->message, (new Inspector)->inspect(ScriptDocument::fromArray(self::sound()))));
+    }
+
+    public function testErrandsAreFoundAmissByWhatTheBusinessHas(): void
+    {
+        $script = self::sound();
+        $script['sheet']['properties']['hire_number'] = ['type' => 'string', 'format' => 'reference', 'title' => 'Hire number'];
+        $first = $script['first'];
+        $script['first'] = 'look';
+        $look = ['key' => 'look', 'kind' => 'look_up', 'errand' => 'hire', 'not_found' => $first, 'failed' => $first, 'next' => 'told'];
+        $told = ['key' => 'told', 'kind' => 'say', 'prompt' => 'It is due back on [hire.due].', 'next' => $first];
+        $errand = ['key' => 'hire', 'request' => ['url' => 'https://yard.pellbrook.example/hires/{number}'], 'parameters' => [['key' => 'number', 'from' => 'hire_number']], 'answer' => ['values' => [['key' => 'due', 'type' => 'date']]]];
+        $rules = static function (array $look = [], array $errand = [], array ...$more) use ($script): array {
+            array_unshift($script['steps'], ...array_values(array_filter([$look, ...array_values($more)])));
+            $findings = (new Inspector)->inspect(ScriptDocument::fromArray($script), new Surroundings(errands: Errands::of([Errand::fromArray($errand)])));
+
+            return array_values(array_unique(array_map(static fn (Finding $one): string => $one->rule, array_filter($findings, static fn (Finding $one): bool => ! in_array($one->rule, ['asked_twice', 'business_in_words'], true)))));
+        };
+        self::assertSame([], $rules($look, $errand, $told));
+        self::assertSame(['no_such_errand'], array_values(array_intersect($rules(['errand' => 'hier'] + $look, $errand, $told), ['no_such_errand'])));
+        self::assertContains('errand_gives', $rules($look + ['keep' => ['hire_number' => 'site']], $errand, $told));
+        self::assertContains('errand_needs', $rules($look, ['parameters' => [['key' => 'number', 'from' => 'contract']]] + $errand, $told));
+        self::assertContains('errand_needs', $rules($look, ['parameters' => [['key' => 'number', 'from' => 'caller.account_number']]] + $errand, $told));
+        self::assertNotContains('errand_needs', $rules($look, ['parameters' => [['key' => 'number', 'from' => 'caller.number']]] + $errand, $told));
+        self::assertContains('secret_in_sight', $rules($look, ['request' => ['url' => 'https://yard.pellbrook.example/hires/{number}?token=abc']] + $errand, $told));
+        self::assertContains('waits_for_nothing', $rules($look + ['waiting' => 'One moment.'], ['seconds' => 1] + $errand, $told));
+        self::assertContains('waits_in_silence', $rules($look, ['seconds' => 20] + $errand, $told));
+        self::assertNotContains('waits_in_silence', $rules($look + ['waiting' => 'It is a slow book.'], ['seconds' => 20] + $errand, $told));
+        self::assertContains('errand_hidden', $rules(['errand' => 'hire_number'] + $look, ['key' => 'hire_number'] + $errand, $told));
+        // What only 'found' gives is not there where nothing was found.
+        self::assertContains('empty_placeholder', $rules(['not_found' => 'told'] + $look, $errand, $told));
+        self::assertContains('unknown_placeholder', $rules($look, $errand, ['prompt' => 'It stands at [hire.site].'] + $told));
+        $post = ['changes' => true, 'request' => ['method' => 'POST'] + $errand['request']] + $errand;
+        self::assertContains('changes_twice', $rules(['next' => 'again'] + $look, $post, ['key' => 'again', 'next' => 'told'] + $look, $told));
+        self::assertNotContains('changes_twice', $rules(['next' => 'again'] + $look, $errand, ['key' => 'again', 'next' => 'told'] + $look, $told));
     }
 
     public function testNamesOfBusinessesInTheWordsAreFoundByWhatStandsAround(): void

@@ -1,0 +1,21 @@
+@php $keep = $step['keep'] ?? []; @endphp
+<div class="inline-fields">
+    <label class="field-label"><span>errand</span><select name="errand">@if (($step['errand'] ?? '') === '' || $errands->get($step['errand']) === null)<option value="{{ $step['errand'] ?? '' }}">{{ ($step['errand'] ?? '') === '' ? 'choose one' : $step['errand'].' (not there)' }}</option>@endif @foreach ($errands->all as $errand)<option value="{{ $errand->key }}" @selected(($step['errand'] ?? '') === $errand->key)>{{ $errand->label }}</option>@endforeach</select></label>
+    <x-book.to name="next" :value="$step['next'] ?? null" :script="$script" :self="$key" label="found, goes to"/>
+    <x-book.to name="not_found" :value="$step['not_found'] ?? null" :script="$script" :self="$key" label="not found, goes to"/>
+    <x-book.to name="failed" :value="$step['failed'] ?? null" :script="$script" :self="$key" label="failed, goes to"/>
+    <x-book.to name="several" :value="$step['several'] ?? null" :script="$script" :self="$key" none="as failed" label="several, and none chosen"/>
+    <x-book.to name="slow" :value="$step['slow'] ?? null" :script="$script" :self="$key" none="as failed" label="too slow"/>
+</div>
+<div class="texts" data-list data-least="0">
+    <div class="label">Keeps <small>values of the answer in fields of the record; all of them can be spoken without</small></div>
+    <div data-items class="grid-items sets">
+        @foreach (array_keys($keep) as $i => $field)
+            @include('parts.book.keep', ['i' => $i, 'field' => (string) $field, 'value' => $keep[$field]])
+        @endforeach
+    </div>
+    <template data-blank>@include('parts.book.keep', ['i' => '__i__', 'field' => '', 'value' => ''])</template>
+    <button type="button" class="bare add" data-add><x-icon name="plus"/> a field</button>
+</div>
+<x-book.texts name="waiting" :texts="$texts('waiting')" label="Says when it takes longer than a second and a half" add="own waiting words" :least="0"/>
+@include('parts.book.values')
