@@ -66,7 +66,7 @@ final class InspectorTest extends TestCase
         self::assertNotContains('waits_in_silence', $rules($look + ['waiting' => 'It is a slow book.'], ['seconds' => 20] + $errand, $told));
         self::assertContains('errand_hidden', $rules(['errand' => 'hire_number'] + $look, ['key' => 'hire_number'] + $errand, $told));
         // What only 'found' gives is not there where nothing was found.
-        self::assertContains('empty_placeholder', $rules(['not_found' => 'told'] + $look, $errand, $told));
+        self::assertContains('silent_step', $rules(['not_found' => 'told'] + $look, $errand, $told));
         self::assertContains('unknown_placeholder', $rules($look, $errand, ['prompt' => 'It stands at [hire.site].'] + $told));
         $post = ['changes' => true, 'request' => ['method' => 'POST'] + $errand['request']] + $errand;
         self::assertContains('changes_twice', $rules(['next' => 'again'] + $look, $post, ['key' => 'again', 'next' => 'told'] + $look, $told));
