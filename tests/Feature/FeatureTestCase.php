@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\Errands\KeepErrand;
 use App\Models\Agent;
 use App\Models\Business;
 use App\Models\Call;
@@ -15,6 +16,7 @@ use App\Models\Release;
 use App\Models\Role;
 use App\Models\ScriptText;
 use App\Models\User;
+use App\StandIns\Yard;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase;
@@ -51,6 +53,10 @@ abstract class FeatureTestCase extends TestCase
         $text = ScriptText::of($this->agent, (string) file_get_contents(database_path('demo/pellbrook/maren.json')));
         Draft::query()->create(['agent_id' => $this->agent->id, 'script_text_id' => $text->id, 'version' => 1]);
         Release::query()->create(['agent_id' => $this->agent->id, 'script_text_id' => $text->id, 'number' => 1, 'note' => '']);
+        $this->business->update(['errand_hosts' => ['yard.pellbrook.example', 'accounts.pellbrook.example']]);
+        foreach (json_decode((string) file_get_contents(database_path('demo/pellbrook/errands.json')), true)['errands'] as $design) {
+            app(KeepErrand::class)->of($this->business, null, $design, isset($design['secret']) ? Yard::TOKEN : null);
+        }
         $this->contact = Contact::query()->create(['business_id' => $this->business->id, 'name' => 'Nell Ashby', 'organisation' => 'Ashby Fencing', 'email' => '', 'facts' => ['depot' => 'oldmere']]);
         ContactNumber::query()->create(['contact_id' => $this->contact->id, 'business_id' => $this->business->id, 'e164' => '+447700900228', 'label' => 'main']);
     }

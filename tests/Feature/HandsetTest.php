@@ -9,6 +9,7 @@ use App\Models\Call;
 use App\Models\CallRecord;
 use App\Models\ScriptText;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Http;
 
 final class HandsetTest extends FeatureTestCase
 {
@@ -19,10 +20,13 @@ final class HandsetTest extends FeatureTestCase
         foreach (['I need a mini digger from next Tuesday for a fortnight', 'Oldmere', 'no thanks, we will collect it'] as $n => $line) {
             $this->happens($ref, $n + 1, 'said', $line)->assertOk()->assertJsonPath('step', $n + 2);
         }
-        $this->happens($ref, 4, 'keys', '7')->assertOk()->assertJsonPath('at_step', 'payment');
-        $this->happens($ref, 5, 'keys', '1')->assertOk();
-        $this->happens($ref, 6, 'silence')->assertOk();
-        $this->happens($ref, 7, 'hung_up')->assertOk()->assertJsonPath('status', 'ended');
+        // The last was said while the stock was looked up: it counts once the yard has answered, or has not.
+        Http::fake(['*' => Http::response('{"stock":[{"free":2}]}')]);
+        $this->postJson("/pellbrook/handset/{$ref}/errand")->assertOk()->assertJsonPath('at_step', 'payment');
+        $this->happens($ref, 5, 'keys', '7')->assertOk()->assertJsonPath('at_step', 'payment');
+        $this->happens($ref, 6, 'keys', '1')->assertOk();
+        $this->happens($ref, 7, 'silence')->assertOk();
+        $this->happens($ref, 8, 'hung_up')->assertOk()->assertJsonPath('status', 'ended');
 
         $call = Call::query()->where('ref', $ref)->sole();
         $record = CallRecord::query()->where('call_id', $call->id)->sole();
@@ -33,7 +37,7 @@ final class HandsetTest extends FeatureTestCase
         self::assertSame('next Tuesday', $record->cells['start_date']['said']);
         self::assertSame(1, $record->cells['start_date']['turn']);
         self::assertSame('caller hung up', $call->outcome);
-        self::assertSame(8, $call->steps()->count());
+        self::assertSame(9, $call->steps()->count());
         $this->get("/pellbrook/calls/{$ref}")->assertOk()->assertSee('Tuesday 17 March 2026')->assertSee('data-fields="start_date"', false);
     }
 

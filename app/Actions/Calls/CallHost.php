@@ -80,7 +80,7 @@ final class CallHost
             if (! $call->inProgress()) {
                 throw new CallMoved('This call is over. Its transcript and record are in the call log.');
             }
-            if ($step !== null && $call->step !== $step) {
+            if ($step !== null && $call->step !== $step && ! $this->onlyErrandsSince($call, $step)) {
                 throw new CallMoved('This call has gone on in another window. What you sent was not used; the page now shows how the call stands.');
             }
             $before = hrtime(true);
@@ -96,6 +96,13 @@ final class CallHost
 
             return $outcome;
         });
+    }
+
+    /** Whether nothing but answers of errands came since: whoever speaks just then has said it all the same. */
+    private function onlyErrandsSince(Call $call, int $step): bool
+    {
+        return $step < $call->step && CallStep::query()->where('call_id', $call->id)->where('n', '>=', $step)->get(['event'])
+            ->every(static fn (CallStep $one): bool => in_array($one->event['kind'], [EventKind::ErrandReturned->value, EventKind::ErrandWaits->value], true));
     }
 
     /** When the caller's words would have been spoken: after the agent has finished, and as long as they take. */
