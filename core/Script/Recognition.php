@@ -19,9 +19,10 @@ final readonly class Recognition
      * @param array<string, Fresh> $fresh by fact: used as it is for so many days, asked back for so many more, then asked anew
      * @param array<string, list<string>> $tags tags a kind of caller brings: known, unknown, withheld, shared, organisation, recent
      * @param array<string, int> $priority by kind of caller, 0 to 9: who is taken first where several wait
+     * @param ?string $errand asked before the first word, by the caller's number; late or failed it only means that less is known
      * @param list<string> $write facts that a call writes to the contact by itself; others are proposed
      */
-    public function __construct(public int $recentHours = 0, public string $blocked = 'words', public array $fresh = [], public array $tags = [], public array $write = [], public array $priority = [])
+    public function __construct(public int $recentHours = 0, public string $blocked = 'words', public array $fresh = [], public array $tags = [], public array $write = [], public array $priority = [], public ?string $errand = null)
     {
     }
 
@@ -48,7 +49,7 @@ final readonly class Recognition
             }
         }
         $child->noMore();
-        $recognition = new self((int) $node->number('recent_hours', 0, 0, 24 * 60), $node->oneOf('blocked', ['words', 'ring_out'], 'words'), $fresh, $tags, $node->strings('write'), $priority);
+        $recognition = new self((int) $node->number('recent_hours', 0, 0, 24 * 60), $node->oneOf('blocked', ['words', 'ring_out'], 'words'), $fresh, $tags, $node->strings('write'), $priority, $node->optional('errand'));
         $node->noMore();
 
         return $recognition;

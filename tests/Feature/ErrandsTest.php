@@ -20,6 +20,7 @@ use App\StandIns\Yard;
 use Illuminate\Http\Client\Request as Sent;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -222,9 +223,9 @@ final class ErrandsTest extends FeatureTestCase
         Http::assertNothingSent();
         // The usual way looks up for real, and changes nothing.
         $call = $this->waiting([], "I'd like to keep my machine longer", 'P H 4711', 'until the twentieth of March', 'my name is Nell Ashby');
-        self::assertSame('extend_hire', ErrandRun::query()->where('call_id', $call->id)->firstOrFail()->errand);
+        self::assertSame('extend_hire', ErrandRun::query()->where('call_id', $call->id)->latest('id')->firstOrFail()->errand);
         app(AnswerErrand::class)->of($call);
-        Http::assertNothingSent();
+        Http::assertNotSent(static fn (Sent $sent): bool => $sent->method() === 'POST');
     }
 
     public function test_waiting_words_come_from_the_page_that_waits(): void
@@ -265,6 +266,24 @@ final class ErrandsTest extends FeatureTestCase
         [$finished] = app(RepeatCall::class)->against($call, $text);
         self::assertSame('found', $finished->state->looked['hire']['status']);
         Http::assertSentCount(1);
+    }
+
+    public function test_another_system_tells_who_rings_before_the_first_word(): void
+    {
+        Http::fakeSequence()->push('{"account":{"number":"A1042","name":"Whitcombe Groundworks","balance":{"amount":12.5,"currency":"GBP"},"stopped":false}}')->push('', 404)->push('<html>')->push('<html>')->push('<html>');
+        $this->actingAs($this->user());
+        $facts = fn (array $choice = []): array => Call::query()->where('ref', $this->ring($choice)->assertCreated()->json('ref'))->firstOrFail()->state['caller'];
+        $found = $facts();
+        self::assertSame(['A1042', 'Whitcombe Groundworks', '12.5', 'no', 'organisation'], [$found['account_number'], $found['organisation'], $found['balance'], $found['on_stop'], $found['kind']]);
+        self::assertSame(1, ErrandRun::query()->where('errand', 'account')->where('at', 0)->count());
+        foreach (['not found', 'failed'] as $how) {
+            self::assertSame('unknown', $facts()['kind'], $how);
+        }
+        self::assertArrayNotHasKey('account_number', $facts(['caller' => 'withheld']));
+        // What is on file stands.
+        Http::swap(new \Illuminate\Http\Client\Factory);
+        $known = $facts(['caller' => 'contact', 'contact' => (string) $this->contact->id, 'errands' => 'nothing']);
+        self::assertSame('Ashby Fencing', $known['organisation']);
     }
 
     public function test_tables_are_brought_in_and_looked_up(): void
@@ -308,7 +327,7 @@ final class ErrandsTest extends FeatureTestCase
      */
     private function waiting(array $choice = [], string ...$says): Call
     {
-        if (! auth()->check()) {
+        if (! Auth::check()) {
             $this->actingAs($this->user());
         }
         $this->agent->draft->update(['script_text_id' => ScriptText::of($this->agent, $says === [] ? (string) json_encode(self::SCRIPT) : (string) file_get_contents(database_path('demo/pellbrook/maren.json')))->id]);

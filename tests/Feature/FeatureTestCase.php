@@ -48,6 +48,8 @@ abstract class FeatureTestCase extends TestCase
     {
         parent::setUp();
         $this->withoutVite();
+        // Nobody listens there: stand-in systems are away unless a test has them answer.
+        config(['ringo.stand_in_url' => 'http://127.0.0.1:9']);
         $this->business = Business::query()->create(['key' => 'pellbrook', 'name' => 'Pellbrook Hire', 'country' => 'GB', 'tz' => 'Europe/London']);
         $this->agent = Agent::query()->create(['business_id' => $this->business->id, 'key' => 'maren', 'name' => 'Maren', 'direction' => 'inbound']);
         $text = ScriptText::of($this->agent, (string) file_get_contents(database_path('demo/pellbrook/maren.json')));

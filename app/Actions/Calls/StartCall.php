@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Calls;
 
+use App\Actions\Errands\RecogniseElsewhere;
 use App\Models\Agent;
 use App\Models\Call;
 use App\Models\ScriptText;
@@ -11,11 +12,12 @@ use App\Models\User;
 use Illuminate\Support\Str;
 use Ringo\Dialogue\Event;
 use Ringo\Dialogue\Opening;
+use Ringo\Errand\CallerFound;
 
 /** Rings an agent's draft on the handset. */
 final readonly class StartCall
 {
-    public function __construct(private CallHost $host)
+    public function __construct(private CallHost $host, private RecogniseElsewhere $elsewhere)
     {
     }
 
@@ -28,7 +30,9 @@ final readonly class StartCall
     {
         $script = $text->script();
         $ref = (string) Str::ulid();
-        $state = (new Opening($script))->state($ref, $placedAt, $seed ?? (string) random_int(1, 999_999), $caller->number, null, $caller->facts, $caller->people);
+        $asked = $this->elsewhere->ask($agent->business, $script->recognition->errand, $caller->facts, $caller->number, $errands['how'] ?? null);
+        $facts = $asked === null ? $caller->facts : CallerFound::with($caller->facts, $asked['came']->reply);
+        $state = (new Opening($script))->state($ref, $placedAt, $seed ?? (string) random_int(1, 999_999), $caller->number, null, $facts, $caller->people);
         $call = Call::query()->create([
             'ref' => $ref,
             'business_id' => $agent->business_id,
@@ -48,6 +52,9 @@ final readonly class StartCall
             'errands' => $errands,
             'last_event_at' => now(),
         ]);
+        if ($asked !== null) {
+            $this->elsewhere->keep($call, $asked, $errands['how'] ?? 'really');
+        }
         $this->host->happen($call, 0, Event::started());
 
         return $call;

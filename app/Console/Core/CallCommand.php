@@ -11,6 +11,7 @@ use Ringo\Dialogue\Opening;
 use Ringo\Dialogue\Outcome;
 use Ringo\Dialogue\Trace;
 use Ringo\Document\InvalidDocument;
+use Ringo\Errand\CallerFound;
 use Ringo\Errand\ErrandFile;
 use Ringo\Errand\Errands;
 use Ringo\Extraction\OwnCall;
@@ -142,6 +143,11 @@ final class CallCommand
         $to = $this->number($plan, $request['to'] ?? null, $country, 'to');
         $contacts = is_string($request['contacts'] ?? null) ? $this->book($request['contacts'], $plan, $country) : null;
         $caller = CallerFacts::of($contacts?->at($from) ?? []);
+        $asked = $script->recognition->errand === null ? null : $errands?->errands->get($script->recognition->errand);
+        $needs = $asked === null ? null : CallerFound::needs($asked, $caller, $from);
+        if ($errands !== null && $asked !== null && $needs !== null) {
+            $caller = CallerFound::with($caller, $errands->reply($asked, $needs)->within($asked->seconds)->reply);
+        }
         $state = (new Opening($script))->state((string) (is_scalar($request['id'] ?? null) ? $request['id'] : 'call'), $now, (string) (is_scalar($request['seed'] ?? null) ? $request['seed'] : '1'), $from, $to, $caller);
         $watch = $request['trace'] === true ? $this->told(...) : null;
         $turns = [];

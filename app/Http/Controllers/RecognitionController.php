@@ -69,7 +69,7 @@ final class RecognitionController
                 }
                 $tags = array_filter(array_map($split, is_array($form['tags'] ?? null) ? $form['tags'] : []));
                 $priority = array_filter(array_map(intval(...), is_array($form['priority'] ?? null) ? $form['priority'] : []));
-                $recognition = array_filter(['priority' => $priority, 'recent_hours' => (int) ($form['recent_hours'] ?? 0), 'blocked' => ($form['blocked'] ?? '') === 'ring_out' ? 'ring_out' : null, 'fresh' => $fresh, 'tags' => $tags, 'write' => $split($form['write'] ?? '')]);
+                $recognition = array_filter(['priority' => $priority, 'recent_hours' => (int) ($form['recent_hours'] ?? 0), 'blocked' => ($form['blocked'] ?? '') === 'ring_out' ? 'ring_out' : null, 'fresh' => $fresh, 'tags' => $tags, 'write' => $split($form['write'] ?? ''), 'errand' => trim((string) ($form['errand'] ?? ''))]);
                 if ($recognition !== []) {
                     $data['recognition'] = $recognition;
                 }

@@ -24,6 +24,10 @@ final readonly class ErrandsGoAstray implements Rule
     public function find(Design $design): iterable
     {
         $errands = $design->around->errands;
+        $asked = $design->script->recognition->errand;
+        if ($errands !== null && $asked !== null && ($errands->get($asked) === null || $errands->get($asked)->changes)) {
+            yield new Finding('no_such_errand', Severity::Error, null, $errands->get($asked) === null ? "Before the first word the errand “{$asked}” is asked, and there is none." : "“{$asked}” changes something, so it cannot be asked for every caller before the first word.");
+        }
         foreach ($design->script->steps as $key => $step) {
             if (! $step instanceof LookUpStep || $errands === null) {
                 continue;
