@@ -10,6 +10,7 @@ use App\Console\Core\BadInput;
 use App\Console\Core\CallCommand;
 use App\Console\Core\CapacityCommand;
 use App\Console\Core\CheckCommand;
+use App\Console\Core\CrowdCommand;
 use App\Console\Core\ErrandCommand;
 use App\Console\Core\ExtractCommand;
 use App\Console\Core\ForecastCommand;
@@ -25,7 +26,7 @@ ini_set('display_errors', 'stderr');
 
 require __DIR__.'/../vendor/autoload.php';
 
-$commands = ['read' => ReadCommand::class, 'call' => CallCommand::class, 'check' => CheckCommand::class, 'route' => RouteCommand::class, 'free' => FreeCommand::class, 'extract' => ExtractCommand::class, 'answer' => AnswerCommand::class, 'score' => ScoreCommand::class, 'capacity' => CapacityCommand::class, 'plan' => PlanCommand::class, 'errand' => ErrandCommand::class, 'forecast' => ForecastCommand::class];
+$commands = ['read' => ReadCommand::class, 'call' => CallCommand::class, 'check' => CheckCommand::class, 'route' => RouteCommand::class, 'free' => FreeCommand::class, 'extract' => ExtractCommand::class, 'answer' => AnswerCommand::class, 'score' => ScoreCommand::class, 'capacity' => CapacityCommand::class, 'plan' => PlanCommand::class, 'crowd' => CrowdCommand::class, 'errand' => ErrandCommand::class, 'forecast' => ForecastCommand::class];
 $name = $argv[1] ?? '';
 
 try {

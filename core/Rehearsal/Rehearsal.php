@@ -45,6 +45,23 @@ final readonly class Rehearsal
      */
     public function run(CallState $state, array $inputs, ?callable $watch = null, array $turns = [], bool $hangUp = true): FinishedCall
     {
+        $left = $inputs;
+        $call = $this->converse($state, static function () use (&$left): ?Input {
+            return array_shift($left);
+        }, $watch, $turns, $hangUp);
+
+        return new FinishedCall($call->state, $call->transcript, $call->events, $call->traces, $call->state->ended ? count($left) : 0);
+    }
+
+    /**
+     * The same with a caller who decides what to do when it is their turn.
+     *
+     * @param callable(CallState): ?Input $next null where there is nothing more: the caller hangs up
+     * @param ?callable(Event, Outcome, int): void $watch called after each step with the nanoseconds it took
+     * @param list<Turn> $turns those of a call taken up again; none where it begins
+     */
+    public function converse(CallState $state, callable $next, ?callable $watch = null, array $turns = [], bool $hangUp = true): FinishedCall
+    {
         $last = $turns[count($turns) - 1] ?? null;
         $clock = $last === null ? 0.0 : max($state->clock, $last->at + $last->seconds);
         $begins = $turns === [];
@@ -74,12 +91,7 @@ final readonly class Rehearsal
         if ($begins) {
             $step(Event::started());
         }
-        $done = 0;
-        foreach ($inputs as $input) {
-            if ($state->ended) {
-                break;
-            }
-            $done++;
+        while (! $state->ended && ($input = $next($state)) !== null) {
             $at = $clock + self::THINKS;
             if ($input->kind === 'interrupt') {
                 $last = $turns[count($turns) - 1] ?? null;
@@ -98,11 +110,8 @@ final readonly class Rehearsal
                 default => Event::hungUp(round($at, 1)),
             });
         }
-        $unused = 0;
         if (! $state->ended && $hangUp) {
             $step(Event::hungUp(round($clock + self::THINKS, 1)));
-        } elseif ($state->ended) {
-            $unused = count($inputs) - $done;
         }
         $agent = $this->engine->script->agent;
 
@@ -111,7 +120,7 @@ final readonly class Rehearsal
             new Transcript($state->id, $state->startedAt, $agent->tz, $agent->country, $agent->direction, $state->from, $state->to, $turns),
             $events,
             $traces,
-            $unused,
+            0,
         );
     }
 

@@ -30,7 +30,7 @@ final class Corrections
 
     private const OPENERS = ['no', 'nope', 'actually', 'sorry', 'wait', 'hang on', 'hold on', 'i meant', 'i mean', 'make that', 'make it', 'change', 'change that', 'change it', 'can you change', 'could you change', 'can i change', 'could i change', 'can we change', "that's wrong", 'thats wrong', 'that should be', 'it should be', "it's not", 'its not', 'not', 'correction', 'scratch that', 'i said', 'on second thoughts', 'let me change', 'i need to change', "i'd like to change", 'instead', 'i was wrong', 'i got that wrong', 'my mistake', 'rather', 'can you make', 'could you make', 'can we make', "let's make it", 'better make it', 'i gave you the wrong', "you've got", 'you got', 'you have', 'by the way'];
 
-    private const STRONG = ['change', 'meant', 'should be', 'wrong', 'correction', 'scratch', 'make it', 'make that', 'instead', 'mistake', 'on second thoughts', 'not ', 'i said', 'actually', 'better make'];
+    private const STRONG = ['change', 'meant', 'no it should be', 'no that should be', 'wrong', 'correction', 'scratch', 'make it', 'make that', 'instead', 'mistake', 'on second thoughts', 'not ', 'i said', 'actually', 'better make'];
 
     /** @var Phrases<string> */
     private readonly Phrases $openers;

@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Core;
+
+use Ringo\Dialogue\Engine;
+use Ringo\Document\InvalidDocument;
+use Ringo\Errand\ErrandFile;
+use Ringo\Errand\Errands;
+use Ringo\Knowledge\CallKnowledge;
+use Ringo\Language\Vocabulary;
+use Ringo\Numbering\NumberingPlan;
+use Ringo\Rehearsal\Crowd\Crowd;
+use Ringo\Rehearsal\Crowd\Report;
+use Ringo\Rehearsal\Crowd\Share;
+use Ringo\Rehearsal\Crowd\Walk;
+use Ringo\Rehearsal\Crowd\Walked;
+use Ringo\Rehearsal\SketchBook;
+use Ringo\Script\Script;
+use Ringo\Script\ScriptReader;
+use Ringo\Transfer\StaffFile;
+use Ringo\Transfer\Switchboard;
+
+/** `./ringo crowd SCRIPT --callers=1000 --seed=1`: stand-in callers try a script, or two with the same callers. */
+final class CrowdCommand
+{
+    public const USAGE = './ringo crowd SCRIPT [--callers=200] [--seed=1] [--noise=0…1] [--against=OTHER] [--teams=FILE] [--knowledge=FOLDER] [--diaries=FILE] [--errands=FILE] [--now=…] [--call=N]';
+
+    private const MOST_CALLERS = 100_000;
+
+    public function run(Arguments $arguments): int
+    {
+        $arguments->allow(['callers', 'seed', 'noise', 'against', 'teams', 'knowledge', 'diaries', 'errands', 'now', 'tz', 'call']);
+        $callers = $arguments->get('callers') ?? '200';
+        $noise = $arguments->get('noise') ?? '0';
+        if (count($arguments->positional) !== 1 || preg_match('/^\d+$/', $callers) !== 1 || (int) $callers < 1 || (int) $callers > self::MOST_CALLERS || ! is_numeric($noise) || (float) $noise < 0 || (float) $noise > 1) {
+            throw new WrongUsage('Usage: '.self::USAGE);
+        }
+        $script = $this->script($arguments->positional[0]);
+        $now = $arguments->now($script->agent->tz);
+        $seed = $arguments->get('seed') ?? '1';
+        $crowd = new Crowd($script, $now, $seed);
+        $walk = $this->walk($arguments, $script, $now, (float) $noise);
+        if ($arguments->has('call')) {
+            $this->one($walk()->of($crowd->caller(max(1, (int) $arguments->get('call')))));
+
+            return 0;
+        }
+        $report = $this->through($crowd, $walk, (int) $callers);
+        $answer = $report->toArray();
+        if ($arguments->get('against') !== null) {
+            $other = $this->script($arguments->get('against'));
+            $against = $this->through($crowd, $this->walk($arguments, $other, $now, (float) $noise), (int) $callers);
+            $answer['against'] = $against->toArray();
+            $answer += $this->compared($report, $against);
+        }
+        Output::json($answer);
+
+        return 0;
+    }
+
+    /** @param \Closure(): Walk $walk */
+    private function through(Crowd $crowd, \Closure $walk, int $callers): Report
+    {
+        $report = new Report;
+        $one = $walk();
+        for ($n = 1; $n <= $callers; $n++) {
+            $report->add($one->of($crowd->caller($n)));
+        }
+
+        return $report;
+    }
+
+    /** @return array<string, mixed> */
+    private function compared(Report $one, Report $other): array
+    {
+        $changed = [];
+        $better = $worse = 0;
+        foreach ($one->by as $n => $achieved) {
+            if ($achieved !== $other->by[$n]) {
+                $achieved ? $worse++ : $better++;
+                $changed[] = ['caller' => $n, 'before' => $achieved, 'after' => $other->by[$n]];
+            }
+        }
+
+        return ['difference' => Share::paired($better, $worse, count($one->by)), 'changed' => $changed];
+    }
+
+    private function one(Walked $walked): void
+    {
+        Output::json([
+            'caller' => $walked->who->n, 'topic' => $walked->who->topic, 'temper' => $walked->who->temper->value, 'meant' => $walked->meant, 'achieved' => $walked->achieved, 'fields' => $walked->fields,
+            'outcome' => $walked->outcome, 'failures' => $walked->failures, 'turns' => array_map(static fn (\Ringo\Transcript\Turn $turn): array => $turn->toArray(), $walked->call->transcript->turns),
+        ], true);
+    }
+
+    /** @return \Closure(): Walk */
+    private function walk(Arguments $arguments, Script $script, \DateTimeImmutable $now, float $noise): \Closure
+    {
+        $errands = $arguments->get('errands') === null ? null : ErrandInput::file($arguments->get('errands'));
+        $board = $arguments->get('teams') === null ? null : $this->board($arguments->get('teams'), $script->agent->country);
+        $knowledge = $arguments->get('knowledge') === null ? null : new CallKnowledge(AnswerCommand::answerer($arguments->get('knowledge')), Vocabulary::of($script->agent->language), static fn (string $file): string => '');
+        $diaries = $arguments->get('diaries') === null ? null : FreeCommand::diaries($arguments->get('diaries'));
+
+        return static fn (): Walk => new Walk(Engine::for($script, $board, $knowledge, appointments: $diaries === null ? null : new SketchBook($diaries), errands: $errands instanceof ErrandFile ? $errands->errands : new Errands), $now, $noise, $errands);
+    }
+
+    private function board(string $path, string $country): Switchboard
+    {
+        $text = is_file($path) ? (string) file_get_contents($path) : throw new BadInput("{$path}: there is no such file.");
+        try {
+            return (new StaffFile(new NumberingPlan, $country))->read($text);
+        } catch (\InvalidArgumentException $problem) {
+            throw new BadInput("{$path}: {$problem->getMessage()}.");
+        }
+    }
+
+    private function script(string $path): Script
+    {
+        $text = is_file($path) ? (string) file_get_contents($path) : throw new BadInput("{$path}: there is no such file.");
+        try {
+            return (new ScriptReader)->fromJson($text);
+        } catch (InvalidDocument $problem) {
+            throw new BadInput(implode("\n", array_map(static fn (array $one): string => "{$path}: {$one['path']}: {$one['message']}", $problem->problems)));
+        }
+    }
+}

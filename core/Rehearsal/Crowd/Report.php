@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Rehearsal\Crowd;
+
+/** What a crowd found, added up caller by caller in constant memory. */
+final class Report
+{
+    private int $callers = 0;
+
+    private int $achieved = 0;
+
+    /** @var array{right: int, wrong: int, missing: int} */
+    private array $fields = ['right' => 0, 'wrong' => 0, 'missing' => 0];
+
+    private int $turns = 0;
+
+    private float $seconds = 0.0;
+
+    private int $repeats = 0;
+
+    /** @var array<string, int> */
+    private array $outcomes = [];
+
+    /** @var array<string, array{callers: int, achieved: int, turns: int, repeats: int}> */
+    private array $tempers = [];
+
+    /** @var array<string, array{step: string, cause: string, count: int, call: int}> */
+    private array $failures = [];
+
+    /** @var array<int, bool> who achieved what they came for, for comparisons */
+    public array $by = [];
+
+    public function add(Walked $walked): void
+    {
+        $this->callers++;
+        $this->achieved += $walked->achieved ? 1 : 0;
+        foreach ($walked->fields as $how) {
+            $this->fields[$how === 'right' ? 'right' : ($how === 'wrong' ? 'wrong' : 'missing')]++;
+        }
+        $this->turns += $walked->turns;
+        $this->seconds += $walked->seconds;
+        $this->repeats += $walked->repeats;
+        $this->outcomes[$walked->outcome] = ($this->outcomes[$walked->outcome] ?? 0) + 1;
+        $temper = $this->tempers[$walked->who->temper->value] ?? ['callers' => 0, 'achieved' => 0, 'turns' => 0, 'repeats' => 0];
+        $this->tempers[$walked->who->temper->value] = ['callers' => $temper['callers'] + 1, 'achieved' => $temper['achieved'] + ($walked->achieved ? 1 : 0), 'turns' => $temper['turns'] + $walked->turns, 'repeats' => $temper['repeats'] + $walked->repeats];
+        foreach ($walked->failures as $failure) {
+            $key = $failure['step'].'|'.$failure['cause'];
+            $this->failures[$key] ??= [...$failure, 'count' => 0, 'call' => $walked->who->n];
+            $this->failures[$key]['count']++;
+        }
+        $this->by[$walked->who->n] = $walked->achieved;
+    }
+
+    /** @return array<string, mixed> shares with their 95 % intervals; turns, seconds and repeats a call */
+    public function toArray(): array
+    {
+        $n = max(1, $this->callers);
+        $failures = array_values($this->failures);
+        usort($failures, static fn (array $a, array $b): int => [$b['count'], $a['step'], $a['cause']] <=> [$a['count'], $b['step'], $b['cause']]);
+        arsort($this->outcomes);
+        ksort($this->tempers);
+
+        return [
+            'callers' => $this->callers,
+            'achieved' => $this->achieved,
+            'achieved_share' => round($this->achieved / $n, 4),
+            'achieved_interval' => Share::interval($this->achieved, $this->callers),
+            'fields' => $this->fields,
+            'turns' => round($this->turns / $n, 2),
+            'seconds' => round($this->seconds / $n, 1),
+            'repeats' => round($this->repeats / $n, 3),
+            'outcomes' => $this->outcomes,
+            'by_temper' => array_map(static fn (array $one): array => ['callers' => $one['callers'], 'achieved' => $one['achieved'], 'turns' => round($one['turns'] / $one['callers'], 2), 'repeats' => round($one['repeats'] / $one['callers'], 2)], $this->tempers),
+            'failures' => $failures,
+        ];
+    }
+}
