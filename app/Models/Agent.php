@@ -62,6 +62,12 @@ final class Agent extends Model
         return $this->hasOne(Draft::class);
     }
 
+    /** @return HasMany<CasebookCase, $this> */
+    public function cases(): HasMany
+    {
+        return $this->hasMany(CasebookCase::class)->orderBy('key');
+    }
+
     /** @return HasMany<Release, $this> */
     public function releases(): HasMany
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use App\Actions\Calls\KeepFinishedCall;
+use App\Actions\Casebook\KeepCase;
 use App\Actions\Deliveries\KeepEnclosure;
 use App\Actions\Diary\BringDiaries;
 use App\Actions\Diary\CalendarFile;
@@ -54,6 +55,7 @@ use Ringo\Knowledge\CheckList;
 use Ringo\Language\Vocabulary;
 use Ringo\Numbering\NumberingPlan;
 use Ringo\Recognition\CallerFacts;
+use Ringo\Rehearsal\Casebook\Casebook;
 use Ringo\Rehearsal\Input;
 use Ringo\Rehearsal\Rehearsal;
 use Ringo\Understanding\When\Wishes\Wish;
@@ -91,6 +93,7 @@ final class DemoSeeder extends Seeder
         $this->knowledge($business);
         $this->diaries($business);
         $this->errands($business);
+        app(KeepCase::class)->bring($agent->load('draft.scriptText', 'business'), Casebook::fromArray(json_decode($this->file($business, 'casebook.json'), true, 32, JSON_THROW_ON_ERROR)));
     }
 
     private function quillmoor(Business $business): void

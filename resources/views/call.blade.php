@@ -19,7 +19,7 @@
                 </ul>
             </details>
             @if ($designs)
-                @unless ($call->trashed() || $call->inProgress())<a class="button" href="{{ route('call.replay', [$business, $call]) }}">Replay against the draft</a>@endunless
+                @unless ($call->trashed() || $call->inProgress())<a class="button" href="{{ route('call.replay', [$business, $call]) }}">Replay against the draft</a>@if ($designs)<details class="pick keep-case"><summary class="button">Keep as a case</summary><form method="post" action="{{ route('case.keep', [$business, $call]) }}" class="stack">@csrf<label class="field-label"><span>name of the case</span><input name="title" required maxlength="120" value="{{ ucfirst($call->outcome ?: 'a call') }}, {{ $call->caller_name }}"></label><label class="check"><input type="checkbox" name="tied" value="1" checked> answers go to what was asked, whatever the order</label><button class="primary">Keep it</button></form></details>@endif @endunless
                 @if ($call->trashed())
                     <form method="post" action="{{ route('call.restore', [$business, $call]) }}">@csrf<button type="submit">Bring it back</button></form>
                 @else
@@ -68,7 +68,7 @@
                             <div class="cell {{ $cell['doubt'] ? 'doubtful' : '' }}" data-field="{{ $key }}" @if ($cell['turn'] !== null) data-at-turn="{{ $cell['turn'] }}" @endif tabindex="0">
                                 <dt>{{ $field->title }}</dt>
                                 <dd><span class="value">{{ $cell['display'] }}</span>
-                                    <span class="from">{{ $cell['origin'] === 'recognised' ? 'known from the contact' : $cell['origin'].($cell['turn'] !== null ? ' at '.$clock($call->turns->firstWhere('n', $cell['turn'])->at ?? 0) : '') }}</span>
+                                    <span class="from">{{ $cell['origin'] === 'looked_up' ? $cell['said'] : ($cell['origin'] === 'recognised' ? 'known from the contact' : $cell['origin'].($cell['turn'] !== null ? ' at '.$clock($call->turns->firstWhere('n', $cell['turn'])->at ?? 0) : '')) }}</span>
                                     @if ($cell['doubt'])<span class="doubt-note">{{ $cell['doubt'] }}</span>@endif</dd>
                                 <dd class="sure {{ $cell['confidence'] >= 0.8 ? 'good' : ($cell['confidence'] >= 0.6 ? 'doubt' : 'wrong') }}" title="Confidence">{{ number_format($cell['confidence'], 2) }}</dd>
                             </div>

@@ -15,6 +15,10 @@
                 <p>{{ count($changes) === 1 ? '1 change' : count($changes).' changes' }} since release {{ $releases->first()->number }}. <a href="{{ route('releases.compare', [$business, $agent]) }}">Old and new side by side</a></p>
                 <ul class="change-list">@foreach (array_slice($changes, 0, 12) as $change)<li class="{{ $change->kind }}"><span class="kind">{{ $change->kind }}</span> {{ $change->words }}</li>@endforeach @if (count($changes) > 12)<li class="muted">and {{ count($changes) - 12 }} more</li>@endif</ul>
             @endif
+            @if ($cases->isNotEmpty())
+                @php $broken = $cases->filter(fn ($case) => $case->failing()); @endphp
+                <p class="case-sum {{ $broken->isEmpty() ? 'good' : 'wrong' }}">@if ($broken->isEmpty())<x-icon name="circle-check"/> <a href="{{ route('casebook', [$business, $agent]) }}">All {{ $cases->count() }} cases</a> pass.@else<x-icon name="circle-alert"/> <a href="{{ route('casebook', [$business, $agent]) }}">{{ $broken->count() }} of {{ $cases->count() }} cases</a> {{ $broken->count() === 1 ? 'fails' : 'fail' }}: @foreach ($broken->sortByDesc(fn ($case) => $case->kept['must'] ?? false)->take(3) as $case)<a href="{{ route('case', [$business, $agent, $case]) }}">{{ $case->kept['title'] }}</a>{{ ($case->kept['must'] ?? false) ? ' (must pass)' : '' }}{{ $loop->last ? '.' : ', ' }}@endforeach @endif</p>
+            @endif
             @unless ($same)
                 <form method="post" action="{{ route('release.store', [$business, $agent]) }}" class="stack">@csrf<input type="hidden" name="version" value="{{ $version }}">
                     @if ($errors_ !== [])

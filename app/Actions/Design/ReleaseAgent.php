@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Actions\Design;
 
+use App\Actions\Casebook\RunCases;
 use App\Models\Agent;
 use App\Models\AuditEntry;
+use App\Models\CasebookCase;
 use App\Models\Draft;
 use App\Models\Release;
 use App\Models\ScriptText;
@@ -21,7 +23,7 @@ use Ringo\Inspection\Severity;
 /** Makes a release: a numbered, frozen version of an agent. Errors block it, warnings must be accepted. */
 final readonly class ReleaseAgent
 {
-    public function __construct(private Inspector $inspector)
+    public function __construct(private Inspector $inspector, private RunCases $cases)
     {
     }
 
@@ -36,6 +38,11 @@ final readonly class ReleaseAgent
             $last = $agent->releases()->with('scriptText')->first();
             if ($last instanceof Release && $last->script_text_id === $draft->script_text_id) {
                 throw ValidationException::withMessages(['version' => "The draft is the same as release {$last->number}; there is nothing to release."]);
+            }
+            $this->cases->of($agent);
+            $failing = $agent->cases()->get()->filter(static fn (CasebookCase $case): bool => $case->failing() && ($case->kept['must'] ?? false));
+            if ($failing->isNotEmpty()) {
+                throw ValidationException::withMessages(['version' => 'A case that must pass fails on this draft: “'.$failing->firstOrFail()->kept['title'].'”. Mend it, or say on its page that this is what should happen now.']);
             }
             $findings = $this->inspector->inspect($draft->scriptText->document(), $agent->surroundings());
             $errors = array_filter($findings, Inspector::blocks(...));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\Casebook\RunCases;
 use App\Actions\Design\ReleaseAgent;
 use App\Actions\Foresight\LookAhead;
 use App\Models\Agent;
@@ -25,9 +26,10 @@ final class ReleaseController
     {
     }
 
-    public function index(Business $business, Agent $agent, Inspector $inspector): View
+    public function index(Business $business, Agent $agent, Inspector $inspector, RunCases $run): View
     {
         $this->current->remember($agent);
+        $run->of($agent);
         $document = $agent->draft->scriptText->document();
         $releases = $agent->releases()->with('releasedBy')->get();
         $last = $releases->first();
@@ -38,6 +40,7 @@ final class ReleaseController
             'changes' => $last instanceof Release ? (new Changes)->between($last->scriptText->document(), $document) : null,
             'calls' => Call::query()->where('agent_id', $agent->id)->whereNotNull('release_id')->selectRaw('release_id, count(*) as n')->groupBy('release_id')->pluck('n', 'release_id'),
             'knows' => $business->knowledgeSources()->orderBy('name')->get(['id', 'name', 'version', 'updated_at']),
+            'cases' => $agent->cases()->get(),
             'same' => $last instanceof Release && $last->script_text_id === $agent->draft->script_text_id,
         ]);
     }

@@ -90,6 +90,10 @@
                 <a href="{{ route('transfers', $business) }}" @if ($here === 'transfers') aria-current="page" @endif><x-icon name="cable"/> Transfers</a>
                 <a href="{{ route('recognition', [$business, $agent]) }}" @if ($here === 'recognition') aria-current="page" @endif><x-icon name="scan-search"/> Recognition</a>
             @endif
+            @if ($designs && $agent)
+                @php $failingCases = $agent->cases()->where('result->passed', false)->count(); @endphp
+                <a href="{{ route('casebook', [$business, $agent]) }}" @if ($here === 'casebook') aria-current="page" @endif><x-icon name="book-check"/> Casebook @if ($failingCases > 0)<span class="count" title="{{ $failingCases }} cases fail on the draft">{{ $failingCases }}</span>@endif</a>
+            @endif
             @if ($designs)
                 <a href="{{ route('errands', $business) }}" @if ($here === 'errands') aria-current="page" @endif><x-icon name="waypoints"/> Errands</a>
             @endif

@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Casebook;
+
+use App\Models\Agent;
+use App\Models\Call;
+use App\Models\CallStep;
+use App\Models\CallTurn;
+use App\Models\CasebookCase;
+use App\Models\ErrandRun;
+use Illuminate\Support\Str;
+use Ringo\Dialogue\CallState;
+use Ringo\Rehearsal\Casebook\Casebook;
+use Ringo\Rehearsal\Casebook\Expectations;
+use Ringo\Rehearsal\Casebook\KeptCase;
+use Ringo\Rehearsal\Casebook\Line;
+use Ringo\Rehearsal\Casebook\Proposal;
+use Ringo\Rehearsal\Input;
+use Ringo\Script\Steps\Ask\AskStep;
+
+/** Keeps calls as cases: what the caller did, who rang, when, what other systems answered, and what must hold, proposed from what happened. */
+final readonly class KeepCase
+{
+    public function __construct(private RunCases $run)
+    {
+    }
+
+    /** @param bool $tied whether answers are tied to what was asked, so that they are given whatever the order */
+    public function of(Call $call, string $title, bool $tied): CasebookCase
+    {
+        $agent = $call->agent;
+        $script = $call->scriptText->script();
+        $state = CallState::fromArray($call->state);
+        $lines = [];
+        foreach ($call->steps()->get() as $step) {
+            /** @var CallStep $step */
+            /** @var array{kind: string, text?: string, seconds?: float|int} $event */
+            $event = $step->event;
+            foreach (Input::fromEvents([$event]) as $input) {
+                $asked = $script->steps[(string) ($step->trace['from_step'] ?? '')] ?? null;
+                $lines[] = new Line($input, $tied && $asked instanceof AskStep && in_array($input->kind, ['say', 'key'], true) ? $asked->field : null);
+            }
+        }
+        $errands = [];
+        foreach (ErrandRun::query()->where('call_id', $call->id)->where('state', ErrandRun::BACK)->where('at', '>', 0)->orderBy('id')->get() as $run) {
+            if ($run instanceof ErrandRun) {
+                $errands[] = ['errand' => $run->errand, 'values' => $run->values, 'reply' => $run->reply ?? [], 'seconds' => $run->milliseconds / 1000.0];
+            }
+        }
+        $caller = array_filter($state->caller, static fn (mixed $fact): bool => $fact !== null && $fact !== '');
+        $kept = new KeptCase($this->key($agent, $title), $title, false, $call->from, $caller, $call->placedAt()->format('Y-m-d\TH:i'), $state->seed, $lines, $errands, Proposal::of($script, $state));
+        $case = CasebookCase::query()->create(['agent_id' => $agent->id, 'call_id' => $call->id, 'key' => $kept->key, 'kept' => self::plain($kept), 'transcript' => $call->turns()->get()->map(static fn (CallTurn $turn): array => $turn->toTranscript()->toArray())->values()->all()]);
+        $this->run->one($agent, $case, $agent->draft->scriptText);
+
+        return $case;
+    }
+
+    /** @return list<CasebookCase> */
+    public function bring(Agent $agent, Casebook $book): array
+    {
+        $made = [];
+        foreach ($book->cases as $case) {
+            $old = CasebookCase::query()->where('agent_id', $agent->id)->where('key', $case->key)->first();
+            $row = $old instanceof CasebookCase ? $old : new CasebookCase(['agent_id' => $agent->id, 'key' => $case->key, 'transcript' => []]);
+            $row->fill(['kept' => self::plain($case), 'result' => null])->save();
+            $verdict = $this->run->one($agent, $row, $agent->draft->scriptText);
+            if ($row->transcript === []) {
+                $row->update(['transcript' => array_map(static fn (\Ringo\Transcript\Turn $turn): array => $turn->toArray(), $verdict->call->transcript->turns)]);
+            }
+            $made[] = $row;
+        }
+
+        return $made;
+    }
+
+    public function expects(CasebookCase $case, Expectations $expect, string $title, bool $must): void
+    {
+        $kept = $case->kept()->with($expect);
+        $case->update(['kept' => ['title' => $title, 'must' => $must] + self::plain($kept), 'result' => null]);
+        $this->run->one($case->agent, $case, $case->agent->draft->scriptText);
+    }
+
+    /** What happens now is what was meant: the kept call and its expectations follow. */
+    public function accept(CasebookCase $case): void
+    {
+        $agent = $case->agent;
+        $verdict = $this->run->verdict($agent, $case, $agent->draft->scriptText);
+        $old = $case->kept()->expect;
+        $new = Proposal::of($agent->draft->scriptText->script(), $verdict->call->state);
+        $expect = new Expectations($new->values, $new->outcome, array_values(array_filter($old->says, static fn (string $words): bool => ! in_array(['says', $words], array_map(static fn (array $one): array => [$one['expect'], $one['wanted']], $verdict->failures), true))), $old->neverSays, array_values(array_diff($old->reaches, array_column(array_filter($verdict->failures, static fn (array $one): bool => $one['expect'] === 'reaches'), 'wanted'))), $new->askedOnce, $new->mostTurns, $new->sends);
+        $case->update(['kept' => self::plain($case->kept()->with($expect)), 'transcript' => array_map(static fn (\Ringo\Transcript\Turn $turn): array => $turn->toArray(), $verdict->call->transcript->turns), 'result' => null]);
+        $this->run->one($agent, $case, $agent->draft->scriptText);
+    }
+
+    private function key(Agent $agent, string $title): string
+    {
+        $base = substr(Str::slug($title, '_') ?: 'case', 0, 50);
+        $taken = $agent->cases()->withoutGlobalScopes()->pluck('key')->all();
+        for ($key = $base, $n = 2; in_array($key, $taken, true); $n++) {
+            $key = "{$base}_{$n}";
+        }
+
+        return $key;
+    }
+
+    /** @return array<string, mixed> */
+    private static function plain(KeptCase $case): array
+    {
+        return json_decode((string) json_encode($case->toArray(), JSON_UNESCAPED_UNICODE), true);
+    }
+}
