@@ -291,6 +291,9 @@ export function handset() {
     };
 
     setup.addEventListener('change', (event) => {
+        if (event.target.name === 'errands') {
+            setup.querySelector('[data-slow]').hidden = event.target.value !== 'slow';
+        }
         if (event.target.name === 'caller') {
             setup.querySelectorAll('[data-for]').forEach((one) => {
                 one.hidden = one.dataset.for !== event.target.value;

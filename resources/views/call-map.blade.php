@@ -51,7 +51,7 @@
                     <rect x="{{ $place['x'] }}" y="{{ $place['y'] }}" width="{{ \Ringo\Design\CallMap::WIDTH }}" height="{{ \Ringo\Design\CallMap::HEIGHT }}" rx="5" @if ($n !== null && $n > 0) fill-opacity="{{ round(0.15 + 0.85 * $n / $busiest, 2) }}" @endif/>
                     @if ($n !== null && $n > 0)<rect class="bar-under" x="{{ $place['x'] }}" y="{{ $place['y'] + \Ringo\Design\CallMap::HEIGHT - 4 }}" width="{{ round(\Ringo\Design\CallMap::WIDTH * $n / $busiest, 1) }}" height="4"/>@endif
                     <text x="{{ $place['x'] + 9 }}" y="{{ $place['y'] + 17 }}" class="map-name">{{ \Illuminate\Support\Str::limit((string) $key, 17, '…') }}</text>
-                    <text x="{{ $place['x'] + 9 }}" y="{{ $place['y'] + 31 }}" class="map-kind">{{ $step->kind() }}{{ $n !== null ? ", {$n}".($left > 0 && $step->kind() !== 'finish' ? " ({$left} left)" : '') : (isset($messages[$key]) ? ', '.count($messages[$key]).' '.$worst[$key].(count($messages[$key]) === 1 ? '' : 's') : '') }}</text>
+                    <text x="{{ $place['x'] + 9 }}" y="{{ $place['y'] + 31 }}" class="map-kind">{{ str_replace("_", " ", $step->kind()) }}{{ $n !== null ? ", {$n}".($left > 0 && $step->kind() !== 'finish' ? " ({$left} left)" : '') : (isset($messages[$key]) ? ', '.count($messages[$key]).' '.$worst[$key].(count($messages[$key]) === 1 ? '' : 's') : '') }}</text>
                 </a>
             @endforeach
         </svg>

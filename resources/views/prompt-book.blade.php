@@ -47,7 +47,7 @@
             <h2 id="new-step-title">A new step <small data-after></small></h2>
             <div class="kinds" role="radiogroup" aria-label="Kind">
                 @foreach (app(\Ringo\Script\Steps\StepKinds::class)->all() as $kind => $one)
-                    <label><input type="radio" name="kind" value="{{ $kind }}" @checked($kind === 'say')> <strong>{{ $kind }}</strong> {{ $one->does() }}</label>
+                    <label><input type="radio" name="kind" value="{{ $kind }}" @checked($kind === 'say')> <strong>{{ str_replace("_", " ", $kind) }}</strong> {{ $one->does() }}</label>
                 @endforeach
             </div>
             <label class="field-label"><span>its name <small>can be left to Ringo</small></span><input name="name" placeholder="delivery_date" autocomplete="off"></label>

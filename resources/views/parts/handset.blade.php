@@ -30,7 +30,7 @@
                 <div>
                     <label for="hs-errands">Errands</label>
                     <div class="pair"><select id="hs-errands" name="errands">@foreach (\App\Actions\Errands\AnswerErrand::HOW as $how => $words)<option value="{{ $how }}">{{ $words }}</option>@endforeach</select>
-                    <label class="slow">by <input name="errands_seconds" inputmode="decimal" size="3" value="3" aria-label="seconds, where errands are slow"> s</label></div>
+                    <label class="slow" data-slow hidden>by <input name="errands_seconds" inputmode="decimal" size="3" value="3" aria-label="seconds, where errands are slow"> s</label></div>
                 </div>
             @endif
             <div class="go">

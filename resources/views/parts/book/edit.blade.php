@@ -10,7 +10,7 @@
     <div class="edit-head">
         <label class="field-label"><span>name of the step</span><input name="key" value="{{ $key }}" pattern="[a-z][a-z0-9_]*" data-rename title="Every reference follows a new name"></label>
         <label class="field-label"><span>scene that begins here</span><input name="scene" value="{{ $step['scene'] ?? '' }}" placeholder="none"></label>
-        <span class="kind">{{ $kind }} <span class="seconds" data-seconds></span></span>
+        <span class="kind">{{ str_replace("_", " ", $kind) }} <span class="seconds" data-seconds></span></span>
         @if ($from !== [])<span class="from">comes from @foreach ($from as $one)@if ($one === 'standing rules')standing rules @else<a href="#step-{{ $one }}" data-goto="{{ $one }}">{{ $one }}</a>@endif{{ $loop->last ? '' : ', ' }}@endforeach</span>
         @elseif ($script->first === $key)<span class="from">the call begins here</span>
         @else<span class="from doubt">nothing leads here</span>@endif
@@ -22,7 +22,7 @@
     <ul class="found-list" data-row-findings>@if ($findings !== [])@include('parts.book.findings')@endif</ul>
     <div class="edit-foot">
         <span class="add-after"><label class="sr" for="after-{{ $key }}">Kind of step to add after this one</label>
-            <select id="after-{{ $key }}" data-insert-kind>@foreach (\App\Support\Book\StepForms::kinds() as $one)<option value="{{ $one }}">{{ $one }}</option>@endforeach</select>
+            <select id="after-{{ $key }}" data-insert-kind>@foreach (\App\Support\Book\StepForms::kinds() as $one)<option value="{{ $one }}">{{ str_replace("_", " ", $one) }}</option>@endforeach</select>
             <button type="button" data-insert><x-icon name="plus"/> Add after this <kbd>n</kbd></button></span>
         <button type="button" data-duplicate><x-icon name="copy"/> Copy</button>
         <button type="button" data-move="up" title="Alt ↑">Up</button>

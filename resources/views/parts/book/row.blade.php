@@ -10,7 +10,7 @@
     @endif
     @include('parts.spine', ['spine' => $row['spine'], 'kind' => $step->kind(), 'lanes' => $spine->lanes])
     <div class="says">
-        <h3><span class="name">{{ $step->key() }}</span> <span class="kind">{{ $step->kind() }}</span>
+        <h3><span class="name">{{ $step->key() }}</span> <span class="kind">{{ str_replace("_", " ", $step->kind()) }}</span>
             @if ($worst)<a class="found {{ $worst }}" href="#step-{{ $step->key() }}" data-open title="@foreach ($findings as $finding){{ $finding->message }}{{ $loop->last ? '' : "\n" }}@endforeach"><x-severity :of="$worst"/>{{ count($findings) }} {{ count($findings) === 1 ? $worst : 'findings' }}</a>@endif
         </h3>
         @forelse ($row['texts'] as $text)
