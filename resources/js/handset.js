@@ -81,6 +81,10 @@ export function handset() {
     };
 
     const show = (data) => {
+        // Answers may overtake each other; how the call stood before is no news.
+        if (call && data.ref === call.ref && data.step < call.step) {
+            return;
+        }
         call = data;
         sessionStorage.setItem(key, data.show_url);
         open('call');
