@@ -62,6 +62,12 @@ final class Agent extends Model
         return $this->hasOne(Draft::class);
     }
 
+    /** @return HasMany<CrowdRun, $this> */
+    public function crowdRuns(): HasMany
+    {
+        return $this->hasMany(CrowdRun::class)->orderByDesc('id');
+    }
+
     /** @return HasMany<CasebookCase, $this> */
     public function cases(): HasMany
     {

@@ -31,6 +31,13 @@ final class SketchBook implements Appointments
     {
     }
 
+    /** Empty again, for the next call. */
+    public function fresh(): void
+    {
+        $this->held = $this->booked = $this->waiting = [];
+        $this->next = 1;
+    }
+
     public function diaries(string $call): Diaries
     {
         $busy = [];

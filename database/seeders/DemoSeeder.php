@@ -6,6 +6,7 @@ namespace Database\Seeders;
 
 use App\Actions\Calls\KeepFinishedCall;
 use App\Actions\Casebook\KeepCase;
+use App\Actions\Crowd\RingCrowd;
 use App\Actions\Deliveries\KeepEnclosure;
 use App\Actions\Diary\BringDiaries;
 use App\Actions\Diary\CalendarFile;
@@ -24,6 +25,7 @@ use App\Models\CallRecord;
 use App\Models\Contact;
 use App\Models\ContactColumn;
 use App\Models\ContactNumber;
+use App\Models\CrowdRun;
 use App\Models\Delivery;
 use App\Models\DeliveryRule;
 use App\Models\Draft;
@@ -94,6 +96,8 @@ final class DemoSeeder extends Seeder
         $this->diaries($business);
         $this->errands($business);
         app(KeepCase::class)->bring($agent->load('draft.scriptText', 'business'), Casebook::fromArray(json_decode($this->file($business, 'casebook.json'), true, 32, JSON_THROW_ON_ERROR)));
+        $crowd = CrowdRun::query()->create(['agent_id' => $agent->id, 'script_text_id' => $release->script_text_id, 'rings' => 'release 1', 'callers' => 120, 'seed' => '1', 'noise' => 0.1, 'placed_at' => now()->startOfHour(), 'status' => 'queued']);
+        app(RingCrowd::class)->run($crowd);
     }
 
     private function quillmoor(Business $business): void

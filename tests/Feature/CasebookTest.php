@@ -72,7 +72,7 @@ final class CasebookTest extends FeatureTestCase
         self::assertSame(25, CasebookCase::query()->count());
         // Brought in again they are the same cases.
         $this->post('/pellbrook/agents/maren/casebook/import', ['file' => UploadedFile::fake()->createWithContent('c.json', $json)]);
-        self::assertSame(25, CasebookCase::query()->count());
+        self::assertCount(25, $this->agent->cases()->get());
         $out = $this->get('/pellbrook/agents/maren/casebook.json')->assertOk()->json();
         $sorted = json_decode($json, true);
         usort($sorted['cases'], static fn (array $a, array $b): int => $a['key'] <=> $b['key']);

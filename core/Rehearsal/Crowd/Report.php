@@ -32,6 +32,25 @@ final class Report
     /** @var array<int, bool> who achieved what they came for, for comparisons */
     public array $by = [];
 
+    /** @return array<string, mixed> all that it has summed up, to go on from */
+    public function sums(): array
+    {
+        return ['callers' => $this->callers, 'achieved' => $this->achieved, 'fields' => $this->fields, 'turns' => $this->turns, 'seconds' => round($this->seconds, 3), 'repeats' => $this->repeats, 'outcomes' => $this->outcomes, 'tempers' => $this->tempers, 'failures' => $this->failures, 'by' => array_map(intval(...), $this->by)];
+    }
+
+    /** @param array<string, mixed> $sums as sums() gave them */
+    public static function goingOn(array $sums): self
+    {
+        $report = new self;
+        foreach (['callers', 'achieved', 'fields', 'turns', 'repeats', 'outcomes', 'tempers', 'failures'] as $name) {
+            $report->{$name} = $sums[$name];
+        }
+        $report->seconds = (float) $sums['seconds'];
+        $report->by = array_map(boolval(...), $sums['by']);
+
+        return $report;
+    }
+
     public function add(Walked $walked): void
     {
         $this->callers++;
