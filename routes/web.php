@@ -7,6 +7,7 @@ use App\Http\Controllers\BoardController;
 use App\Http\Controllers\CallController;
 use App\Http\Controllers\CallExportController;
 use App\Http\Controllers\CallMapController;
+use App\Http\Controllers\CapacityController;
 use App\Http\Controllers\CasebookController;
 use App\Http\Controllers\ContactController;
 use App\Http\Controllers\ContactSearchController;
@@ -111,6 +112,7 @@ Route::middleware('auth')->group(static function (): void {
             Route::post('/diary/diaries/{diary}/busy', [DiarySetUpController::class, 'busy'])->name('diary.busy');
             Route::get('/diary/diaries.json', [DiarySetUpController::class, 'export'])->name('diary.export');
         });
+        Route::get('/capacity', [CapacityController::class, 'show'])->middleware('can:design,business')->name('capacity');
         Route::get('/callers', [ContactController::class, 'index'])->name('callers');
         Route::middleware('can:design,business')->group(static function (): void {
             Route::get('/callers/new', [ContactController::class, 'create'])->name('caller.new');
