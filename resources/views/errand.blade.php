@@ -77,7 +77,7 @@
                 <section class="card"><h2>Try it</h2>
                     @error('run')<p class="error" role="alert">{{ $message }}</p>@enderror
                     <form method="post" action="{{ route('errand.run', [$business, $errand]) }}" class="stack">@csrf
-                        @foreach ($design['parameters'] as $one)@if (! isset($one['value']))<label class="field-label wide"><span>{{ $one['label'] }} @if (! ($one['required'] ?? true))<small>may be empty</small>@endif</span><input name="given[{{ $one['key'] }}]" value="{{ old('given.'.$one['key'], $errand->kept['values'][$one['key']] ?? '') }}"></label>@endif @endforeach
+                        @foreach ($design['parameters'] as $one)@if (! isset($one['value']))<label class="field-label wide"><span>{{ $one['label'] }} @if (! ($one['required'] ?? true))<small>may be empty</small>@endif</span><input name="given[{{ $one['key'] }}]" value="{{ old('given.'.$one['key'], $with === null ? ($errand->kept['values'][$one['key']] ?? '') : (is_scalar($with[$one['key']] ?? null) ? $with[$one['key']] : '')) }}"></label>@endif @endforeach
                         <div class="go"><button type="submit" class="primary">Ask it now</button>@if ($design['changes'] ?? false)<small class="doubt">It changes something in {{ $design['system'] }}.</small>@endif</div></form>
                     @if ($ran)<p class="ran {{ $ran['status'] }}" role="status">@if (in_array($ran['status'], ['failed', 'slow'], true))<x-icon name="circle-alert"/>@else<x-icon name="circle-check"/>@endif {{ $words[$ran['status']] }}{{ $ran['reason'] === '' ? '' : ': '.$ran['reason'] }}, after {{ $ran['milliseconds'] }} ms.</p>
                         @if ($ran['table'] && $ran['rows'])<dl class="row-sample">@foreach ($ran['rows'][0] as $key => $value)<dt>{{ $key }}</dt><dd>{{ $shown($value) }}</dd>@endforeach</dl>@endif
@@ -95,7 +95,7 @@
                                 <div class="go"><button type="submit">Keep this answer</button></div></form></details>
                     </section>
                 @endif
-                @if (count($runs))<section class="card"><h2>In calls</h2>@foreach ($runs as $run)<div class="line"><span class="what"><a href="{{ route('call', [$business, $run->call]) }}">{{ $run->call->placedAt()->format('j M, H:i') }}</a></span><span>{{ implode(', ', array_map(fn ($value) => is_scalar($value) ? (string) $value : '', $run->values)) }}: {{ $words[$run->reply['status'] ?? ''] ?? 'under way' }}</span><span class="when">{{ $run->milliseconds }} ms</span></div>@endforeach</section>@endif
+                @if (count($runs))<section class="card"><h2>In calls</h2>@foreach ($runs as $run)<div class="line"><span class="what"><a href="{{ route('call', [$business, $run->call]) }}">{{ $run->call->placedAt()->format('j M, H:i') }}</a></span><span>{{ implode(', ', array_map(fn ($value) => is_scalar($value) ? (string) $value : '', $run->values)) }}: {{ $words[$run->reply['status'] ?? ''] ?? 'under way' }}</span><span class="when">{{ $run->milliseconds }} ms · <a href="{{ route('errand', [$business, $errand, 'run' => $run->id]) }}">try with these</a></span></div>@endforeach</section>@endif
             @endif
         </aside>
     </div>

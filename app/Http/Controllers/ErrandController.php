@@ -48,12 +48,14 @@ final class ErrandController
 
     public function create(Business $business): View
     {
-        return view('errand', ['business' => $business, 'agent' => $this->current->in($business), 'errand' => null, 'design' => ['reach' => 'request', 'seconds' => 4, 'parameters' => [], 'answer' => ['values' => []]], 'uses' => [], 'runs' => [], 'read' => null, 'spoken' => []]);
+        return view('errand', ['with' => null, 'business' => $business, 'agent' => $this->current->in($business), 'errand' => null, 'design' => ['reach' => 'request', 'seconds' => 4, 'parameters' => [], 'answer' => ['values' => []]], 'uses' => [], 'runs' => [], 'read' => null, 'spoken' => []]);
     }
 
-    public function show(Business $business, Errand $errand, ErrandPage $page): View
+    public function show(Request $request, Business $business, Errand $errand, ErrandPage $page): View
     {
-        return view('errand', ['business' => $business, 'agent' => $this->current->in($business), 'errand' => $errand, 'design' => $errand->design, 'uses' => $page->uses($business)[$errand->key] ?? [], 'runs' => ErrandRun::query()->where('business_id', $business->id)->where('errand', $errand->key)->with('call')->latest('id')->limit(12)->get()] + $page->kept($errand));
+        $run = ErrandRun::query()->where('business_id', $business->id)->where('errand', $errand->key)->find((int) $request->query('run', '0'));
+
+        return view('errand', ['with' => $run instanceof ErrandRun ? $run->values : null, 'business' => $business, 'agent' => $this->current->in($business), 'errand' => $errand, 'design' => $errand->design, 'uses' => $page->uses($business)[$errand->key] ?? [], 'runs' => ErrandRun::query()->where('business_id', $business->id)->where('errand', $errand->key)->with('call')->latest('id')->limit(12)->get()] + $page->kept($errand));
     }
 
     public function store(Request $request, Business $business, KeepErrand $keep): RedirectResponse

@@ -26,6 +26,12 @@ final readonly class TopicEntry
     /** Words up to which a bare name of something may stand for the topic that asks for it. */
     private const FEW_WORDS = 9;
 
+    /** From here on a name was said as it is written. */
+    private const PLAINLY = 0.8;
+
+    /** So few words are the name itself, however it was heard. */
+    private const ALONE = 2;
+
     /** What was named is read back below this. */
     private const SURE = 0.75;
 
@@ -94,7 +100,11 @@ final readonly class TopicEntry
         }
         $short = $this->understanding->read(ValueType::Choice, $heard, $this->collector->context($turn, $field, true));
 
-        return preg_match('/^(?:the )?(?:first|second|third|fourth|fifth|last|one|two|three|four|five|six|seven|eight|nine|\d+)(?: one)?$/i', trim((string) $short->said)) === 1 ? $named : $short;
+        $position = preg_match('/^(?:the )?(?:first|second|third|fourth|fifth|last|one|two|three|four|five|six|seven|eight|nine|\d+)(?: one)?$/i', trim((string) $short->said)) === 1;
+        // One short word that is only like a name of something is a name where something was asked for, and not before.
+        $like = $short->confidence < self::PLAINLY && str_word_count((string) $short->said) === 1 && count($heard->tokens) > self::ALONE;
+
+        return $position || $like ? $named : $short;
     }
 
     /** The same matter a second time: its answers are asked again, who is calling is only asked back. */

@@ -39,5 +39,5 @@ return [
     'streets' => ['Mill Lane', 'Station Road', 'Church Street', 'Heron Close', 'Orchard Way', 'Quarry Hill', 'Bridge Street', 'The Avenue'],
     'towns' => ['Oldmere', 'Stanwick Cross', 'Tarn Bridge', 'Pellbrook', 'Harrowell', 'Quillmoor'],
     // What somebody says where words of their own are wanted.
-    'texts' => ['the small one by the door', 'it has stopped and makes a noise', 'could somebody ring me back about the invoice', 'we would like it before the weekend', 'the blue one we talked about', 'it is leaking at the back', 'please tell them I called about the order', 'nothing special, just the usual'],
+    'texts' => ['the small one by the door', 'it has stopped and makes a noise', 'could somebody ring me back about the invoice', 'we would like it before the weekend', 'the blue one we talked about', 'it is leaking at the back', 'please tell them I called about the order', 'the same as the last time'],
 ];

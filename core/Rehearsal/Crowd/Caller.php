@@ -16,6 +16,7 @@ use Ringo\Script\Steps\LookUp\LookUpStep;
 use Ringo\Script\Steps\Step;
 use Ringo\Script\Steps\Verify\VerifyStep;
 use Ringo\Sheet\Field;
+use Ringo\Value\ValueType;
 
 /**
  * A stand-in caller in a call: what they do next, given what they are asked.
@@ -101,7 +102,10 @@ final class Caller
     /** What a temper does instead of answering. */
     private function aside(CallState $state, string $question): ?Input
     {
-        $open = $state->mode === Mode::Answer && $state->step !== null && $this->openings > 0;
+        $step = $this->script->steps[$state->step ?? ''] ?? null;
+        // Where any words are an answer, words about something else would be one too.
+        $anything = $step instanceof AskStep && $this->script->sheet->field($step->field)?->type === ValueType::Text;
+        $open = $state->mode === Mode::Answer && $step !== null && $this->openings > 0 && ! $anything;
         if (! $open || $this->asides >= 2 || ! $this->dice->falls(0.3)) {
             return null;
         }

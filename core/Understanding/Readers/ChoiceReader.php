@@ -385,7 +385,8 @@ final readonly class ChoiceReader implements Reader
             foreach ($bags as $key => $bag) {
                 $best = 0.0;
                 foreach ($bag as $other => $weight) {
-                    $same = $this->sameness($stem, (string) $other) * $weight / count($holders[$other]);
+                    // What nobody asked for is not taken from a word that is only like it: 'last night' is no eight.
+                    $same = ($context->asked || $stem === (string) $other ? $this->sameness($stem, (string) $other) : 0.0) * $weight / count($holders[$other]);
                     $best = max($best, $same);
                 }
                 if ($best > 0) {
