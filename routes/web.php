@@ -243,6 +243,7 @@ Route::middleware('auth')->group(static function (): void {
             Route::get('/agents/{agent}/crowds/{crowdRun}', [CrowdController::class, 'show'])->whereNumber('crowdRun')->name('crowd');
             Route::post('/agents/{agent}/crowds/{crowdRun}/stop', [CrowdController::class, 'stop'])->name('crowd.stop');
             Route::get('/agents/{agent}/crowds/{crowdRun}/callers/{n}', [CrowdController::class, 'caller'])->whereNumber('n')->name('crowd.caller');
+            Route::post('/agents/{agent}/crowds/{crowdRun}/callers/{n}/case', [CrowdController::class, 'keep'])->whereNumber('n')->name('crowd.keep');
             Route::get('/agents/{agent}/casebook', [CasebookController::class, 'index'])->name('casebook');
             Route::post('/agents/{agent}/casebook/run', [CasebookController::class, 'run'])->name('casebook.run');
             Route::post('/agents/{agent}/casebook/import', [CasebookController::class, 'import'])->name('casebook.import');

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Actions\Crowd\RingCrowd;
 use App\Actions\Design\EditDraft;
+use App\Models\CasebookCase;
 use App\Models\CrowdRun;
 use App\Models\Role;
 use Illuminate\Support\Facades\Http;
@@ -70,12 +71,12 @@ final class CrowdTest extends FeatureTestCase
     {
         $user = $this->user();
         $this->actingAs($user);
-        app(EditDraft::class)->apply($this->agent, 1, 'asks for the day no more', [], static fn (ScriptDocument $document): ScriptDocument => ScriptDocument::fromArray(['steps' => array_map(static fn (array $step): array => in_array($step['key'], ['extend_until', 'off_hire_ready'], true) ? ['field' => 'fault'] + $step : $step, $document->toArray()['steps'])] + $document->toArray()), $user);
-        $this->post('/pellbrook/agents/maren/crowds', ['callers' => '80', 'against' => '1'] + self::FORM)->assertRedirect();
+        app(EditDraft::class)->apply($this->agent, 1, 'hears no breakdowns', [], static fn (ScriptDocument $document): ScriptDocument => ScriptDocument::fromArray(['steps' => array_map(static fn (array $step): array => isset($step['topics']) ? ['topics' => array_values(array_filter($step['topics'], static fn (array $topic): bool => $topic['key'] !== 'breakdown'))] + $step : $step, $document->toArray()['steps'])] + $document->toArray()), $user);
+        $this->post('/pellbrook/agents/maren/crowds', ['callers' => '80', 'rings' => '1', 'against' => 'draft'] + self::FORM)->assertRedirect();
         $run = CrowdRun::query()->firstOrFail();
         self::assertNotSame($run->script_text_id, $run->against_text_id);
-        self::assertLessThan($run->against_report['achieved'] ?? 0, $run->report['achieved'] ?? 0);
-        $this->get("/pellbrook/agents/maren/crowds/{$run->id}")->assertOk()->assertSee('points beside release 1')->assertSee('Who came out otherwise');
+        self::assertGreaterThan($run->against_report['achieved'] ?? 0, $run->report['achieved'] ?? 0, 'who comes with a breakdown is not heard by the draft');
+        $this->get("/pellbrook/agents/maren/crowds/{$run->id}")->assertOk()->assertSee('points beside the draft')->assertSee('Who came out otherwise');
         $this->post('/pellbrook/agents/maren/crowds', ['against' => 'draft'] + self::FORM)->assertSessionHasErrors('against');
         Queue::fake();
         $this->post('/pellbrook/agents/maren/crowds', self::FORM);
@@ -83,6 +84,36 @@ final class CrowdTest extends FeatureTestCase
         $this->post("/pellbrook/agents/maren/crowds/{$stopped->id}/stop")->assertRedirect();
         app(RingCrowd::class)->run($stopped->refresh());
         self::assertSame(['stopped', 0], [$stopped->refresh()->status, $stopped->done]);
+    }
+
+    public function test_a_stand_in_call_is_kept_as_a_case_that_wants_what_was_meant(): void
+    {
+        $this->actingAs($this->user());
+        $this->post('/pellbrook/agents/maren/crowds', ['noise' => '0.2', 'callers' => '60'] + self::FORM);
+        $run = CrowdRun::query()->firstOrFail();
+        $by = $run->report['by'] ?? [];
+        $good = array_keys(array_filter($by));
+        $bad = array_keys(array_filter($by, static fn (mixed $achieved): bool => ! $achieved));
+        self::assertNotEmpty($bad, 'a bad line leaves somebody without');
+        foreach (array_slice($good, 0, 12) as $n) {
+            $this->post("/pellbrook/agents/maren/crowds/{$run->id}/callers/{$n}/case", ['title' => "Caller {$n}"])->assertSessionHasNoErrors();
+            $case = CasebookCase::query()->latest('id')->firstOrFail();
+            self::assertTrue($case->result['passed'] ?? false, "caller {$n}: ".json_encode($case->result['failures'] ?? []));
+            self::assertNotSame([], $case->kept()->lines);
+        }
+        $n = $bad[0];
+        $walked = app(RingCrowd::class)->caller($run, $n);
+        $this->post("/pellbrook/agents/maren/crowds/{$run->id}/callers/{$n}/case", ['title' => 'To mend', 'tied' => '1']);
+        $case = CasebookCase::query()->latest('id')->firstOrFail();
+        foreach ($walked->fields as $field => $how) {
+            if ($how !== 'right') {
+                self::assertEquals($walked->meant[$field], $case->kept()->expect->values[$field] ?? null);
+                self::assertTrue($case->failing(), 'what was meant has not come out yet');
+            }
+        }
+        $this->post("/pellbrook/agents/maren/crowds/{$run->id}/callers/{$n}/case", ['title' => ''])->assertSessionHasErrors('title');
+        $this->post("/pellbrook/agents/maren/crowds/{$run->id}/callers/61/case", ['title' => 'x'])->assertNotFound();
+        $this->get("/pellbrook/agents/maren/casebook/{$case->id}")->assertOk()->assertSee('It fails on the draft');
     }
 
     public function test_only_designers(): void

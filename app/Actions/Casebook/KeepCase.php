@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Actions\Casebook;
 
+use App\Actions\Crowd\RingCrowd;
 use App\Models\Agent;
 use App\Models\Call;
 use App\Models\CallStep;
 use App\Models\CallTurn;
 use App\Models\CasebookCase;
+use App\Models\CrowdRun;
 use App\Models\ErrandRun;
 use Illuminate\Support\Str;
 use Ringo\Dialogue\CallState;
@@ -18,12 +20,14 @@ use Ringo\Rehearsal\Casebook\KeptCase;
 use Ringo\Rehearsal\Casebook\Line;
 use Ringo\Rehearsal\Casebook\Proposal;
 use Ringo\Rehearsal\Input;
+use Ringo\Script\Script;
 use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Transcript\Turn;
 
 /** Keeps calls as cases: what the caller did, who rang, when, what other systems answered, and what must hold, proposed from what happened. */
 final readonly class KeepCase
 {
-    public function __construct(private RunCases $run)
+    public function __construct(private RunCases $run, private RingCrowd $ring)
     {
     }
 
@@ -38,10 +42,7 @@ final readonly class KeepCase
             /** @var CallStep $step */
             /** @var array{kind: string, text?: string, seconds?: float|int} $event */
             $event = $step->event;
-            foreach (Input::fromEvents([$event]) as $input) {
-                $asked = $script->steps[(string) ($step->trace['from_step'] ?? '')] ?? null;
-                $lines[] = new Line($input, $tied && $asked instanceof AskStep && in_array($input->kind, ['say', 'key'], true) ? $asked->field : null);
-            }
+            array_push($lines, ...self::lines($script, $event, (string) ($step->trace['from_step'] ?? ''), $tied));
         }
         $errands = [];
         foreach (ErrandRun::query()->where('call_id', $call->id)->where('state', ErrandRun::BACK)->where('at', '>', 0)->orderBy('id')->get() as $run) {
@@ -51,10 +52,27 @@ final readonly class KeepCase
         }
         $caller = array_filter($state->caller, static fn (mixed $fact): bool => $fact !== null && $fact !== '');
         $kept = new KeptCase($this->key($agent, $title), $title, false, $call->from, $caller, $call->placedAt()->format('Y-m-d\TH:i'), $state->seed, $lines, $errands, Proposal::of($script, $state));
-        $case = CasebookCase::query()->create(['agent_id' => $agent->id, 'call_id' => $call->id, 'key' => $kept->key, 'kept' => self::plain($kept), 'transcript' => $call->turns()->get()->map(static fn (CallTurn $turn): array => $turn->toTranscript()->toArray())->values()->all()]);
-        $this->run->one($agent, $case, $agent->draft->scriptText);
 
-        return $case;
+        return $this->made($agent, $kept, array_map(static fn (CallTurn $turn): Turn => $turn->toTranscript(), array_values($call->turns()->get()->all())), $call);
+    }
+
+    /**
+     * A stand-in caller's call, where what they meant must come out.
+     *
+     * @param bool $tied as in `of`
+     */
+    public function standIn(CrowdRun $run, int $n, bool $against, string $title, bool $tied): CasebookCase
+    {
+        [$walked, $errands] = $this->ring->noting($run, $n, $against);
+        $script = ($against ? ($run->againstText ?? $run->scriptText) : $run->scriptText)->script();
+        $call = $walked->call;
+        $lines = [];
+        foreach ($call->events as $i => $event) {
+            array_push($lines, ...self::lines($script, $event->toArray(), $call->traces[$i]->fromStep ?? '', $tied));
+        }
+        $at = $run->placed_at->copy()->setTimezone($run->agent->business->tz)->format('Y-m-d\TH:i');
+
+        return $this->made($run->agent, new KeptCase($this->key($run->agent, $title), $title, false, $walked->who->number, [], $at, $call->state->seed, $lines, $errands->noted, Proposal::meant($script, $walked)), $call->transcript->turns);
     }
 
     /** @return list<CasebookCase> */
@@ -67,7 +85,7 @@ final readonly class KeepCase
             $row->fill(['kept' => self::plain($case), 'result' => null])->save();
             $verdict = $this->run->one($agent, $row, $agent->draft->scriptText);
             if ($row->transcript === []) {
-                $row->update(['transcript' => array_map(static fn (\Ringo\Transcript\Turn $turn): array => $turn->toArray(), $verdict->call->transcript->turns)]);
+                $row->update(['transcript' => self::turns($verdict->call->transcript->turns)]);
             }
             $made[] = $row;
         }
@@ -90,8 +108,41 @@ final readonly class KeepCase
         $old = $case->kept()->expect;
         $new = Proposal::of($agent->draft->scriptText->script(), $verdict->call->state);
         $expect = new Expectations($new->values, $new->outcome, array_values(array_filter($old->says, static fn (string $words): bool => ! in_array(['says', $words], array_map(static fn (array $one): array => [$one['expect'], $one['wanted']], $verdict->failures), true))), $old->neverSays, array_values(array_diff($old->reaches, array_column(array_filter($verdict->failures, static fn (array $one): bool => $one['expect'] === 'reaches'), 'wanted'))), $new->askedOnce, $new->mostTurns, $new->sends);
-        $case->update(['kept' => self::plain($case->kept()->with($expect)), 'transcript' => array_map(static fn (\Ringo\Transcript\Turn $turn): array => $turn->toArray(), $verdict->call->transcript->turns), 'result' => null]);
+        $case->update(['kept' => self::plain($case->kept()->with($expect)), 'transcript' => self::turns($verdict->call->transcript->turns), 'result' => null]);
         $this->run->one($agent, $case, $agent->draft->scriptText);
+    }
+
+    /** @param list<Turn> $turns */
+    private function made(Agent $agent, KeptCase $kept, array $turns, ?Call $call = null): CasebookCase
+    {
+        $case = CasebookCase::query()->create(['agent_id' => $agent->id, 'call_id' => $call?->id, 'key' => $kept->key, 'kept' => self::plain($kept), 'transcript' => self::turns($turns)]);
+        $this->run->one($agent, $case, $agent->draft->scriptText);
+
+        return $case;
+    }
+
+    /**
+     * What the caller did with one event of a call.
+     *
+     * @param array{kind: string, text?: string, seconds?: float|int} $event
+     *
+     * @return list<Line>
+     */
+    private static function lines(Script $script, array $event, string $from, bool $tied): array
+    {
+        $asked = $script->steps[$from] ?? null;
+
+        return array_map(static fn (Input $input): Line => new Line($input, $tied && $asked instanceof AskStep && in_array($input->kind, ['say', 'key'], true) ? $asked->field : null), Input::fromEvents([$event]));
+    }
+
+    /**
+     * @param list<Turn> $turns
+     *
+     * @return list<array<string, mixed>>
+     */
+    private static function turns(array $turns): array
+    {
+        return array_map(static fn (Turn $turn): array => $turn->toArray(), $turns);
     }
 
     private function key(Agent $agent, string $title): string

@@ -13,10 +13,12 @@ use App\Models\ScriptText;
 use Illuminate\Support\Facades\DB;
 use Ringo\Dialogue\Engine;
 use Ringo\Diary\Diaries;
+use Ringo\Errand\Prepared;
 use Ringo\Rehearsal\Crowd\Crowd;
 use Ringo\Rehearsal\Crowd\Report;
 use Ringo\Rehearsal\Crowd\Walk;
 use Ringo\Rehearsal\Crowd\Walked;
+use Ringo\Rehearsal\NotedErrands;
 use Ringo\Rehearsal\SketchBook;
 
 /** Lets a crowd ring, a handful of callers at a time: each handful is counted once, whatever happens to whoever rings it. */
@@ -49,6 +51,20 @@ final class RingCrowd
         $text = $against ? ($run->againstText ?? $run->scriptText) : $run->scriptText;
 
         return $this->walk($run, $text)->of($this->crowd($run)->caller($n));
+    }
+
+    /**
+     * The same, noting what other systems answered.
+     *
+     * @return array{Walked, NotedErrands}
+     */
+    public function noting(CrowdRun $run, int $n, bool $against = false): array
+    {
+        $run->loadMissing('agent.business', 'scriptText', 'againstText');
+        $text = $against ? ($run->againstText ?? $run->scriptText) : $run->scriptText;
+        $noted = new NotedErrands($this->answers($run));
+
+        return [$this->made($run, $text, $noted)[0]->of($this->crowd($run)->caller($n)), $noted];
     }
 
     private function handful(CrowdRun $run): void
@@ -86,20 +102,26 @@ final class RingCrowd
     /** Each caller finds the diary as it is designed, and other systems as their kept answers have them. */
     private function walk(CrowdRun $run, ScriptText $text): Walk
     {
-        [$walk, $book] = $this->walks[$run->id.'|'.$text->id] ??= $this->made($run, $text);
+        [$walk, $book] = $this->walks[$run->id.'|'.$text->id] ??= $this->made($run, $text, $this->answers($run));
         $book->fresh();
 
         return $walk;
     }
 
     /** @return array{Walk, SketchBook} */
-    private function made(CrowdRun $run, ScriptText $text): array
+    private function made(CrowdRun $run, ScriptText $text, Prepared $answers): array
     {
         $business = $run->agent->business;
-        $kept = KeptAnswers::of($business->errands()->get()->filter(static fn (Errand $errand): bool => $errand->kept !== null)->all(), $business);
         $book = new SketchBook(Diaries::fromArray($this->diaries->document($business)));
         $engine = Engine::for($text->script(), $this->switchboard->business($business, true), $this->knowledge->forCalls($business), appointments: $book, errands: $business->errandDesigns());
 
-        return [new Walk($engine, $this->at($run), $run->noise, $kept), $book];
+        return [new Walk($engine, $this->at($run), $run->noise, $answers), $book];
+    }
+
+    private function answers(CrowdRun $run): Prepared
+    {
+        $business = $run->agent->business;
+
+        return KeptAnswers::of($business->errands()->get()->filter(static fn (Errand $errand): bool => $errand->kept !== null)->all(), $business);
     }
 }

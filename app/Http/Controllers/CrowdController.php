@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\Casebook\KeepCase;
 use App\Actions\Crowd\RingCrowd;
 use App\Jobs\RunCrowd;
 use App\Models\Agent;
@@ -90,6 +91,16 @@ final class CrowdController
         $script = ($against ? $crowdRun->againstText : $crowdRun->scriptText)?->script();
 
         return view('crowd-caller', ['business' => $business, 'agent' => $agent, 'run' => $crowdRun, 'n' => $n, 'against' => $against, 'walked' => $ring->caller($crowdRun, $n, $against), 'script' => $script]);
+    }
+
+    /** Keeps the call of a stand-in caller as a case: it passes once what they meant comes out. */
+    public function keep(Request $request, Business $business, Agent $agent, CrowdRun $crowdRun, int $n, KeepCase $keep): RedirectResponse
+    {
+        abort_if($n < 1 || $n > $crowdRun->callers, 404);
+        $given = $request->validate(['title' => ['required', 'string', 'max:120'], 'tied' => ['nullable', 'in:1'], 'of' => ['nullable', 'in:against']], ['title.*' => 'Give the case a name.']);
+        $case = $keep->standIn($crowdRun, $n, isset($given['of']) && $crowdRun->against_text_id !== null, trim($given['title']), isset($given['tied']));
+
+        return redirect()->route('case', [$business, $agent, $case])->with('notice', $case->failing() ? 'Kept. It fails until what the caller meant comes out.' : 'Kept as a case. Tick what matters.');
     }
 
     /** @return array{string, int} what it is called, and its text */
