@@ -19,6 +19,7 @@ use App\Http\Controllers\DiarySetUpController;
 use App\Http\Controllers\EnclosureController;
 use App\Http\Controllers\ErrandController;
 use App\Http\Controllers\ExampleController;
+use App\Http\Controllers\FiguresController;
 use App\Http\Controllers\ForesightController;
 use App\Http\Controllers\HandsetController;
 use App\Http\Controllers\KnowledgeController;
@@ -112,6 +113,9 @@ Route::middleware('auth')->group(static function (): void {
             Route::post('/diary/diaries/{diary}/busy', [DiarySetUpController::class, 'busy'])->name('diary.busy');
             Route::get('/diary/diaries.json', [DiarySetUpController::class, 'export'])->name('diary.export');
         });
+        Route::get('/figures', [FiguresController::class, 'show'])->name('figures');
+        Route::get('/figures.csv', [FiguresController::class, 'export'])->name('figures.csv');
+        Route::put('/figures/rates', [FiguresController::class, 'rates'])->middleware('can:design,business')->name('figures.rates');
         Route::get('/capacity', [CapacityController::class, 'show'])->middleware('can:design,business')->name('capacity');
         Route::get('/callers', [ContactController::class, 'index'])->name('callers');
         Route::middleware('can:design,business')->group(static function (): void {

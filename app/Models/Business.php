@@ -27,16 +27,17 @@ use Ringo\Inspection\Surroundings;
  * @property ?list<string> $knowledge_hosts web hosts pages may be fetched from
  * @property ?array<string, mixed> $diary hours, closures, roads and sharing of its diaries
  * @property string $caution what a wrong transfer and a question cost here: quick, even or careful
+ * @property ?array<string, int|float> $rates what its telephone costs
  * @property ?list<string> $own_words words for the same thing, a ring a line
  */
 final class Business extends Model
 {
-    protected $fillable = ['key', 'name', 'country', 'tz', 'keep_days', 'knowledge_version', 'knowledge_hosts', 'own_words', 'caution', 'diary', 'errand_hosts'];
+    protected $fillable = ['key', 'name', 'country', 'tz', 'keep_days', 'knowledge_version', 'knowledge_hosts', 'own_words', 'caution', 'diary', 'errand_hosts', 'rates'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['knowledge_hosts' => 'array', 'own_words' => 'array', 'diary' => 'array', 'errand_hosts' => 'array'];
+        return ['knowledge_hosts' => 'array', 'own_words' => 'array', 'diary' => 'array', 'errand_hosts' => 'array', 'rates' => 'array'];
     }
 
     /** What a wrong transfer and a question cost this business. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Actions\Figures\CountCalls;
 use App\Actions\Knowledge\KnowledgeOf;
 use App\Actions\Records\Extractors;
 use App\Gateways\Post\Gateways;
@@ -41,6 +42,7 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict(config('app.env') !== 'production');
+        $this->app->make(CountCalls::class)->listen();
         // Only tries that fail count.
         $failed = static fn (): bool => Auth::guest();
         RateLimiter::for('sign-in', static fn (Request $request): array => [

@@ -11,6 +11,7 @@ use App\Models\CallRecord;
 use App\Support\Sight;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
+use Ringo\Figures\Handled;
 use Ringo\Numbering\NumberingPlan;
 
 /** The calls of a business, searched, filtered and sorted. */
@@ -19,6 +20,7 @@ final readonly class FindCalls
     public const RULES = [
         'q' => ['nullable', 'string', 'max:200'], 'outcome' => ['nullable', 'string', 'max:100'], 'check' => ['nullable', 'in:1'], 'agent' => ['nullable', 'string', 'max:100'], 'release' => ['nullable', 'string', 'regex:/^(\d{1,6}|draft)$/'], 'kind' => ['nullable', 'in:live,rehearsal,imported'],
         'caller' => ['nullable', 'string', 'max:100'], 'longer' => ['nullable', 'integer', 'between:0,600'], 'shorter' => ['nullable', 'integer', 'between:0,600'], 'field' => ['nullable', 'string', 'max:80', 'regex:/^[a-z0-9_]*$/'], 'value' => ['nullable', 'string', 'max:100'], 'since' => ['nullable', 'date_format:Y-m-d'], 'until' => ['nullable', 'date_format:Y-m-d'],
+        'handled' => ['nullable', 'in:agent,staff,nobody,given_up'], 'topic' => ['nullable', 'string', 'max:80'],
         'sort' => ['nullable', 'in:when,caller,outcome,length'], 'dir' => ['nullable', 'in:asc,desc'],
     ];
 
@@ -87,12 +89,41 @@ final readonly class FindCalls
         if (($until = $given('until')) !== null) {
             $query->where('started_at', '<', \Illuminate\Support\Carbon::parse($until, $business->tz)->addDay()->utc());
         }
+        if (($topic = $given('topic')) !== null) {
+            $query->where('state->topic', $topic);
+        }
+        if (($handled = Handled::tryFrom((string) $given('handled'))) !== null) {
+            $this->handled($query, $handled);
+        }
         if (($field = $given('field')) !== null && ($value = $given('value')) !== null) {
             // A value that is not shown cannot be found out by asking for it either.
             $hidden = $sight === null ? [] : $business->agents()->get()->filter(static fn (Agent $agent): bool => isset($sight->keptBack($agent)[$field]))->modelKeys();
             $query->whereNotIn('calls.agent_id', $hidden);
             $query->whereHas('record', static fn (Builder $record): Builder => $record->where(static fn (Builder $either): Builder => $either->where("cells->{$field}->display", 'like', '%'.addcslashes($value, '%_\\').'%')->orWhere("cells->{$field}->value", $value)));
         }
+    }
+
+    /**
+     * The calls that `Handled::of` counts so.
+     *
+     * @param Builder<Call> $query
+     */
+    private function handled(Builder $query, Handled $handled): void
+    {
+        $query->where('status', 'ended');
+        if ($handled === Handled::Staff) {
+            $query->whereNotNull('state->connected->person');
+
+            return;
+        }
+        $query->whereNull('state->connected->person');
+        if ($handled === Handled::Nobody) {
+            $query->whereHas('offers');
+
+            return;
+        }
+        $query->whereDoesntHave('offers');
+        $handled === Handled::GivenUp ? $query->whereIn('outcome', Handled::GIVEN_UP) : $query->whereNotIn('outcome', Handled::GIVEN_UP);
     }
 
     /** @param Builder<Call> $query */

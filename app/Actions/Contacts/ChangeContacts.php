@@ -139,7 +139,7 @@ final readonly class ChangeContacts
                 KnowledgeQuestion::query()->where('call_id', $call->id)->delete();
                 RecordCheck::query()->whereIn('record_id', CallRecord::query()->where('call_id', $call->id)->select('id'))->delete();
                 DB::table('call_search')->where('call_id', $call->id)->delete();
-                $call->update(['caller_name' => 'Erased', 'from' => null, 'contact_id' => null, 'staff_note' => null, 'marks' => null, 'state' => array_intersect_key($call->state, array_flip(['id', 'startedAt', 'seed', 'outcome', 'ended', 'step', 'clock'])) + ['from' => null, 'to' => null, 'caller' => []]]);
+                $call->update(['caller_name' => 'Erased', 'from' => null, 'contact_id' => null, 'staff_note' => null, 'marks' => null, 'state' => array_intersect_key($call->state, array_flip(['id', 'startedAt', 'seed', 'outcome', 'ended', 'step', 'clock', 'heard', 'topic', 'connected'])) + ['from' => null, 'to' => null, 'caller' => []]]);
                 $call->offers()->update(['announcement' => json_encode([])]);
             }
             $contact->numbers()->delete();

@@ -108,6 +108,7 @@
                 @php $doubtful = $business->records()->where('doubtful', true)->whereHas('call')->count(); @endphp
                 @if ($doubtful > 0)<span class="count" title="{{ $doubtful }} records to check">{{ $doubtful }}</span>@endif
             </a>
+            <a href="{{ route('figures', $business) }}" @if ($here === 'figures') aria-current="page" @endif><x-icon name="bar-chart-3"/> Figures</a>
             @if ($designs)<a href="{{ route('capacity', $business) }}" @if ($here === 'capacity') aria-current="page" @endif><x-icon name="gauge"/> Capacity</a>@endif
             <a href="{{ route('post', $business) }}" @if ($here === 'post') aria-current="page" @endif><x-icon name="mailbox"/> Post room
                 @php $stuck = $business->deliveries()->whereIn('state', ['failed', 'dead'])->count(); @endphp

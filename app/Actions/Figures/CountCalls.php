@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Figures;
+
+use App\Models\Booking;
+use App\Models\Business;
+use App\Models\Call;
+use App\Models\CallRecord;
+use App\Models\CallStep;
+use App\Models\Delivery;
+use App\Models\FigureDay;
+use App\Models\KnowledgeQuestion;
+use App\Models\Offer;
+use App\Models\RecordCheck;
+use App\Models\Release;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+use Ringo\Figures\CallFacts;
+use Ringo\Figures\Handled;
+use Ringo\Figures\Tally;
+
+/**
+ * Keeps the sums of each agent's days: what changes a call, its record, bookings or deliveries marks its day, and the next look counts that day again, from its calls.
+ *
+ * Days are those of the business's clock. Rehearsals are not counted. Calls that were erased because their time was over stay counted.
+ */
+final class CountCalls
+{
+    private const IN_THE_END = ['sent', 'failed', 'dead'];
+
+    /** Calls whose particulars are fetched together. */
+    private const TOGETHER = 500;
+
+    /** @var array<int, string> time zone by business */
+    private array $clocks = [];
+
+    /** Follows what happens to calls and to what hangs on them. */
+    public function listen(): void
+    {
+        $call = fn (Call $call): null => $this->mark($call);
+        Call::saved($call);
+        Call::deleted($call);
+        Call::restored($call);
+        $part = function (Model $part): null {
+            $id = $part instanceof RecordCheck ? CallRecord::query()->whereKey($part->record_id)->value('call_id') : $part->getAttribute('call_id');
+
+            return $id === null ? null : $this->mark(Call::query()->whereKey($id)->first(['id', 'business_id', 'agent_id', 'kind', 'status', 'started_at', 'tz']));
+        };
+        foreach ([CallRecord::class, RecordCheck::class, Delivery::class, Booking::class, KnowledgeQuestion::class] as $model) {
+            $model::saved($part);
+        }
+    }
+
+    private function mark(?Call $call): null
+    {
+        if ($call !== null && $call->kind !== 'rehearsal' && $call->status === 'ended') {
+            FigureDay::query()->upsert([['business_id' => $call->business_id, 'agent_id' => $call->agent_id, 'day' => $call->started_at->copy()->setTimezone($this->clock($call->business_id))->format('Y-m-d'), 'stale' => true]], ['agent_id', 'day'], ['stale']);
+        }
+
+        return null;
+    }
+
+    private function clock(int $business): string
+    {
+        return $this->clocks[$business] ??= (string) Business::query()->whereKey($business)->value('tz');
+    }
+
+    /** Counts the days that something was changed in, or all of them where none was counted yet. */
+    public function freshen(Business $business): void
+    {
+        if (! FigureDay::query()->where('business_id', $business->id)->exists()) {
+            $this->markAll($business);
+        }
+        foreach (FigureDay::query()->where('business_id', $business->id)->where('stale', true)->orderBy('id')->get() as $day) {
+            if ($day instanceof FigureDay) {
+                $this->keep($business, $day);
+            }
+        }
+    }
+
+    /** Every day that has calls is counted anew at the next look. */
+    public function markAll(Business $business): void
+    {
+        $days = [];
+        foreach (Call::query()->where('business_id', $business->id)->where('kind', '!=', 'rehearsal')->where('status', 'ended')->toBase()->select('agent_id', 'started_at')->cursor() as $call) {
+            $day = Carbon::parse((string) $call->started_at, 'UTC')->setTimezone($business->tz)->format('Y-m-d');
+            $days[$call->agent_id.' '.$day] = ['business_id' => $business->id, 'agent_id' => $call->agent_id, 'day' => $day, 'stale' => true];
+        }
+        foreach (array_chunk(array_values($days), 200) as $some) {
+            FigureDay::query()->upsert($some, ['agent_id', 'day'], ['stale']);
+        }
+    }
+
+    /** The sums of one day of an agent, from its calls. */
+    public function day(Business $business, int $agent, string $day): Tally
+    {
+        $from = Carbon::parse($day, $business->tz)->startOfDay();
+        $tally = new Tally;
+        $releases = Release::query()->where('agent_id', $agent)->pluck('number', 'id');
+        Call::query()->toBase()->where('business_id', $business->id)->where('agent_id', $agent)->where('kind', '!=', 'rehearsal')->where('status', 'ended')
+            ->where('started_at', '>=', $from->copy()->utc())->where('started_at', '<', $from->copy()->addDay()->utc())
+            ->select('id', 'started_at', 'seconds', 'direction', 'outcome', 'release_id', 'state->heard as heard', 'state->topic as topic', 'state->caller->kind as caller_kind', 'state->connected->after as waited', 'state->connected->person as person')
+            ->orderBy('id')->chunk(self::TOGETHER, function (Collection $calls) use ($tally, $business, $releases): void {
+                $parts = $this->parts($calls->pluck('id')->all());
+                foreach ($calls as $call) {
+                    $tally->add($this->facts($call, $parts, $business, $releases->all()));
+                }
+            });
+
+        return $tally;
+    }
+
+    private function keep(Business $business, FigureDay $day): void
+    {
+        DB::transaction(function () use ($business, $day): void {
+            // First, so that what is changed meanwhile marks it again.
+            FigureDay::query()->whereKey($day->id)->update(['stale' => false]);
+            $date = substr($day->day, 0, 10);
+            $rows = array_map(static fn (array $row): array => ['business_id' => $business->id, 'agent_id' => $day->agent_id, 'day' => $date] + $row, $this->day($business, $day->agent_id, $date)->rows());
+            DB::table('figures')->where('agent_id', $day->agent_id)->where('day', $date)->delete();
+            foreach (array_chunk($rows, 100) as $some) {
+                DB::table('figures')->insert($some);
+            }
+        });
+    }
+
+    /**
+     * @param array<array-key, mixed> $ids
+     *
+     * @return array{record: Collection<int, Collection<int, \stdClass>>, check: Collection<int, Collection<int, \stdClass>>, booking: Collection<int, Collection<int, \stdClass>>, delivery: Collection<int, Collection<int, \stdClass>>, question: Collection<int, Collection<int, \stdClass>>, offer: Collection<int, Collection<int, \stdClass>>, step: Collection<int, Collection<int, \stdClass>>} by call
+     */
+    private function parts(array $ids): array
+    {
+        return [
+            'record' => CallRecord::query()->toBase()->whereIn('call_id', $ids)->get(['call_id', 'missing', 'doubtful'])->groupBy('call_id'),
+            'check' => RecordCheck::query()->toBase()->join('records', 'records.id', '=', 'record_checks.record_id')->whereIn('records.call_id', $ids)->get(['records.call_id', 'record_checks.field', 'record_checks.verdict'])->groupBy('call_id'),
+            'booking' => Booking::query()->toBase()->whereIn('call_id', $ids)->whereIn('state', ['booked', 'cancelled'])->get(['call_id', 'state'])->groupBy('call_id'),
+            'delivery' => Delivery::query()->toBase()->whereIn('call_id', $ids)->whereIn('state', self::IN_THE_END)->get(['call_id', 'kind', 'state'])->groupBy('call_id'),
+            'question' => KnowledgeQuestion::query()->toBase()->whereIn('call_id', $ids)->get(['call_id'])->groupBy('call_id'),
+            'offer' => Offer::query()->toBase()->whereIn('call_id', $ids)->get(['call_id'])->groupBy('call_id'),
+            'step' => CallStep::query()->toBase()->whereIn('call_id', $ids)->where('microseconds', '>', 0)->get(['call_id', 'microseconds'])->groupBy('call_id'),
+        ];
+    }
+
+    /**
+     * @param array{record: Collection<int, Collection<int, \stdClass>>, check: Collection<int, Collection<int, \stdClass>>, booking: Collection<int, Collection<int, \stdClass>>, delivery: Collection<int, Collection<int, \stdClass>>, question: Collection<int, Collection<int, \stdClass>>, offer: Collection<int, Collection<int, \stdClass>>, step: Collection<int, Collection<int, \stdClass>>} $parts
+     * @param array<array-key, mixed> $releases number by id
+     */
+    private function facts(\stdClass $call, array $parts, Business $business, array $releases): CallFacts
+    {
+        $of = static fn (string $part): array => ($parts[$part][$call->id] ?? collect())->all();
+        $record = $of('record')[0] ?? null;
+        $release = $releases[$call->release_id] ?? null;
+
+        return new CallFacts(
+            (new \DateTimeImmutable((string) $call->started_at, new \DateTimeZone('UTC')))->setTimezone(new \DateTimeZone($business->tz)),
+            (float) $call->seconds,
+            (string) $call->direction,
+            (string) $call->outcome,
+            Handled::of((string) $call->outcome, $call->person !== null, $of('offer') !== []),
+            $call->heard === null ? null : (int) $call->heard,
+            $call->waited === null ? null : (float) $call->waited,
+            $call->topic,
+            $call->caller_kind,
+            is_numeric($release) ? (int) $release : null,
+            $record === null ? null : (! in_array($record->missing, ['[]', '', null], true) ? 'missing' : ($record->doubtful ? 'doubtful' : 'complete')),
+            array_values(array_map(static fn (\stdClass $one): array => ['field' => (string) $one->field, 'verdict' => (string) $one->verdict], $of('check'))),
+            array_values(array_map(static fn (\stdClass $one): string => (string) $one->state, $of('booking'))),
+            count($of('question')),
+            array_values(array_map(static fn (\stdClass $one): array => ['kind' => (string) $one->kind, 'state' => (string) $one->state], $of('delivery'))),
+            array_values(array_map(static fn (\stdClass $one): float => $one->microseconds / 1000, $of('step'))),
+        );
+    }
+}

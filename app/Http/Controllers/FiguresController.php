@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\Figures\CountCalls;
+use App\Actions\Figures\FiguresOver;
+use App\Models\Agent;
+use App\Models\Business;
+use App\Support\CurrentAgent;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Carbon;
+use Illuminate\Validation\ValidationException;
+use Ringo\Figures\Rates;
+use Ringo\Figures\Tally;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** The figures of a business or one of its agents over any span, beside the span before. */
+final readonly class FiguresController
+{
+    private const USUAL_DAYS = 28;
+
+    private const MOST_DAYS = 1100;
+
+    private const MOST_BARS = 60;
+
+    public function __construct(private CurrentAgent $current, private CountCalls $count, private FiguresOver $over)
+    {
+    }
+
+    public function show(Request $request, Business $business): View
+    {
+        $span = $this->span($request, $business);
+        $rates = Rates::fromArray($business->rates ?? []);
+
+        return view('figures', $span + [
+            'business' => $business, 'agent' => $this->current->in($business), 'agents' => $business->agents()->get(), 'rates' => $rates,
+            'cost' => $rates->none() ? null : $rates->of($span['now'], $span['days']), 'costBefore' => $rates->none() ? null : $rates->of($span['before'], $span['days']),
+            'bars' => $this->bars($this->over->days($business, $span['of'], $span['from'], $span['to']), $span['from'], $span['days']),
+        ]);
+    }
+
+    /**
+     * Calls day by day, or of so many days together that the bars can be told apart.
+     *
+     * @param array<string, int> $byDay
+     *
+     * @return array{each: int, most: int, of: list<array{from: string, n: int}>}
+     */
+    private function bars(array $byDay, string $from, int $days): array
+    {
+        $each = (int) ceil($days / self::MOST_BARS);
+        $bars = [];
+        for ($start = 0, $day = Carbon::parse($from); $start < $days; $start += $each) {
+            $bar = ['from' => $day->format('j M'), 'n' => 0];
+            for ($i = $start; $i < min($days, $start + $each); $i++, $day->addDay()) {
+                $bar['n'] += $byDay[$day->format('Y-m-d')] ?? 0;
+            }
+            $bars[] = $bar;
+        }
+
+        return ['each' => $each, 'most' => max(1, ...array_column($bars, 'n')), 'of' => $bars];
+    }
+
+    /** Every sum of the span, and of the one before. */
+    public function export(Request $request, Business $business): StreamedResponse
+    {
+        $span = $this->span($request, $business);
+        $rows = [];
+        foreach (['now' => $span['now'], 'before' => $span['before']] as $which => $tally) {
+            foreach ($tally->rows() as $row) {
+                $rows["{$row['what']}\0{$row['key']}"][$which] = $row;
+            }
+        }
+        ksort($rows);
+
+        return response()->streamDownload(static function () use ($rows): void {
+            $out = fopen('php://output', 'w');
+            if ($out !== false) {
+                fputcsv($out, ['what', 'key', 'count', 'total', 'count before', 'total before'], escape: '');
+                foreach ($rows as $both) {
+                    $one = $both['now'] ?? $both['before'];
+                    // A cell that begins like a formula is no formula.
+                    fputcsv($out, [$one['what'], preg_replace('/^(?=[=+\-@\t\r])/', "'", $one['key']), $both['now']['n'] ?? 0, $both['now']['total'] ?? 0, $both['before']['n'] ?? 0, $both['before']['total'] ?? 0], escape: '');
+                }
+                fclose($out);
+            }
+        }, "figures-{$business->key}-{$span['from']}-{$span['to']}.csv", ['Content-Type' => 'text/csv; charset=UTF-8']);
+    }
+
+    public function rates(Request $request, Business $business): RedirectResponse
+    {
+        $rule = ['nullable', 'numeric', 'between:0,100000'];
+        $given = $request->validate(['inbound' => $rule, 'outbound' => $rule, 'text' => $rule, 'email' => $rule, 'month' => $rule], ['*.numeric' => 'A rate is an amount, such as 0.012.', '*.between' => 'A rate is between 0 and 100,000.']);
+        $business->update(['rates' => array_filter(array_map(floatval(...), $given), static fn (float $rate): bool => $rate > 0)]);
+
+        return redirect()->to(url()->previous(route('figures', $business)))->with('notice', 'The rates are kept.');
+    }
+
+    /** @return array{of: ?Agent, from: string, to: string, days: int, now: Tally, before: Tally, beforeFrom: string, beforeTo: string} */
+    private function span(Request $request, Business $business): array
+    {
+        $given = $request->validate(['from' => ['nullable', 'date_format:Y-m-d'], 'to' => ['nullable', 'date_format:Y-m-d'], 'of' => ['nullable', 'string', 'max:100']], ['from.*' => 'Write the first day as 2026-03-10.', 'to.*' => 'Write the last day as 2026-03-10.']);
+        $today = Carbon::now($business->tz)->startOfDay();
+        $to = isset($given['to']) ? Carbon::parse($given['to'], $business->tz) : $today;
+        $from = isset($given['from']) ? Carbon::parse($given['from'], $business->tz) : $to->copy()->subDays(self::USUAL_DAYS - 1);
+        $days = (int) round($from->diffInDays($to)) + 1;
+        if ($days < 1 || $days > self::MOST_DAYS) {
+            throw ValidationException::withMessages(['from' => $days < 1 ? 'The first day comes after the last.' : 'A span is '.number_format(self::MOST_DAYS).' days at most.']);
+        }
+        $of = ($given['of'] ?? '') === '' ? null : ($business->agents()->where('key', $given['of'])->first() ?? abort(404, "There is no agent “{$given['of']}”."));
+        $this->count->freshen($business);
+        $beforeFrom = $from->copy()->subDays($days)->format('Y-m-d');
+        $beforeTo = $from->copy()->subDay()->format('Y-m-d');
+
+        return [
+            'of' => $of, 'from' => $from->format('Y-m-d'), 'to' => $to->format('Y-m-d'), 'days' => $days, 'beforeFrom' => $beforeFrom, 'beforeTo' => $beforeTo,
+            'now' => $this->over->of($business, $of, $from->format('Y-m-d'), $to->format('Y-m-d')), 'before' => $this->over->of($business, $of, $beforeFrom, $beforeTo),
+        ];
+    }
+}
