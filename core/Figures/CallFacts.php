@@ -15,6 +15,7 @@ final readonly class CallFacts
      * @param list<array{field: string, verdict: string}> $checks what people said of its values
      * @param list<string> $bookings states of what it booked
      * @param list<array{kind: string, state: string}> $deliveries
+     * @param list<string> $steps the steps it passed, in order
      * @param list<float> $milliseconds what each of its turns took to answer
      */
     public function __construct(
@@ -34,6 +35,7 @@ final readonly class CallFacts
         public int $questions = 0,
         public array $deliveries = [],
         public array $milliseconds = [],
+        public array $steps = [],
     ) {
     }
 }

@@ -38,6 +38,10 @@ final class Tally
         foreach ($call->deliveries as $one) {
             $this->count('delivery', $one['kind'].'/'.$one['state']);
         }
+        $last = $call->handled === Handled::GivenUp ? ($call->steps[count($call->steps) - 1] ?? null) : null;
+        foreach (array_unique($call->steps) as $step) {
+            $this->count('step', $step, $step === $last ? 1 : 0);
+        }
         foreach ($call->milliseconds as $spent) {
             $this->count('turn_ms', (string) self::edge($spent), $spent);
         }

@@ -142,7 +142,7 @@ final class CountCalls
             'delivery' => Delivery::query()->toBase()->whereIn('call_id', $ids)->whereIn('state', self::IN_THE_END)->get(['call_id', 'kind', 'state'])->groupBy('call_id'),
             'question' => KnowledgeQuestion::query()->toBase()->whereIn('call_id', $ids)->get(['call_id'])->groupBy('call_id'),
             'offer' => Offer::query()->toBase()->whereIn('call_id', $ids)->get(['call_id'])->groupBy('call_id'),
-            'step' => CallStep::query()->toBase()->whereIn('call_id', $ids)->where('microseconds', '>', 0)->get(['call_id', 'microseconds'])->groupBy('call_id'),
+            'step' => CallStep::query()->toBase()->whereIn('call_id', $ids)->orderBy('n')->select('call_id', 'microseconds', 'trace->steps as steps')->get()->groupBy('call_id'),
         ];
     }
 
@@ -172,7 +172,16 @@ final class CountCalls
             array_values(array_map(static fn (\stdClass $one): string => (string) $one->state, $of('booking'))),
             count($of('question')),
             array_values(array_map(static fn (\stdClass $one): array => ['kind' => (string) $one->kind, 'state' => (string) $one->state], $of('delivery'))),
-            array_values(array_map(static fn (\stdClass $one): float => $one->microseconds / 1000, $of('step'))),
+            array_values(array_map(static fn (\stdClass $one): float => $one->microseconds / 1000, array_filter($of('step'), static fn (\stdClass $one): bool => $one->microseconds > 0))),
+            array_merge(...array_map(self::steps(...), array_values($of('step')))),
         );
+    }
+
+    /** @return list<string> */
+    private static function steps(\stdClass $one): array
+    {
+        $steps = json_decode((string) $one->steps, true);
+
+        return is_array($steps) ? array_values(array_filter($steps, is_string(...))) : [];
     }
 }

@@ -8,12 +8,14 @@ use App\Actions\Figures\CountCalls;
 use App\Actions\Figures\FiguresOver;
 use App\Models\Agent;
 use App\Models\Business;
+use App\Models\KnowledgePassage;
 use App\Support\CurrentAgent;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
 use Illuminate\Validation\ValidationException;
+use Ringo\Figures\Coverage;
 use Ringo\Figures\Rates;
 use Ringo\Figures\Tally;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -27,6 +29,8 @@ final readonly class FiguresController
 
     private const MOST_BARS = 60;
 
+    private const MOST_STEPS = 8;
+
     public function __construct(private CurrentAgent $current, private CountCalls $count, private FiguresOver $over)
     {
     }
@@ -36,8 +40,12 @@ final readonly class FiguresController
         $span = $this->span($request, $business);
         $rates = Rates::fromArray($business->rates ?? []);
 
+        $agent = $span['of'] ?? $this->current->in($business);
+        $own = $agent === null ? null : new Coverage($agent->draft->scriptText->script(), $span['of'] === null ? $this->over->of($business, $agent, $span['from'], $span['to']) : $span['now']);
+
         return view('figures', $span + [
-            'business' => $business, 'agent' => $this->current->in($business), 'agents' => $business->agents()->get(), 'rates' => $rates,
+            'business' => $business, 'agent' => $this->current->in($business), 'agents' => $business->agents()->get(), 'rates' => $rates, 'covered' => $agent, 'unused' => $own?->unused() ?? [], 'givenUpAt' => array_slice($own?->givenUpAt() ?? [], 0, self::MOST_STEPS),
+            'unasked' => KnowledgePassage::query()->where('business_id', $business->id)->where('answered', 0)->with('source:id,name')->orderBy('id')->limit(self::MOST_STEPS)->get(), 'unaskedCount' => KnowledgePassage::query()->where('business_id', $business->id)->where('answered', 0)->count(),
             'cost' => $rates->none() ? null : $rates->of($span['now'], $span['days']), 'costBefore' => $rates->none() ? null : $rates->of($span['before'], $span['days']),
             'bars' => $this->bars($this->over->days($business, $span['of'], $span['from'], $span['to']), $span['from'], $span['days']),
         ]);
