@@ -17,6 +17,7 @@ use App\Actions\Knowledge\CheckAnswers;
 use App\Actions\Knowledge\FetchPage;
 use App\Actions\Knowledge\KeepSource;
 use App\Actions\Records\ReviewRecord;
+use App\Actions\Transfers\SwitchboardOf;
 use App\Models\Agent;
 use App\Models\Booking;
 use App\Models\Business;
@@ -89,6 +90,7 @@ final class DemoSeeder extends Seeder
         $this->specialCallers($business);
         $this->rules($business, $agent);
         $this->calls($business, $agent, $release);
+        $this->handed($business, $agent, $release);
         $this->learned($business);
         $this->posted($business);
         $this->checked($business);
@@ -352,6 +354,27 @@ final class DemoSeeder extends Seeder
                 $number = $this->plan->parse($written, $business->country) ?? throw new \RuntimeException("contacts.csv: “{$written}” is no number");
                 ContactNumber::query()->create(['contact_id' => $contact->id, 'business_id' => $business->id, 'e164' => $number->e164, 'label' => $i === 0 ? 'main' : 'office']);
             }
+        }
+    }
+
+    /** Calls that a person at the desk took; what the desk does stands after “> ” in their lines. */
+    private function handed(Business $business, Agent $agent, Release $release): void
+    {
+        $script = $release->scriptText->script();
+        $rehearsal = new Rehearsal(Engine::for($script, app(SwitchboardOf::class)->business($business->refresh(), true)));
+        $today = Carbon::now($business->tz)->startOfDay();
+        foreach ($this->rows($business, 'handed.csv') as $row) {
+            $placed = $today->copy()->subDays((int) $row['days_ago'])->setTimeFromTimeString($row['time']);
+            while (! $script->hours->openAt($placed->toDateTimeImmutable())) {
+                $placed = $placed->copy()->subDay()->setTime(10, 20);
+            }
+            $inputs = [];
+            foreach (explode("\n", trim($this->file($business, "calls/{$row['lines']}.txt"))) as $line) {
+                array_push($inputs, ...preg_match('/^> (\w+) ?(.*)$/', $line, $m) === 1 ? [new Input($m[1], $m[2])] : Input::fromLines($line));
+            }
+            $number = $this->plan->parse($row['from'], $business->country)?->e164;
+            $state = (new Opening($script))->state((string) Str::ulid($placed), $placed->toDateTimeImmutable(), $row['seed'], $number, null, CallerFacts::of([]));
+            $this->keep->live($agent, $release, $rehearsal->run($state, $inputs), null);
         }
     }
 
