@@ -25,6 +25,12 @@
                 @foreach ($stuck as $one)<a class="line" href="{{ route('delivery', [$business, $one]) }}"><span class="what"><strong>{{ $one->name }}</strong></span><span class="why">{{ $one->problem }}</span><span class="when">{{ $one->state === 'dead' ? 'given up' : 'tried again' }}</span></a>@endforeach
             </section>
         @endif
+        @if ($failing->isNotEmpty() && auth()->user()->can('design', $business))
+            <section class="card" aria-labelledby="b-cases">
+                <h2 id="b-cases">Kept calls that the draft breaks <span class="figure">{{ $failing->count() }}</span></h2>
+                @foreach ($failing as $case)<a class="line" href="{{ route('case', [$business, $case->agent, $case]) }}"><span class="what"><strong>{{ $case->kept['title'] }}</strong></span><span class="why">{{ ($case->result['broke'] ?? null) === null ? 'it does not come out as it should' : "broken by “{$case->result['broke']['words']}”" }}</span><span class="when">{{ $case->agent->name }}</span></a>@endforeach
+            </section>
+        @endif
         <section class="card" aria-labelledby="b-fortnight">
             <h2 id="b-fortnight">Calls, last fourteen days</h2>
             @php $most = max(1, ...array_column($week, 'n')); @endphp

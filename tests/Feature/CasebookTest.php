@@ -37,9 +37,11 @@ final class CasebookTest extends FeatureTestCase
         $this->get("/pellbrook/agents/maren/casebook/{$case->id}")->assertOk()->assertSee('differs first')->assertSee('What broke it');
         self::assertSame(3, $case->refresh()->result['broke']['version'] ?? null);
 
+        $this->get('/pellbrook')->assertSee('Kept calls that the draft breaks')->assertSee('broken by “hire_length no longer');
         // What happens now is what was meant.
         $this->post("/pellbrook/agents/maren/casebook/{$case->id}/accept")->assertRedirect();
         self::assertTrue($case->refresh()->result['passed'] ?? false);
+        $this->get('/pellbrook')->assertDontSee('Kept calls that the draft breaks');
     }
 
     public function test_a_case_that_must_pass_stands_in_the_way_of_a_release(): void

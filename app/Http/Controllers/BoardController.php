@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\Calls\SettleAbandonedCalls;
 use App\Models\Business;
 use App\Models\Call;
+use App\Models\CasebookCase;
 use App\Models\Delivery;
 use App\Models\KnowledgeQuestion;
 use App\Models\User;
@@ -74,6 +75,7 @@ final class BoardController
             'toCheckCount' => $business->records()->where('doubtful', true)->whereHas('call', static fn ($call) => $call->where('kind', '!=', 'rehearsal'))->count(),
             'stuck' => (clone $stuck)->latest('id')->limit(5)->get(),
             'stuckCount' => $stuck->count(),
+            'failing' => CasebookCase::query()->with('agent')->whereIn('agent_id', $business->agents()->pluck('id'))->where('result->passed', false)->orderBy('key')->limit(5)->get(),
             'unanswered' => (clone $asked)->latest('id')->limit(5)->get(),
             'unansweredCount' => $asked->count(),
             'recent' => $recent,
