@@ -151,10 +151,12 @@ final readonly class PhoneReader implements Reader
         if ($number === null && ($joined = $this->parse($earlier.$new, $context)) !== null) {
             return [$earlier.$new, $joined];
         }
+        $country = $this->parse($earlier, $context)?->country;
         for ($cut = 1; $cut <= strlen($earlier); $cut++) {
             $candidate = substr($earlier, 0, -$cut).$new;
             $parsed = $this->parse($candidate, $context);
-            if ($parsed !== null) {
+            // Its end is put right, not the country it is in.
+            if ($parsed !== null && ($country === null || $parsed->country === $country)) {
                 return [$candidate, $parsed];
             }
         }
