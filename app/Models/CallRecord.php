@@ -42,6 +42,20 @@ final class CallRecord extends Model
         return ['cells' => 'array', 'declined' => 'array', 'missing' => 'array', 'doubtful' => 'boolean', 'next_actions' => 'array', 'doubts' => 'array'];
     }
 
+    /**
+     * Whether somebody should look at a record: a value in doubt, or a required one missing; where a person took the call, what is missing was theirs to ask.
+     *
+     * @param array<array-key, mixed> $missing
+     * @param array<array-key, mixed> $doubts
+     * @param array<array-key, array{doubt: ?string}> $cells
+     */
+    public static function worthALook(Call $call, array $missing, array $doubts, array $cells): bool
+    {
+        $handed = ($call->state['connected']['person'] ?? null) !== null;
+
+        return $missing !== [] && ! $handed || $doubts !== [] || array_filter($cells, static fn (array $cell): bool => $cell['doubt'] !== null) !== [];
+    }
+
     /** @return BelongsTo<Call, $this> */
     public function call(): BelongsTo
     {

@@ -39,12 +39,6 @@ final readonly class Record
         return array_map(static fn (array $cell): mixed => $cell['value'], $this->cells);
     }
 
-    /** Whether somebody should look at it: a doubtful value, or a required one missing. */
-    public function doubtful(): bool
-    {
-        return $this->missing !== [] || $this->doubts !== [] || array_filter($this->cells, static fn (array $cell): bool => $cell['doubt'] !== null) !== [];
-    }
-
     /** The same record with what another reading of the call found beyond it. */
     public function withMissingFrom(self $other): self
     {

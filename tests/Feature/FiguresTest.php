@@ -66,6 +66,18 @@ final class FiguresTest extends FeatureTestCase
         self::assertEquals($kept, DB::table('figures')->orderBy('day')->orderBy('what')->orderBy('key')->get(['day', 'what', 'key', 'n', 'total'])->all());
     }
 
+    public function test_what_is_missing_of_a_call_that_a_person_took_is_nothing_to_check(): void
+    {
+        $doubt = ['depot' => ['doubt' => 'two were named']];
+        $call = $this->took('2026-03-10 09:14');
+        self::assertTrue(CallRecord::worthALook($call, ['depot'], [], []));
+        self::assertFalse(CallRecord::worthALook($call, [], [], ['depot' => ['doubt' => null]]));
+        $handed = $this->took('2026-03-10 09:14', ['state' => ['connected' => ['person' => 'jo', 'after' => 3]]]);
+        self::assertFalse(CallRecord::worthALook($handed, ['depot'], [], []));
+        self::assertTrue(CallRecord::worthALook($handed, [], [], $doubt));
+        self::assertTrue(CallRecord::worthALook($handed, [], ['depot' => 'two were named'], []));
+    }
+
     public function test_the_page_tells_them_beside_the_span_before_and_opens_the_calls(): void
     {
         $this->actingAs($this->user());

@@ -57,7 +57,7 @@ final readonly class KeepRecord
             'summary' => $record->summary,
             'next_actions' => $record->nextActions,
             'doubts' => $record->doubts,
-            'doubtful' => $record->doubtful(),
+            'doubtful' => CallRecord::worthALook($call, $record->missing, $record->doubts, $record->cells),
         ]);
         $name = $record->cells['caller_name']['display'] ?? null;
         if (is_string($name) && $call->contact_id === null && $name !== '') {

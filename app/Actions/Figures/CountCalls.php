@@ -167,7 +167,7 @@ final class CountCalls
             $call->topic,
             $call->caller_kind,
             is_numeric($release) ? (int) $release : null,
-            $record === null ? null : (! in_array($record->missing, ['[]', '', null], true) ? 'missing' : ($record->doubtful ? 'doubtful' : 'complete')),
+            $record === null || $call->person !== null ? null : (! in_array($record->missing, ['[]', '', null], true) ? 'missing' : ($record->doubtful ? 'doubtful' : 'complete')),
             array_values(array_map(static fn (\stdClass $one): array => ['field' => (string) $one->field, 'verdict' => (string) $one->verdict], $of('check'))),
             array_values(array_map(static fn (\stdClass $one): string => (string) $one->state, $of('booking'))),
             count($of('question')),

@@ -115,7 +115,7 @@ final readonly class ReadAgain
             return;
         }
         $missing = array_values(array_filter($record->missing, static fn (string $key): bool => ! isset($cells[$key])));
-        $doubtful = $missing !== [] || array_filter($cells, static fn (array $cell): bool => $cell['doubt'] !== null) !== [];
+        $doubtful = CallRecord::worthALook($call, $missing, [], $cells);
         ReadingAgainRow::query()->updateOrCreate(['reading_again_id' => $again->id, 'call_id' => $call->id], ['changes' => $changes, 'record' => ['cells' => $cells, 'declined' => $record->declined, 'missing' => $missing, 'doubts' => array_diff_key($record->doubts, $cells), 'doubtful' => $doubtful]]);
     }
 }

@@ -105,7 +105,7 @@ final readonly class ReviewRecord
 
     private function settle(CallRecord $record): void
     {
-        $record->update(['doubtful' => $record->missing !== [] || ($record->doubts ?? []) !== [] || array_filter($record->cells, static fn (array $cell): bool => $cell['doubt'] !== null) !== []]);
+        $record->update(['doubtful' => CallRecord::worthALook($record->call()->firstOrFail(), $record->missing, $record->doubts ?? [], $record->cells)]);
     }
 
     private function read(Field $field, string $words, Call $call): mixed
