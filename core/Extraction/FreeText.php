@@ -66,10 +66,26 @@ final readonly class FreeText
             return $this->words->phrases('extraction', 'trouble')->in($said->tokens);
         }
         if ($this->named($field, 'message_fields')) {
-            return $this->words->phrases('extraction', 'message_words')->in($said->tokens);
+            return $this->words->phrases('extraction', 'message_words')->in($said->tokens) && ! $this->onlyAPerson($said);
         }
 
         return ! $told;
+    }
+
+    /** 'Can I speak to a real person please': nothing that could be passed on. */
+    private function onlyAPerson(Heard $said): bool
+    {
+        $tokens = $said->tokens;
+        foreach (['person', 'person_alone'] as $section) {
+            foreach ($this->words->phrases('talk', $section)->all($said->tokens) as [, $start, $length]) {
+                for ($i = $start; $i < $start + $length; $i++) {
+                    unset($tokens[$i]);
+                }
+            }
+        }
+        $small = $this->words->section('routing', 'small');
+
+        return array_filter($tokens, static fn (Token $token): bool => ! in_array($token->text, $small, true)) === [];
     }
 
     private function named(FieldProfile $field, string $words): bool

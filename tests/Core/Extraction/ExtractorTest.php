@@ -105,6 +105,15 @@ final class ExtractorTest extends TestCase
         self::assertSame([], $no->values());
     }
 
+    public function testAWishForAPersonIsNoMessage(): void
+    {
+        $sheet = ['message' => ['type' => 'string', 'title' => 'Message'], 'fault' => ['type' => 'string', 'title' => 'What is wrong with it']];
+        foreach (['can I speak to a real person please', "I'd like to talk to somebody", 'could you put me through to an operator'] as $said) {
+            self::assertSame([], $this->read($sheet, [['agent', 'What can I do for you?'], ['caller', $said]])->values(), $said);
+        }
+        self::assertSame(['message'], array_keys($this->read($sheet, [['agent', 'What can I do for you?'], ['caller', 'can I speak to somebody about the invoice for the marquee']])->values()));
+    }
+
     public function testAMenuOfTopicsIsNoQuestionOfYesAndNo(): void
     {
         $sheet = ['fitted' => ['type' => 'boolean', 'title' => 'Fitting wanted']];
