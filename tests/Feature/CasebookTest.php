@@ -6,12 +6,14 @@ namespace Tests\Feature;
 
 use App\Actions\Casebook\RunCases;
 use App\Actions\Design\EditDraft;
+use App\Jobs\RunCasebook;
 use App\Models\Call;
 use App\Models\CasebookCase;
 use App\Models\Release;
 use App\Models\Role;
 use App\Models\User;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Queue;
 use Ringo\Design\ScriptDocument;
 
 /** The casebook of an agent: calls kept as cases, run on the draft, the change that broke one found, and a release that waits. */
@@ -33,6 +35,7 @@ final class CasebookTest extends FeatureTestCase
         });
         $this->change($user, 'hire_length no longer asks for the length', static fn (array $script): array => ['steps' => array_map(static fn (array $step): array => $step['key'] === 'hire_length' ? ['field' => 'fault'] + $step : $step, $script['steps'])] + $script);
         $this->change($user, 'other words of goodbye', static fn (array $script): array => ['steps' => array_map(static fn (array $step): array => $step['key'] === 'goodbye' ? ['prompt' => 'Bye then.'] + $step : $step, $script['steps'])] + $script);
+        self::assertFalse($case->refresh()->result['passed'] ?? true, 'rung in the queue, before anybody looks');
         $this->get('/pellbrook/agents/maren/casebook')->assertOk()->assertSee('1 of 1 cases fails')->assertSee('hire_length no longer asks for the length')->assertSee('fails on the draft');
         $this->get("/pellbrook/agents/maren/casebook/{$case->id}")->assertOk()->assertSee('differs first')->assertSee('What broke it');
         self::assertSame(3, $case->refresh()->result['broke']['version'] ?? null);
@@ -88,12 +91,15 @@ final class CasebookTest extends FeatureTestCase
         $run = app(RunCases::class);
         self::assertSame(0, $run->of($this->agent->refresh()));
         self::assertSame(1, $run->of($this->agent, true));
+        Queue::fake();
         $this->change(User::query()->firstOrFail(), 'other words', static function (array $script): array {
             $script['steps'][0]['prompt'] = 'Hello.';
 
             return $script;
         });
-        self::assertSame(1, $run->of($this->agent->unsetRelation('draft')));
+        Queue::assertPushed(RunCasebook::class, 1);
+        self::assertSame(1, $run->of($this->agent->unsetRelation('draft')), 'where the queue has not come to it, the page does');
+        self::assertSame(0, $run->of($this->agent));
     }
 
     public function test_only_designers_and_only_of_their_business(): void

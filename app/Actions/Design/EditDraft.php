@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Design;
 
+use App\Jobs\RunCasebook;
 use App\Models\Agent;
 use App\Models\Draft;
 use App\Models\DraftVersion;
@@ -53,6 +54,9 @@ final readonly class EditDraft
             $direction = $changed->script->agent->direction;
             if ($agent->name !== $changed->script->agent->name || $agent->direction !== $direction) {
                 $agent->update(['name' => $changed->script->agent->name, 'direction' => $direction]);
+            }
+            if ($agent->cases()->exists()) {
+                RunCasebook::dispatch($agent->id)->afterCommit();
             }
 
             return [$draft, $other];
