@@ -26,7 +26,7 @@ use Ringo\Figures\Tally;
 /**
  * Keeps the sums of each agent's days: what changes a call, its record, bookings or deliveries marks its day, and the next look counts that day again, from its calls.
  *
- * Days are those of the business's clock. Rehearsals are not counted. Calls that were erased because their time was over stay counted.
+ * Days are those of the business's clock. Rehearsals are not counted. Erasing calls because their time is over does not mark a day: its sums stay until it is counted again for another reason.
  */
 final class CountCalls
 {
