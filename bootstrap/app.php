@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Middleware\SecurityHeaders;
+use App\Support\WrongAddress;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -10,6 +11,7 @@ use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 use Illuminate\Session\TokenMismatchException;
+use Illuminate\Validation\ValidationException;
 use Ringo\Document\InvalidDocument;
 use Symfony\Component\HttpKernel\Exception\HttpException;
 
@@ -26,6 +28,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(static function (Exceptions $exceptions): void {
         $exceptions->dontReport([AuthenticationException::class, TokenMismatchException::class]);
         $exceptions->render(static fn (InvalidDocument $problem, Request $request) => $request->expectsJson() ? null : response()->view('errors.script', ['problems' => $problem->problems], 422));
+        $exceptions->render(static fn (ValidationException $problem, Request $request) => $request->isMethod('GET') && ! $request->expectsJson() ? app(WrongAddress::class)->answer($problem, $request) : null);
         $exceptions->render(static function (AuthenticationException $problem, Request $request) {
             return $request->expectsJson()
                 ? response()->json(['message' => 'Your session has ended. Sign in again; the call is kept as it is.', 'sign_in' => route('sign-in')], 401)

@@ -13,17 +13,12 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $business_id
  * @property int $agent_id
  * @property string $day local date
- * @property bool $stale
+ * @property int $changes how often something was changed since it was counted; 0: its sums are true
  */
 final class FigureDay extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['business_id', 'agent_id', 'day', 'stale'];
+    protected $fillable = ['business_id', 'agent_id', 'day', 'changes'];
 
-    /** @return array<string, string> */
-    protected function casts(): array
-    {
-        return ['stale' => 'boolean'];
-    }
 }

@@ -283,7 +283,7 @@ final readonly class Engine
         if ($state->quiet >= self::QUIET) {
             $turn->trace->rule('nothing heard five times running');
             $turn->standing('unheard_end');
-            $turn->end($state->outcome ?? 'no reply');
+            $turn->end($state->outcome ?? Ending::NO_REPLY);
 
             return Move::stay();
         }
@@ -303,7 +303,7 @@ final readonly class Engine
     private function hungUp(Turn $turn): Move
     {
         $turn->trace->rule('the caller hung up');
-        $turn->end($turn->state->outcome ?? 'caller hung up');
+        $turn->end($turn->state->outcome ?? Ending::HUNG_UP);
 
         return Move::stay();
     }
@@ -317,8 +317,8 @@ final readonly class Engine
         }
         $limits = $this->script->limits;
         [$why, $phrase, $outcome] = match (true) {
-            $state->heard >= $limits->turns => ["more than {$limits->turns} turns", 'limit', 'turn limit reached'],
-            $state->clock >= 60 * $limits->minutes => ["longer than {$limits->minutes} minutes", 'limit_time', 'time limit reached'],
+            $state->heard >= $limits->turns => ["more than {$limits->turns} turns", 'limit', Ending::TURN_LIMIT],
+            $state->clock >= 60 * $limits->minutes => ["longer than {$limits->minutes} minutes", 'limit_time', Ending::TIME_LIMIT],
             default => [null, '', ''],
         };
         if ($why === null) {

@@ -61,9 +61,10 @@ final class Extractor
         $this->questions = new Questions($words, $lexicon);
         $this->exchanges = new Exchanges($understanding, $words);
         $options = new Options($this->readings, $words);
-        $this->answered = new Answered($this->readings, $this->questions, $understanding, $words, $options);
+        $yesNo = new YesNoAnswers($this->readings, $this->questions, $understanding, $words);
+        $this->answered = new Answered($this->readings, $this->questions, $understanding, $words, $options, $yesNo);
         $this->stated = new Stated($this->readings, $this->questions, $words);
-        $this->volunteered = new Volunteered($this->readings, $this->questions, $words, $this->answered, $options);
+        $this->volunteered = new Volunteered($this->readings, $this->questions, $words, $yesNo, $options);
         $this->takenBack = new TakenBack($this->readings, $this->questions, $words);
         $this->display = new Display($words, $plan);
         $this->story = new Story($sheet, $words);

@@ -373,4 +373,12 @@ final class Readings
 
         return $other !== null && ($own === null || $own[1] < $other[1]);
     }
+
+    /** Whether the caller will not or cannot say. */
+    public function refuses(Heard $heard): bool
+    {
+        return $this->words->phrases('talk', 'refusals')->in($heard->all)
+            || $this->words->phrases('talk', 'doubt')->in($heard->all)
+            || $this->words->phrases('extraction', 'declines')->in($heard->all);
+    }
 }

@@ -21,7 +21,7 @@ final class Volunteered
     /** What the other side said right before. */
     private string $asked = '';
 
-    public function __construct(private readonly Readings $readings, private readonly Questions $questions, private readonly Vocabulary $words, private readonly Answered $answered, private readonly Options $options)
+    public function __construct(private readonly Readings $readings, private readonly Questions $questions, private readonly Vocabulary $words, private readonly YesNoAnswers $yesNo, private readonly Options $options)
     {
     }
 
@@ -156,7 +156,7 @@ final class Volunteered
             case ValueType::PostalAddress:
                 return $question && preg_match('/\b(?:are you|is that you|your (?:shop|office|branch|depot))\b/i', $sentence->cleaned()) === 1 ? [null, 0] : $this->amongKin($hearing, $field, $sentence, $read($sentence, false));
             case ValueType::YesNo:
-                return [$this->answered->fact($field, $sentence) ?? $this->mentioned($field, $sentence, $question), 1];
+                return [$this->yesNo->fact($field, $sentence) ?? $this->mentioned($field, $sentence, $question), 1];
             case ValueType::Choice:
                 return [null, 0];
             case ValueType::Text:

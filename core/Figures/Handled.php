@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace Ringo\Figures;
 
+use Ringo\Dialogue\Ending;
+
 /** Who a call was brought to its end by. */
 enum Handled: string
 {
-    /** Outcomes of callers who left without what they came for. */
-    public const GIVEN_UP = ['caller hung up', 'no reply', 'gave up', 'turn limit reached', 'time limit reached', 'step limit reached', 'script runs in circles'];
-
     case Agent = 'agent';
     case Staff = 'staff';
     case Nobody = 'nobody';
@@ -24,7 +23,7 @@ enum Handled: string
         return match (true) {
             $connected => self::Staff,
             $rang => self::Nobody,
-            in_array($outcome, self::GIVEN_UP, true) => self::GivenUp,
+            in_array($outcome, Ending::IN_VAIN, true) => self::GivenUp,
             default => self::Agent,
         };
     }

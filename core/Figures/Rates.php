@@ -36,7 +36,7 @@ final readonly class Rates
     }
 
     /**
-     * What the calls of so many days cost: begun minutes are paid by the second, the month by the day.
+     * What the calls of so many days cost: minutes are paid by the second, the month by the day.
      *
      * @return array{all: float, call: ?float, task: ?float, month: float} task: per call that ended as it should; month: what a month like these days costs
      */

@@ -14,9 +14,9 @@ return new class extends Migration {
             $table->foreignId('business_id')->constrained()->cascadeOnDelete();
             $table->foreignId('agent_id')->constrained()->cascadeOnDelete();
             $table->date('day');
-            $table->boolean('stale')->default(true);
+            $table->unsignedInteger('changes')->default(1);
             $table->unique(['agent_id', 'day']);
-            $table->index(['business_id', 'stale']);
+            $table->index(['business_id', 'changes']);
         });
         Schema::create('figures', static function (Blueprint $table): void {
             $table->id();

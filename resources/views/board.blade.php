@@ -27,7 +27,7 @@
         @endif
         @if ($failing->isNotEmpty() && auth()->user()->can('design', $business))
             <section class="card" aria-labelledby="b-cases">
-                <h2 id="b-cases">Kept calls that the draft breaks <span class="figure">{{ $failing->count() }}</span></h2>
+                <h2 id="b-cases">Kept calls that the draft breaks <span class="figure">{{ $failingCount }}</span></h2>
                 @foreach ($failing as $case)<a class="line" href="{{ route('case', [$business, $case->agent, $case]) }}"><span class="what"><strong>{{ $case->kept['title'] }}</strong></span><span class="why">{{ ($case->result['broke'] ?? null) === null ? 'it does not come out as it should' : "broken by “{$case->result['broke']['words']}”" }}</span><span class="when">{{ $case->agent->name }}</span></a>@endforeach
             </section>
         @endif

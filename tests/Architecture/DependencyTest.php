@@ -41,7 +41,7 @@ final class DependencyTest
         'Dialogue' => ['Diary', 'Errand', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transfer', 'Understanding', 'Value'],
         'Knowledge' => ['Fit', 'Language', 'Speech', 'Understanding', 'Value', 'Dialogue\Ports'],
         'Extraction' => ['Dialogue', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transcript', 'Understanding', 'Value'],
-        'Figures' => ['Script'],
+        'Figures' => ['Dialogue', 'Script'],
         'Rehearsal' => ['Dialogue', 'Diary', 'Document', 'Errand', 'Language', 'Script', 'Sheet', 'Value', 'Speech', 'Transcript'],
     ];
 

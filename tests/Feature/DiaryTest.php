@@ -60,7 +60,7 @@ final class DiaryTest extends FeatureTestCase
         $page = $this->get('/pellbrook/diary?day='.date('Y-m-d', $this->monday))->assertOk();
         $page->assertSee('Adaeze Hollins')->assertSee('10:00 is not free for Odo Ferris: taken')->assertSee('11:00 is free for Odo Ferris');
         $this->get('/pellbrook/diary?view=week')->assertOk();
-        $this->get('/pellbrook/diary?day=soon')->assertSessionHasErrors('day');
+        $this->get('/pellbrook/diary?day=soon')->assertSessionHasErrors('day', null, 'address');
     }
 
     public function testABookingIsMadeMovedCancelledAndTakenBack(): void

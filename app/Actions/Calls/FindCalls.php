@@ -11,6 +11,7 @@ use App\Models\CallRecord;
 use App\Support\Sight;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
+use Ringo\Dialogue\Ending;
 use Ringo\Figures\Handled;
 use Ringo\Numbering\NumberingPlan;
 
@@ -18,7 +19,7 @@ use Ringo\Numbering\NumberingPlan;
 final readonly class FindCalls
 {
     public const RULES = [
-        'q' => ['nullable', 'string', 'max:200'], 'outcome' => ['nullable', 'string', 'max:100'], 'check' => ['nullable', 'in:1'], 'agent' => ['nullable', 'string', 'max:100'], 'release' => ['nullable', 'string', 'regex:/^(\d{1,6}|draft)$/'], 'kind' => ['nullable', 'in:live,rehearsal,imported'],
+        'q' => ['nullable', 'string', 'max:200'], 'outcome' => ['nullable', 'string', 'max:100'], 'check' => ['nullable', 'in:1'], 'agent' => ['nullable', 'string', 'max:100'], 'release' => ['nullable', 'string', 'regex:/^(\d{1,6}|draft)$/'], 'kind' => ['nullable', 'in:live,rehearsal,imported,counted'],
         'caller' => ['nullable', 'string', 'max:100'], 'longer' => ['nullable', 'integer', 'between:0,600'], 'shorter' => ['nullable', 'integer', 'between:0,600'], 'field' => ['nullable', 'string', 'max:80', 'regex:/^[a-z0-9_]*$/'], 'value' => ['nullable', 'string', 'max:100'], 'since' => ['nullable', 'date_format:Y-m-d'], 'until' => ['nullable', 'date_format:Y-m-d'],
         'handled' => ['nullable', 'in:agent,staff,nobody,given_up'], 'topic' => ['nullable', 'string', 'max:80'],
         'sort' => ['nullable', 'in:when,caller,outcome,length'], 'dir' => ['nullable', 'in:asc,desc'],
@@ -71,7 +72,8 @@ final readonly class FindCalls
             $release === 'draft' ? $query->whereNull('release_id') : $query->whereHas('release', static fn (Builder $one): Builder => $one->where('number', (int) $release));
         }
         if (($kind = $given('kind')) !== null) {
-            $query->where('kind', $kind);
+            // Those that the figures count.
+            $kind === 'counted' ? $query->where('kind', '!=', 'rehearsal')->where('status', 'ended') : $query->where('kind', $kind);
         }
         if (($caller = $given('caller')) !== null) {
             $number = preg_match('/^[+\d][\d\s()-]{5,}$/', $caller) === 1 ? $this->plan->parse($caller, $business->country) : null;
@@ -123,7 +125,7 @@ final readonly class FindCalls
             return;
         }
         $query->whereDoesntHave('offers');
-        $handled === Handled::GivenUp ? $query->whereIn('outcome', Handled::GIVEN_UP) : $query->whereNotIn('outcome', Handled::GIVEN_UP);
+        $handled === Handled::GivenUp ? $query->whereIn('outcome', Ending::IN_VAIN) : $query->whereNotIn('outcome', Ending::IN_VAIN);
     }
 
     /** @param Builder<Call> $query */

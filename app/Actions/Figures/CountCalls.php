@@ -58,7 +58,7 @@ final class CountCalls
     private function mark(?Call $call): null
     {
         if ($call !== null && $call->kind !== 'rehearsal' && $call->status === 'ended') {
-            FigureDay::query()->upsert([['business_id' => $call->business_id, 'agent_id' => $call->agent_id, 'day' => $call->started_at->copy()->setTimezone($this->clock($call->business_id))->format('Y-m-d'), 'stale' => true]], ['agent_id', 'day'], ['stale']);
+            FigureDay::query()->upsert([['business_id' => $call->business_id, 'agent_id' => $call->agent_id, 'day' => $call->started_at->copy()->setTimezone($this->clock($call->business_id))->format('Y-m-d'), 'changes' => 1]], ['agent_id', 'day'], ['changes' => DB::raw('figure_days.changes + 1')]);
         }
 
         return null;
@@ -75,7 +75,7 @@ final class CountCalls
         if (! FigureDay::query()->where('business_id', $business->id)->exists()) {
             $this->markAll($business);
         }
-        foreach (FigureDay::query()->where('business_id', $business->id)->where('stale', true)->orderBy('id')->get() as $day) {
+        foreach (FigureDay::query()->where('business_id', $business->id)->where('changes', '>', 0)->orderBy('id')->get() as $day) {
             if ($day instanceof FigureDay) {
                 $this->keep($business, $day);
             }
@@ -88,10 +88,10 @@ final class CountCalls
         $days = [];
         foreach (Call::query()->where('business_id', $business->id)->where('kind', '!=', 'rehearsal')->where('status', 'ended')->toBase()->select('agent_id', 'started_at')->cursor() as $call) {
             $day = Carbon::parse((string) $call->started_at, 'UTC')->setTimezone($business->tz)->format('Y-m-d');
-            $days[$call->agent_id.' '.$day] = ['business_id' => $business->id, 'agent_id' => $call->agent_id, 'day' => $day, 'stale' => true];
+            $days[$call->agent_id.' '.$day] = ['business_id' => $business->id, 'agent_id' => $call->agent_id, 'day' => $day, 'changes' => 1];
         }
         foreach (array_chunk(array_values($days), 200) as $some) {
-            FigureDay::query()->upsert($some, ['agent_id', 'day'], ['stale']);
+            FigureDay::query()->upsert($some, ['agent_id', 'day'], ['changes' => DB::raw('figure_days.changes + 1')]);
         }
     }
 
@@ -114,13 +114,15 @@ final class CountCalls
         return $tally;
     }
 
+    /** Counts outside the transaction, so that calls that ring are not held up, and keeps the sums only if nothing was changed meanwhile. */
     private function keep(Business $business, FigureDay $day): void
     {
-        DB::transaction(function () use ($business, $day): void {
-            // First, so that what is changed meanwhile marks it again.
-            FigureDay::query()->whereKey($day->id)->update(['stale' => false]);
-            $date = substr($day->day, 0, 10);
-            $rows = array_map(static fn (array $row): array => ['business_id' => $business->id, 'agent_id' => $day->agent_id, 'day' => $date] + $row, $this->day($business, $day->agent_id, $date)->rows());
+        $date = substr($day->day, 0, 10);
+        $rows = array_map(static fn (array $row): array => ['business_id' => $business->id, 'agent_id' => $day->agent_id, 'day' => $date] + $row, $this->day($business, $day->agent_id, $date)->rows());
+        DB::transaction(static function () use ($day, $date, $rows): void {
+            if (FigureDay::query()->whereKey($day->id)->where('changes', $day->changes)->update(['changes' => 0]) === 0) {
+                return;
+            }
             DB::table('figures')->where('agent_id', $day->agent_id)->where('day', $date)->delete();
             foreach (array_chunk($rows, 100) as $some) {
                 DB::table('figures')->insert($some);

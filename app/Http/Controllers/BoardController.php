@@ -54,6 +54,7 @@ final class BoardController
         // Due for minutes and not tried: nothing delivers.
         $still = Delivery::query()->where('business_id', $business->id)->where('state', 'waiting')->where('due_at', '<', now()->subMinutes(self::STILL_MINUTES));
         $asked = KnowledgeQuestion::query()->where('business_id', $business->id)->where('state', 'open')->whereDoesntHave('call', static fn ($call) => $call->where('kind', 'rehearsal'));
+        $failing = CasebookCase::query()->with('agent')->whereIn('agent_id', $business->agents()->pluck('id'))->where('result->passed', false);
         $recent = Call::query()->where('business_id', $business->id)->where('status', 'ended')->with('record', 'agent')->latest('started_at')->limit(8)->get();
         $user = $request->user();
         $sight = Sight::of($user, $business);
@@ -75,7 +76,8 @@ final class BoardController
             'toCheckCount' => $business->records()->where('doubtful', true)->whereHas('call', static fn ($call) => $call->where('kind', '!=', 'rehearsal'))->count(),
             'stuck' => (clone $stuck)->latest('id')->limit(5)->get(),
             'stuckCount' => $stuck->count(),
-            'failing' => CasebookCase::query()->with('agent')->whereIn('agent_id', $business->agents()->pluck('id'))->where('result->passed', false)->orderBy('key')->limit(5)->get(),
+            'failing' => (clone $failing)->orderBy('key')->limit(5)->get(),
+            'failingCount' => $failing->count(),
             'unanswered' => (clone $asked)->latest('id')->limit(5)->get(),
             'unansweredCount' => $asked->count(),
             'recent' => $recent,

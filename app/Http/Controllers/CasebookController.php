@@ -76,12 +76,8 @@ final class CasebookController
         $sent = $request->all();
         $form = new Form($sent);
         $old = $case->kept()->expect;
-        $values = [];
-        foreach ($form->texts('values') as $field) {
-            $values[$field] = $old->values[$field] ?? ($case->result === null ? null : null);
-        }
         $lines = static fn (string $name): array => array_values(array_filter(array_map(trim(...), preg_split('/\R/', $form->text($name)) ?: []), static fn (string $one): bool => $one !== ''));
-        $keep->expects($case, new Expectations(array_intersect_key($old->values, $values), $form->flag('outcome') ? $old->outcome : null, $lines('says'), $lines('never_says'), $form->words('reaches'), array_values(array_intersect($old->askedOnce, $form->texts('asked_once'))), $form->text('most_turns') === '' ? null : $form->number('most_turns', 20, 1, 1000), array_values(array_intersect($old->sends, $form->texts('sends')))), $form->trimmed('title'), $form->flag('must'));
+        $keep->expects($case, new Expectations(array_intersect_key($old->values, array_flip($form->texts('values'))), $form->flag('outcome') ? $old->outcome : null, $lines('says'), $lines('never_says'), $form->words('reaches'), array_values(array_intersect($old->askedOnce, $form->texts('asked_once'))), $form->text('most_turns') === '' ? null : $form->number('most_turns', 20, 1, 1000), array_values(array_intersect($old->sends, $form->texts('sends')))), $form->trimmed('title'), $form->flag('must'));
 
         return redirect()->route('case', [$business, $agent, $case])->with('notice', 'Kept.');
     }

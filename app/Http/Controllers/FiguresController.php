@@ -47,8 +47,21 @@ final readonly class FiguresController
             'business' => $business, 'agent' => $this->current->in($business), 'agents' => $business->agents()->get(), 'rates' => $rates, 'covered' => $agent, 'unused' => $own?->unused() ?? [], 'givenUpAt' => array_slice($own?->givenUpAt() ?? [], 0, self::MOST_STEPS),
             'unasked' => KnowledgePassage::query()->where('business_id', $business->id)->where('answered', 0)->with('source:id,name')->orderBy('id')->limit(self::MOST_STEPS)->get(), 'unaskedCount' => KnowledgePassage::query()->where('business_id', $business->id)->where('answered', 0)->count(),
             'cost' => $rates->none() ? null : $rates->of($span['now'], $span['days']), 'costBefore' => $rates->none() ? null : $rates->of($span['before'], $span['days']),
+            'each' => $this->weekdays($span['from'], $span['days']),
             'bars' => $this->bars($this->over->days($business, $span['of'], $span['from'], $span['to']), $span['from'], $span['days']),
         ]);
+    }
+
+    /** @return array<int, int> how often each weekday, 1 for Monday, stands in the span */
+    private function weekdays(string $from, int $days): array
+    {
+        $first = (int) Carbon::parse($from)->format('N');
+        $each = [];
+        for ($day = 1; $day <= 7; $day++) {
+            $each[$day] = intdiv($days, 7) + (($day - $first + 7) % 7 < $days % 7 ? 1 : 0);
+        }
+
+        return $each;
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Steps;
 
+use Ringo\Dialogue\Ending;
 use Ringo\Dialogue\Turn;
 use Ringo\Script\Steps\Step;
 use Ringo\Speech\Prompt;
@@ -19,7 +20,7 @@ final readonly class Puts
         if ($state->visits[$step->key()] > $turn->script->limits->repeats) {
             $turn->trace->rule("limit of the call: {$step->key()} was put more than {$turn->script->limits->repeats} times");
             $turn->standing('limit_step');
-            $turn->end($state->outcome ?? 'step limit reached');
+            $turn->end($state->outcome ?? Ending::STEP_LIMIT);
 
             return false;
         }

@@ -307,6 +307,11 @@ final readonly class Transfers
     public function answered(Turn $turn, string $person): Move
     {
         $state = $turn->state;
+        if ($person === '') {
+            $turn->trace->rule('nobody rings, so nobody takes the call');
+
+            return Move::stay();
+        }
         $name = $this->switchboard->people[$person]->name ?? (str_starts_with($person, 'number:') ? 'a colleague' : $person);
         $after = $state->transfer === null ? 0.0 : round($state->clock - $state->transfer['since'], 1);
         $first = $state->connected === null;

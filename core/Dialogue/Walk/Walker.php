@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Walk;
 
+use Ringo\Dialogue\Ending;
 use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Modes\Modes;
 use Ringo\Dialogue\Steps\Help;
@@ -65,7 +66,7 @@ final readonly class Walker
         if (! $state->ended) {
             $turn->trace->rule('the steps run in a circle without the caller');
             $turn->standing('limit');
-            $turn->end('script runs in circles');
+            $turn->end(Ending::CIRCLE);
         }
     }
 
@@ -166,7 +167,7 @@ final readonly class Walker
             return;
         }
         $turn->standing('limit');
-        $turn->end($way->outcome ?? 'gave up');
+        $turn->end($way->outcome ?? Ending::GAVE_UP);
     }
 
     /** Goes back to the question before this one and forgets its answer. */

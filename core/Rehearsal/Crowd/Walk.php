@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Rehearsal\Crowd;
 
 use Ringo\Dialogue\CallState;
+use Ringo\Dialogue\Ending;
 use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Event;
 use Ringo\Dialogue\Opening;
@@ -20,7 +21,7 @@ use Ringo\Rehearsal\Rehearsal;
 final readonly class Walk
 {
     /** Outcomes that are nobody's aim. */
-    private const IN_VAIN = ['caller hung up', 'no reply', 'gave up', 'turn limit reached', 'time limit reached', 'step limit reached', 'script runs in circles', 'finished'];
+    private const IN_VAIN = [...Ending::IN_VAIN, 'finished'];
 
     private Phrases $phrases;
 

@@ -46,6 +46,16 @@ final class TransferTest extends TestCase
         self::assertSame(['transferred to Bob Marsh', true], [$call->state->outcome, $call->state->ended]);
     }
 
+    public function testNobodyTakesACallThatRingsNowhere(): void
+    {
+        $call = $this->call()->says('I need a word about my invoice');
+        $call->happens(Event::answered('', 20));
+        self::assertNull($call->state->connected);
+        self::assertStringNotContainsString('transferred', (string) $call->state->outcome);
+        $call->says('Dara Whitcombe', 'yes');
+        self::assertSame('team:accounts', $this->ringOf($call)->target, 'the call goes on as if nothing had been');
+    }
+
     public function testInTurnRingsOneAfterAnotherThenTheNextTargetThenTheScript(): void
     {
         $call = $this->call()->says('my digger has broken down', 'Dara Whitcombe', 'yes');

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue;
+
+/** Outcomes that no script gives: those of calls that ended without what the caller came for. */
+final readonly class Ending
+{
+    public const HUNG_UP = 'caller hung up';
+
+    public const NO_REPLY = 'no reply';
+
+    public const GAVE_UP = 'gave up';
+
+    public const TURN_LIMIT = 'turn limit reached';
+
+    public const TIME_LIMIT = 'time limit reached';
+
+    public const STEP_LIMIT = 'step limit reached';
+
+    public const CIRCLE = 'script runs in circles';
+
+    public const IN_VAIN = [self::HUNG_UP, self::NO_REPLY, self::GAVE_UP, self::TURN_LIMIT, self::TIME_LIMIT, self::STEP_LIMIT, self::CIRCLE];
+}
