@@ -21,5 +21,8 @@ final readonly class Ending
 
     public const CIRCLE = 'script runs in circles';
 
+    /** A line on which nobody answered. */
+    public const NOBODY = 'nobody answered';
+
     public const IN_VAIN = [self::HUNG_UP, self::NO_REPLY, self::GAVE_UP, self::TURN_LIMIT, self::TIME_LIMIT, self::STEP_LIMIT, self::CIRCLE];
 }

@@ -96,7 +96,7 @@ final readonly class Engine
     private function happened(Turn $turn, Event $event): Move
     {
         return match ($event->kind) {
-            EventKind::Started => $this->begin($turn),
+            EventKind::Started => $turn->state->first === null ? $this->begin($turn) : $this->parts->staffFirst->begin($turn),
             EventKind::Said => $this->said($turn, $event->text),
             EventKind::Keys => $this->keys($turn, $event->text),
             EventKind::Silence => $this->silence($turn),
@@ -105,8 +105,8 @@ final readonly class Engine
             EventKind::StaffSaid => $this->staffSaid($turn, $event->text),
             EventKind::ErrandReturned => $this->parts->errands->returned($turn, $event),
             EventKind::ErrandWaits => $this->parts->errands->waits($turn),
-            EventKind::Answered => $this->parts->transfers->answered($turn, $event->text),
-            EventKind::Busy, EventKind::NoAnswer, EventKind::Declined => $this->parts->transfers->failed($turn, str_replace(['transfer_', '_'], ['', ' '], $event->kind->value), $event->text),
+            EventKind::Answered => $turn->state->first === null ? $this->parts->transfers->answered($turn, $event->text) : $this->parts->staffFirst->answered($turn, $event->text),
+            EventKind::Busy, EventKind::NoAnswer, EventKind::Declined => $this->notAnswered($turn, $event),
         };
     }
 
@@ -151,6 +151,13 @@ final readonly class Engine
         return Move::stay();
     }
 
+    private function notAnswered(Turn $turn, Event $event): Move
+    {
+        $how = str_replace(['transfer_', '_'], ['', ' '], $event->kind->value);
+
+        return $turn->state->first === null ? $this->parts->transfers->failed($turn, $how, $event->text) : $this->parts->staffFirst->failed($turn, $how);
+    }
+
     private function staffSaid(Turn $turn, string $text): Move
     {
         $turn->trace->heard = $text;
@@ -165,6 +172,9 @@ final readonly class Engine
         $heard = $this->understanding->hear($text);
         if ($heard->all === []) {
             return $this->silence($turn);
+        }
+        if ($turn->state->first !== null) {
+            return $this->parts->staffFirst->waiting($turn);
         }
         $this->heardSomething($turn);
         $turn->trace->heard = $heard->original;
@@ -195,7 +205,7 @@ final readonly class Engine
     private function spokeFirst(Turn $turn, Heard $heard): Move
     {
         $turn->trace->rule('the caller spoke first');
-        $this->parts->walker->go($turn, $this->script->first);
+        $this->parts->walker->go($turn, $turn->first());
         if (! $turn->step() instanceof ListenStep) {
             return Move::stay();
         }
@@ -209,7 +219,7 @@ final readonly class Engine
 
     private function keys(Turn $turn, string $digits): Move
     {
-        if ($digits === '') {
+        if ($digits === '' || $turn->state->first !== null) {
             return Move::stay();
         }
         $this->heardSomething($turn);

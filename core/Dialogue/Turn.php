@@ -66,6 +66,12 @@ final class Turn
         return $turn;
     }
 
+    /** The step a call begins with: the one the line says, where the script has it, else the script's first. */
+    public function first(): string
+    {
+        return $this->state->opening !== null && isset($this->script->steps[$this->state->opening]) ? $this->state->opening : $this->script->first;
+    }
+
     /** The step the call stands at. */
     public function step(): ?Step
     {

@@ -29,6 +29,7 @@ use Ringo\Dialogue\Steps\Runners;
 use Ringo\Dialogue\Steps\TopicEntry;
 use Ringo\Dialogue\Transfers\Announcement;
 use Ringo\Dialogue\Transfers\CallBacks;
+use Ringo\Dialogue\Transfers\StaffFirst;
 use Ringo\Dialogue\Transfers\Transfers;
 use Ringo\Dialogue\Values\Collector;
 use Ringo\Dialogue\Values\Corrections;
@@ -69,6 +70,8 @@ final readonly class Wiring
 
     public Transfers $transfers;
 
+    public StaffFirst $staffFirst;
+
     public Running $errands;
 
     /** @var array<string, TurnOrder> by how much is weighed */
@@ -96,6 +99,7 @@ final readonly class Wiring
         $this->identity = new Identity($understanding);
         $callBacks = new CallBacks($understanding, $this->phrases, $switchboard);
         $this->transfers = new Transfers($switchboard, $callBacks, new Announcement);
+        $this->staffFirst = new StaffFirst($switchboard, new Announcement, $this->identity);
         $puts = new Steps\Puts;
         $which = new WhichOne($understanding);
         $this->errands = new Running($errands, $which);
@@ -139,7 +143,7 @@ final readonly class Wiring
             Mode::Recent->value => new Modes\Returning($this->identity, $answering),
             Mode::WhichTeam->value => new Modes\ChoosingTeam($this->transfers),
             Mode::CallBack->value => new Modes\CallingBack($this->transfers, $callBacks),
-            Mode::Ringing->value => new Modes\Ringing($this->transfers),
+            Mode::Ringing->value => new Modes\Ringing($this->transfers, $this->staffFirst),
             Mode::LookingUp->value => new Modes\LookingUp($this->errands),
             Mode::Connected->value => new Modes\Connected,
             Mode::Handover->value => new Modes\HandingOver($understanding, $this->phrases, $answering),

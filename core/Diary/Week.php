@@ -54,6 +54,15 @@ final readonly class Week
         return $written;
     }
 
+    /** @return list<array{int, int}> the stretches written in a list of one day, in order */
+    public static function stretches(Node $node, string $key): array
+    {
+        $spans = self::spans($node, $key);
+        sort($spans);
+
+        return $spans;
+    }
+
     /** @return list<array{int, int}> */
     private static function spans(Node $node, string $day): array
     {

@@ -16,13 +16,13 @@ enum Handled: string
 
     /**
      * @param bool $connected whether a person took the call
-     * @param bool $rang whether a person's telephone rang for it
+     * @param bool $rang whether a person's telephone rang for it, other than before the agent answered
      */
     public static function of(string $outcome, bool $connected, bool $rang): self
     {
         return match (true) {
             $connected => self::Staff,
-            $rang => self::Nobody,
+            $rang, $outcome === Ending::NOBODY => self::Nobody,
             in_array($outcome, Ending::IN_VAIN, true) => self::GivenUp,
             default => self::Agent,
         };

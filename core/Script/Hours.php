@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Script;
 
+use Ringo\Brief\OpeningHours;
 use Ringo\Document\Node;
 
 /**
@@ -18,9 +19,21 @@ final readonly class Hours
     /**
      * @param array<int, list<Range>> $week by ISO weekday
      * @param array<string, string> $closures date => why
+     * @param ?OpeningHours $brief the hours of the business, where the script has none of its own
      */
-    private function __construct(public array $week, public array $closures)
+    private function __construct(public array $week, public array $closures, private ?OpeningHours $brief = null)
     {
+    }
+
+    /** As the brief of the business has them, with its seasons, holidays and closures. */
+    public static function of(OpeningHours $brief): self
+    {
+        $week = array_fill(1, 7, []);
+        foreach (array_keys($week) as $day) {
+            $week[$day] = self::ranges($brief->week->on($day));
+        }
+
+        return new self($week, [], $brief);
     }
 
     public static function read(Node $node): self
@@ -55,10 +68,30 @@ final readonly class Hours
         return array_filter($this->week) !== [];
     }
 
+    /** Why the business is closed, or open otherwise than usual, on a day; empty where it is as usual or nobody says. */
+    public function why(\DateTimeImmutable $day): string
+    {
+        return $this->brief === null ? $this->closures[$day->format('Y-m-d')] ?? '' : $this->brief->on($day->format('Y-m-d'))->why;
+    }
+
     /** @return list<Range> the open ranges of a day, none where it is closed */
     public function on(\DateTimeImmutable $day): array
     {
+        if ($this->brief !== null) {
+            return self::ranges($this->brief->on($day->format('Y-m-d'))->open);
+        }
+
         return isset($this->closures[$day->format('Y-m-d')]) ? [] : $this->week[(int) $day->format('N')];
+    }
+
+    /**
+     * @param list<array{int, int}> $open in minutes of the day
+     *
+     * @return list<Range>
+     */
+    private static function ranges(array $open): array
+    {
+        return array_map(static fn (array $span): array => ['from' => sprintf('%02d:%02d', intdiv($span[0], 60), $span[0] % 60), 'to' => sprintf('%02d:%02d', intdiv($span[1], 60), $span[1] % 60)], $open);
     }
 
     public function openAt(\DateTimeImmutable $moment): bool

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Script;
 
+use Ringo\Brief\OpeningHours;
 use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Script\Steps\Step;
 use Ringo\Sheet\RecordSheet;
@@ -31,6 +32,12 @@ final readonly class Script
         public TransferRules $transfers = new TransferRules,
         public Recognition $recognition = new Recognition,
     ) {
+    }
+
+    /** The same script for a business whose brief says when it is open; a script that says so itself keeps its own hours. */
+    public function openAs(OpeningHours $brief): self
+    {
+        return $this->hours->given() || ! $brief->given() ? $this : new self($this->agent, $this->steps, $this->first, $this->sheet, $this->standing, Hours::of($brief), $this->limits, $this->facts, $this->scenes, $this->transfers, $this->recognition);
     }
 
     public function step(string $key): Step

@@ -50,7 +50,7 @@ final readonly class Answering implements ModeHandler
         $step = $turn->step();
         $runner = $step === null ? null : $this->runners->asking($step);
         if ($step === null || $runner === null) {
-            return Move::to($turn->state->step ?? $turn->script->first);
+            return Move::to($turn->state->step ?? $turn->first());
         }
         $state = $turn->state;
         $state->failures++;
@@ -95,7 +95,7 @@ final readonly class Answering implements ModeHandler
         if ($step === null || $runner === null) {
             $turn->trace->rule('silence at the start: the agent speaks');
 
-            return Move::to($turn->script->first);
+            return Move::to($turn->first());
         }
         $silences = $turn->state->silences;
         if ($silences >= self::SILENCES) {

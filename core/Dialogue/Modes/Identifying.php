@@ -29,7 +29,7 @@ final readonly class Identifying implements ModeHandler
 
     public function missed(Turn $turn, Hearing $hearing): Move
     {
-        return Move::to($turn->script->first);
+        return Move::to($turn->first());
     }
 
     public function keyed(Turn $turn, string $digits): Move

@@ -6,6 +6,7 @@ namespace Ringo\Dialogue\Modes;
 
 use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Steps\Waiting;
+use Ringo\Dialogue\Transfers\StaffFirst;
 use Ringo\Dialogue\Transfers\Transfers;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Walk\Move;
@@ -13,7 +14,7 @@ use Ringo\Dialogue\Walk\Move;
 /** Words, keys or silence while somebody is being rung. */
 final readonly class Ringing implements ModeHandler
 {
-    public function __construct(private Transfers $transfers)
+    public function __construct(private Transfers $transfers, private StaffFirst $staffFirst)
     {
     }
 
@@ -24,7 +25,7 @@ final readonly class Ringing implements ModeHandler
 
     public function answer(Turn $turn, Hearing $hearing): Move
     {
-        return $this->transfers->waiting($turn, true);
+        return $this->waiting($turn, true);
     }
 
     public function missed(Turn $turn, Hearing $hearing): Move
@@ -34,12 +35,12 @@ final readonly class Ringing implements ModeHandler
 
     public function keyed(Turn $turn, string $digits): Move
     {
-        return $this->transfers->waiting($turn, true);
+        return $this->waiting($turn, true);
     }
 
     public function silent(Turn $turn): Move
     {
-        return $this->transfers->waiting($turn, false);
+        return $this->waiting($turn, false);
     }
 
     public function again(Turn $turn): bool
@@ -50,5 +51,10 @@ final readonly class Ringing implements ModeHandler
     public function listens(Turn $turn): Waiting
     {
         return new Waiting('topic');
+    }
+
+    private function waiting(Turn $turn, bool $said): Move
+    {
+        return $turn->state->first === null ? $this->transfers->waiting($turn, $said) : $this->staffFirst->waiting($turn);
     }
 }

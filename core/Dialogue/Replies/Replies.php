@@ -248,7 +248,7 @@ final readonly class Replies
         $named = $speak(ValueType::Date, $day->format('Y-m-d'));
         $ranges = $hours->on($day);
         if ($ranges === []) {
-            $why = $hours->closures[$day->format('Y-m-d')] ?? '';
+            $why = $hours->why($day);
 
             return $turn->phrase('closed_on', ['day' => $named, 'why' => $why === '' ? '' : ', '.$why]);
         }

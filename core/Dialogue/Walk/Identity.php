@@ -49,7 +49,7 @@ final readonly class Identity
             return Move::stay();
         }
 
-        return Move::to($turn->script->first);
+        return Move::to($turn->first());
     }
 
     private function blocked(Turn $turn): Move
@@ -124,7 +124,7 @@ final readonly class Identity
             $turn->hold($field, new Held($reading->value, $reading->confidence, Origin::Volunteered, $turn->callerTurn, $reading->said));
         }
 
-        return Move::to($turn->script->first);
+        return Move::to($turn->first());
     }
 
     /** The answer to 'are you calling back about …?'; null where the words say what it is about instead. */
@@ -145,12 +145,12 @@ final readonly class Identity
                 }
             }
 
-            return Move::to($turn->script->first);
+            return Move::to($turn->first());
         }
         $turn->trace->rule($yes->value === false ? 'it is about something else' : 'the caller says what it is about');
 
         // 'No, I need a digger' answers the open question that follows.
-        return $yes->value === false && count($heard->tokens) <= 3 ? Move::to($turn->script->first) : null;
+        return $yes->value === false && count($heard->tokens) <= 3 ? Move::to($turn->first()) : null;
     }
 
     /** @param array<string, scalar|null> $person */
@@ -169,7 +169,7 @@ final readonly class Identity
             $turn->prompt($greeting, 'greeting');
         }
 
-        return Move::to($turn->script->first);
+        return Move::to($turn->first());
     }
 
     private function named(string $name, string $said): bool

@@ -284,6 +284,65 @@ final class TransferTest extends TestCase
         self::assertSame('call-back promised', $desk->state->outcome);
     }
 
+    public function testALineMayRingStaffBeforeTheAgentSpeaks(): void
+    {
+        $call = $this->lineCall([['people' => ['ann'], 'seconds' => 8], ['people' => ['bob'], 'seconds' => 7]]);
+        self::assertSame(['', ['ann'], 8], [$call->heard(), $this->ringOf($call)->people, $this->ringOf($call)->seconds]);
+        $call->says('hello? anybody there?');
+        self::assertSame(['', Mode::Ringing, 0], [$call->heard(), $call->state->mode, $call->state->heard], 'nobody is there to hear it');
+        $call->happens(Event::notAnswered('transfer_no_answer', '', 8));
+        self::assertSame(['bob'], $this->ringOf($call)->people);
+        $call->happens(Event::notAnswered('transfer_no_answer', '', 15));
+        self::assertStringContainsString('How can I help?', $call->heard());
+        self::assertNull($call->state->first);
+        $call->says('it is about my invoice', 'Dara Whitcombe', 'yes');
+        self::assertSame('team:accounts', $this->ringOf($call)->target, 'the agent goes on as if it had just been rung');
+    }
+
+    public function testStaffWhoPickUpFirstHaveTheCallAndTheAgentNeverSpeaks(): void
+    {
+        $call = $this->lineCall([['people' => ['ann', 'bob'], 'seconds' => 15]]);
+        $call->happens(Event::answered('bob', 6));
+        self::assertSame(['answered by Bob Marsh', 'bob', 6.0], [$call->state->outcome, $call->state->connected['person'] ?? null, $call->state->connected['after'] ?? null]);
+        $call->happens(Event::staffSaid('Hire desk, Bob speaking.', 8));
+        $call->says('I want a digger');
+        self::assertSame([], array_values(array_filter($call->spoken, static fn (string $one): bool => $one !== '')));
+        $call->happens(Event::hungUp(40));
+        self::assertSame([true, 'answered by Bob Marsh'], [$call->state->ended, $call->state->outcome]);
+    }
+
+    public function testALineForStaffAloneEndsWithItsWords(): void
+    {
+        $call = $this->lineCall([['people' => ['ann'], 'seconds' => 15]], 'words', 'Please ring again tomorrow.');
+        $call->happens(Event::notAnswered('transfer_busy', '', 3));
+        self::assertSame(['Please ring again tomorrow.', true, 'nobody answered'], [$call->heard(), $call->state->ended, $call->state->outcome]);
+    }
+
+    public function testALineMayBeginElsewhereInTheScript(): void
+    {
+        $call = $this->lineCall([], opening: 'call_back');
+        self::assertStringContainsString('We will ring you back.', $call->heard());
+        self::assertStringContainsString('How can I help?', $this->lineCall([], opening: 'no_such_step')->heard(), 'a step that is not there is not begun with');
+    }
+
+    public function testWhoHangsUpWhileStaffRingLeavesACallThatWasGivenUp(): void
+    {
+        $call = $this->lineCall([['people' => ['ann'], 'seconds' => 15]]);
+        $call->happens(Event::hungUp(9));
+        self::assertSame([true, 'caller hung up'], [$call->state->ended, $call->state->outcome]);
+    }
+
+    /** @param list<array{people: list<string>, seconds: int}> $rings */
+    private function lineCall(array $rings, string $then = 'agent', string $words = '', ?string $opening = null): Conversation
+    {
+        $before = $this->call();
+        $state = (new Opening($before->engine->script))->state('line', new \DateTimeImmutable('2026-03-10T10:00', new \DateTimeZone('Europe/London')), '1', '+447700900123', '+441632960140', ['known' => false]);
+        $state->first = $rings === [] ? null : ['target' => 'team:accounts', 'rings' => $rings, 'group' => 0, 'then' => $then, 'words' => $words];
+        $state->opening = $opening;
+
+        return new Conversation($before->engine, $state);
+    }
+
     /**
      * @param array<string, scalar|null> $caller
      * @param list<array<string, scalar|null>> $people

@@ -33,6 +33,6 @@ final readonly class StartAgain implements Request
             }
         }
 
-        return Move::to($turn->script->first);
+        return Move::to($turn->first());
     }
 }
