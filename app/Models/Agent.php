@@ -24,6 +24,7 @@ use Ringo\Inspection\Surroundings;
  * @property-read Business $business
  * @property-read Draft $draft
  * @property-read ?Release $latestRelease
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, Release> $releases
  */
 final class Agent extends Model
 {

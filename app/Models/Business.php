@@ -8,6 +8,7 @@ use App\Actions\Diary\CalendarFile;
 use App\Actions\Diary\DiariesOf;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Ringo\Brief\Brief;
 use Ringo\Delivery\Timing;
 use Ringo\Diary\Diaries;
 use Ringo\Errand\Errands;
@@ -28,16 +29,30 @@ use Ringo\Inspection\Surroundings;
  * @property ?array<string, mixed> $diary hours, closures, roads and sharing of its diaries
  * @property string $caution what a wrong transfer and a question cost here: quick, even or careful
  * @property ?array<string, int|float> $rates what its telephone costs
+ * @property ?array<string, mixed> $brief what is true of it, in the format of briefs
+ * @property ?\Illuminate\Support\Carbon $archived_at
  * @property ?list<string> $own_words words for the same thing, a ring a line
  */
 final class Business extends Model
 {
-    protected $fillable = ['key', 'name', 'country', 'tz', 'keep_days', 'knowledge_version', 'knowledge_hosts', 'own_words', 'caution', 'diary', 'errand_hosts', 'rates'];
+    protected $fillable = ['key', 'name', 'country', 'tz', 'keep_days', 'knowledge_version', 'knowledge_hosts', 'own_words', 'caution', 'diary', 'errand_hosts', 'rates', 'brief', 'archived_at'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['knowledge_hosts' => 'array', 'own_words' => 'array', 'diary' => 'array', 'errand_hosts' => 'array', 'rates' => 'array'];
+        return ['knowledge_hosts' => 'array', 'own_words' => 'array', 'diary' => 'array', 'errand_hosts' => 'array', 'rates' => 'array', 'brief' => 'array', 'archived_at' => 'datetime'];
+    }
+
+    /** What is true of the business: who it is, where, and when it is open. */
+    public function brief(): Brief
+    {
+        return $this->brief === null ? Brief::blank() : Brief::fromArray($this->brief);
+    }
+
+    /** @return HasMany<Line, $this> */
+    public function lines(): HasMany
+    {
+        return $this->hasMany(Line::class)->orderBy('id');
     }
 
     /** What a wrong transfer and a question cost this business. */
@@ -58,6 +73,7 @@ final class Business extends Model
             Diaries::fromArray((new DiariesOf)->document($this)),
             $this->reminders(),
             $this->errandDesigns(),
+            $this->brief === null ? null : $this->brief()->hours,
         );
     }
 

@@ -23,6 +23,7 @@ use Ringo\Transcript\Turn as TranscriptTurn;
  * @property int $script_text_id
  * @property ?int $release_id
  * @property ?int $contact_id
+ * @property ?int $line_id
  * @property string $kind rehearsal or live
  * @property string $direction
  * @property ?string $from E.164
@@ -38,6 +39,7 @@ use Ringo\Transcript\Turn as TranscriptTurn;
  * @property Carbon $last_event_at
  * @property ?list<array{at: float, kind: string, name: string, status?: string, seconds?: float}> $marks what happened between the words: rung, taken, refused, errand
  * @property ?array{how: string, seconds: int|float} $errands how a rehearsal has errands answered
+ * @property ?list<string> $way how its line brought it to whoever answered, in words
  * @property ?string $staff_note
  * @property ?array{how: string, after: int} $colleague how the simulated colleague answers
  * @property ?Carbon $deleted_at
@@ -46,6 +48,7 @@ use Ringo\Transcript\Turn as TranscriptTurn;
  * @property-read ScriptText $scriptText
  * @property-read ?Release $release
  * @property-read ?Contact $contact
+ * @property-read ?Line $line
  * @property-read ?CallRecord $record
  * @property-read Business $business
  * @property-read \Illuminate\Database\Eloquent\Collection<int, CallTurn> $turns
@@ -55,7 +58,7 @@ final class Call extends Model
 {
     use SoftDeletes;
 
-    protected $fillable = ['ref', 'business_id', 'agent_id', 'script_text_id', 'release_id', 'contact_id', 'rung_by', 'kind', 'direction', 'from', 'to', 'caller_name', 'status', 'outcome', 'seconds', 'started_at', 'tz', 'step', 'state', 'last_event_at', 'marks', 'staff_note', 'colleague', 'errands', 'created_at', 'updated_at'];
+    protected $fillable = ['ref', 'business_id', 'agent_id', 'script_text_id', 'release_id', 'contact_id', 'rung_by', 'kind', 'direction', 'from', 'to', 'caller_name', 'status', 'outcome', 'seconds', 'started_at', 'tz', 'step', 'state', 'last_event_at', 'marks', 'staff_note', 'colleague', 'errands', 'line_id', 'way', 'created_at', 'updated_at'];
 
     public function getRouteKeyName(): string
     {
@@ -65,7 +68,7 @@ final class Call extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['state' => 'array', 'started_at' => 'datetime', 'last_event_at' => 'datetime', 'marks' => 'array', 'colleague' => 'array', 'errands' => 'array', 'seconds' => 'float'];
+        return ['state' => 'array', 'started_at' => 'datetime', 'last_event_at' => 'datetime', 'marks' => 'array', 'colleague' => 'array', 'errands' => 'array', 'way' => 'array', 'seconds' => 'float'];
     }
 
     /** @return BelongsTo<Business, $this> */
@@ -96,6 +99,12 @@ final class Call extends Model
     public function contact(): BelongsTo
     {
         return $this->belongsTo(Contact::class);
+    }
+
+    /** @return BelongsTo<Line, $this> */
+    public function line(): BelongsTo
+    {
+        return $this->belongsTo(Line::class);
     }
 
     /** @return HasMany<CallTurn, $this> */

@@ -22,17 +22,18 @@ use Illuminate\Support\Carbon;
  * @property array<string, mixed> $announcement
  * @property Carbon $rung_at
  * @property Carbon $ends_at
+ * @property bool $before_agent whether the line rings it before the agent answers
  * @property-read Call $call
  * @property-read ?Person $person
  */
 final class Offer extends Model
 {
-    protected $fillable = ['call_id', 'business_id', 'person_id', 'target', 'who', 'status', 'reason', 'announcement', 'rung_at', 'ends_at'];
+    protected $fillable = ['call_id', 'business_id', 'person_id', 'target', 'who', 'status', 'reason', 'announcement', 'rung_at', 'ends_at', 'before_agent'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['announcement' => 'array', 'rung_at' => 'datetime', 'ends_at' => 'datetime'];
+        return ['announcement' => 'array', 'rung_at' => 'datetime', 'ends_at' => 'datetime', 'before_agent' => 'boolean'];
     }
 
     /** @return BelongsTo<Call, $this> */

@@ -12,6 +12,7 @@ use Illuminate\Support\Carbon;
  * A numbered, frozen version of an agent.
  *
  * @property int $id
+ * @property int $agent_id
  * @property int $number
  * @property int $script_text_id
  * @property string $note

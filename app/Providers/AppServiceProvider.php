@@ -32,7 +32,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(Vocabulary::class, static fn (): Vocabulary => Vocabulary::of());
         $this->app->singleton(Display::class);
         $this->app->singleton(Lexicon::class);
-        $this->app->singleton(ScriptLibrary::class);
+        $this->app->scoped(ScriptLibrary::class);
         $this->app->singleton(Extractors::class);
         $this->app->singleton(KnowledgeOf::class);
         $this->app->bind(PostGateway::class, Gateways::class);

@@ -13,7 +13,7 @@ namespace Ringo\Brief;
  *
  * @phpstan-type Rule array{string, string, int, int, 3?: int}
  */
-final readonly class Holidays
+final class Holidays
 {
     /** Regions by their code: ISO 3166, for the parts of the United Kingdom ISO 3166-2. */
     public const REGIONS = ['GB-ENG' => 'England and Wales', 'GB-SCT' => 'Scotland', 'GB-NIR' => 'Northern Ireland', 'IE' => 'Ireland', 'US' => 'the United States, federal'];
@@ -38,13 +38,22 @@ final readonly class Holidays
         'US' => [['New Year’s Day', 'fixed', 1, 1], ['Birthday of Martin Luther King, Jr.', 'nth', 1, 1, 3], ['Washington’s Birthday', 'nth', 2, 1, 3], ['Memorial Day', 'nth', 5, 1, -1], ['Juneteenth', 'fixed', 6, 19], ['Independence Day', 'fixed', 7, 4], ['Labor Day', 'nth', 9, 1, 1], ['Columbus Day', 'nth', 10, 1, 2], ['Veterans Day', 'fixed', 11, 11], ['Thanksgiving Day', 'nth', 11, 4, 4], ['Christmas Day', 'fixed', 12, 25]],
     ];
 
+    /** @var array<int, array<string, string>> by year */
+    private array $known = [];
+
     /** @param string $region one of REGIONS */
-    public function __construct(private string $region)
+    public function __construct(private readonly string $region)
     {
     }
 
     /** @return array<string, string> date, ISO 8601 => name, in order; where a holiday falls on a weekend also the weekday on which it is kept */
     public function of(int $year): array
+    {
+        return $this->known[$year] ??= $this->worked($year);
+    }
+
+    /** @return array<string, string> */
+    private function worked(int $year): array
     {
         $days = $this->kept($year);
         // A New Year's Day on a Saturday is kept on the last day of the year before.

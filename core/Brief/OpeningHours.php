@@ -18,6 +18,8 @@ use Ringo\Document\Node;
  */
 final readonly class OpeningHours
 {
+    private ?Holidays $holidays;
+
     /**
      * @param list<Season> $seasons month and day, `06-01`, both ends within it; one may reach over New Year
      * @param list<Closure> $closures first and last day
@@ -27,6 +29,7 @@ final readonly class OpeningHours
      */
     public function __construct(public Week $week, public array $seasons = [], public array $closures = [], public array $days = [], public ?string $region = null, public array $openOn = [])
     {
+        $this->holidays = $region === null ? null : new Holidays($region);
     }
 
     /** Reads `hours`, `seasons`, `closures`, `days` and `holidays` of a brief. */
@@ -77,10 +80,7 @@ final readonly class OpeningHours
     /** The public holiday on which it is closed, if the day is one. */
     public function holiday(string $date): ?string
     {
-        if ($this->region === null) {
-            return null;
-        }
-        $name = (new Holidays($this->region))->of((int) substr($date, 0, 4))[$date] ?? null;
+        $name = $this->holidays?->of((int) substr($date, 0, 4))[$date] ?? null;
 
         return $name === null || in_array(explode(', in lieu', $name)[0], $this->openOn, true) ? null : $name;
     }
@@ -93,6 +93,9 @@ final readonly class OpeningHours
     public function unusual(string $from, string $to): array
     {
         $days = [];
+        if ($this->region === null && $this->closures === [] && $this->days === []) {
+            return $days;
+        }
         for ($day = new \DateTimeImmutable($from, new \DateTimeZone('UTC')); $day->format('Y-m-d') <= $to; $day = $day->modify('+1 day')) {
             $date = $day->format('Y-m-d');
             $one = $this->on($date);

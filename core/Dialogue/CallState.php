@@ -146,7 +146,7 @@ final class CallState
     /** @var ?array{step: string, rule: string, why: string, how: string, targets: list<string>, target: string, groups: list<list<string>>, group: int, since: float, asked: int, silences: int, opening: bool, told: bool, tried: list<string>, offered?: string} a transfer under way; offered: the time offered for a call-back */
     public ?array $transfer = null;
 
-    /** @var ?array{target: string, rings: list<array{people: list<string>, seconds: int}>, group: int, then: string, words: string} staff whose telephones ring before the agent answers, and what comes where they do not: agent or words */
+    /** @var ?array{target: string, rings: list<array{people: list<string>, seconds: int}>, group: int, then: string, words: string, outcome?: string} staff whose telephones ring before the agent answers, and what comes where they do not: the agent, or words and an outcome */
     public ?array $first = null;
 
     /** Step the agent begins with, where it is not the script's first. */

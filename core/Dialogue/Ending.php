@@ -24,5 +24,14 @@ final readonly class Ending
     /** A line on which nobody answered. */
     public const NOBODY = 'nobody answered';
 
+    /** A line that had as many calls as it takes. */
+    public const FULL = 'all lines taken';
+
+    /** A call that the line sent on to a number outside. */
+    public const FORWARDED = 'forwarded';
+
+    /** Outcomes of calls that nobody answered, neither staff nor agent. */
+    public const UNANSWERED = [self::NOBODY, self::FULL];
+
     public const IN_VAIN = [self::HUNG_UP, self::NO_REPLY, self::GAVE_UP, self::TURN_LIMIT, self::TIME_LIMIT, self::STEP_LIMIT, self::CIRCLE];
 }

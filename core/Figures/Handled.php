@@ -21,8 +21,8 @@ enum Handled: string
     public static function of(string $outcome, bool $connected, bool $rang): self
     {
         return match (true) {
-            $connected => self::Staff,
-            $rang, $outcome === Ending::NOBODY => self::Nobody,
+            $connected, $outcome === Ending::FORWARDED => self::Staff,
+            $rang, in_array($outcome, Ending::UNANSWERED, true) => self::Nobody,
             in_array($outcome, Ending::IN_VAIN, true) => self::GivenUp,
             default => self::Agent,
         };

@@ -211,7 +211,7 @@ final readonly class Answering
             $joined[] = $one;
         }
 
-        return array_values($joined);
+        return $joined;
     }
 
     /** @return list<Stretch> */

@@ -18,8 +18,9 @@ final readonly class Exchange
     /**
      * @param array<string, Line> $lines of the business, by key
      * @param array<string, int> $busy calls in progress by line
+     * @param array<string, string> $agents names by key
      */
-    public function __construct(private array $lines, private OpeningHours $hours, private Switchboard $switchboard, private array $busy = [])
+    public function __construct(private array $lines, private OpeningHours $hours, private Switchboard $switchboard, private array $busy = [], private array $agents = [])
     {
     }
 
@@ -37,7 +38,7 @@ final readonly class Exchange
         }
         $stretch = $line->answering->at($at, $this->hours);
         $answer = $stretch->answer;
-        $why[] = self::DAYS[(int) $at->format('N')].' '.Answering::clock($stretch->from).' to '.Answering::clock($stretch->to).($stretch->why === '' ? '' : " ({$stretch->why})").': '.(new InWords($this->lines, $this->switchboard))->answer($answer, $line);
+        $why[] = self::DAYS[(int) $at->format('N')].' '.Answering::clock($stretch->from).' to '.Answering::clock($stretch->to).($stretch->why === '' ? '' : " ({$stretch->why})").': '.(new InWords($this->lines, $this->switchboard, $this->agents))->answer($answer, $line);
 
         return match ($answer->who) {
             Who::Agent => $this->agent($line, $answer, null, [], $why),
@@ -50,7 +51,7 @@ final readonly class Exchange
     /** @param list<string> $why */
     private function staff(Line $line, Answer $answer, \DateTimeImmutable $at, array $why): Way
     {
-        $target = (string) $answer->to;
+        $target = (string) $answer->target;
         $reach = $this->switchboard->reach($target, $at);
         $name = $this->switchboard->named($target);
         if ($reach['state'] !== 'ready') {
@@ -90,7 +91,7 @@ final readonly class Exchange
      */
     private function forward(Line $line, Answer $answer, \DateTimeImmutable $at, array $came, array $why): Way
     {
-        [$kind, $to] = explode(':', (string) $answer->to, 2) + [1 => ''];
+        [$kind, $to] = explode(':', (string) $answer->target, 2) + [1 => ''];
         if ($kind === 'number') {
             return new Way($line, null, [], Way::FORWARD, null, null, '', $to, [...$why, "the call goes on to {$to}"], Who::Forward);
         }
@@ -99,12 +100,12 @@ final readonly class Exchange
         }
         $way = $this->way($to, $at, $came);
 
-        return new Way($way->line, $way->target, $way->rings, $way->then, $way->agent, $way->opening, $way->words, $way->number, [...$why, ...$way->why], $way->who);
+        return new Way($way->line, $way->target, $way->rings, $way->then, $way->agent, $way->opening, $way->words, $way->number, [...$why, ...$way->why], $way->who, $way->full);
     }
 
     /** @param list<string> $why */
     private function ends(Line $line, string $words, Who $who, array $why): Way
     {
-        return new Way($line, null, [], Way::WORDS, null, null, $line->words[$words], null, $why, $who);
+        return new Way($line, null, [], Way::WORDS, null, null, $line->words[$words], null, $why, $who, $words === 'full');
     }
 }

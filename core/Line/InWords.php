@@ -19,8 +19,8 @@ final readonly class InWords
 
     public function answer(Answer $answer, Line $line): string
     {
-        $agent = $this->agent($answer->agent ?? $line->agent).($answer->opening === null ? '' : ", from “{$answer->opening}” on");
-        $name = $answer->to === null ? '' : $this->to($answer->to);
+        $agent = $this->agent($answer->agent ?? $line->agent).($answer->opening === null ? '' : ', from “'.str_replace('_', ' ', $answer->opening).'” on');
+        $name = $answer->target === null ? '' : $this->to($answer->target);
 
         return match ($answer->who) {
             Who::Agent => $agent,

@@ -60,8 +60,8 @@ final readonly class LineCheck
             return [...array_slice($path, $at), $key];
         }
         foreach (isset($this->lines[$key]) ? $this->lines[$key]->answering->answers() : [] as $answer) {
-            if ($answer->who === Who::Forward && str_starts_with((string) $answer->to, 'line:')) {
-                $circle = $this->circle(substr((string) $answer->to, 5), [...$path, $key]);
+            if ($answer->who === Who::Forward && str_starts_with((string) $answer->target, 'line:')) {
+                $circle = $this->circle(substr((string) $answer->target, 5), [...$path, $key]);
                 if ($circle !== []) {
                     return $circle;
                 }
@@ -83,11 +83,11 @@ final readonly class LineCheck
                 $found[] = ['severity' => self::STOPS, 'words' => "{$agent} is to begin with “{$answer->opening}”, and its release has no such step."];
             }
         }
-        if ($answer->who->rings() && $this->switchboard->reach((string) $answer->to, new \DateTimeImmutable('2026-01-05 12:00'))['state'] === 'unknown') {
-            $found[] = ['severity' => self::STOPS, 'words' => "“{$answer->to}” is to ring, and is not among the teams and people."];
+        if ($answer->who->rings() && $this->switchboard->reach((string) $answer->target, new \DateTimeImmutable('2026-01-05 12:00'))['state'] === 'unknown') {
+            $found[] = ['severity' => self::STOPS, 'words' => "“{$answer->target}” is to ring, and is not among the teams and people."];
         }
-        if ($answer->who === Who::Forward && str_starts_with((string) $answer->to, 'line:') && ! isset($this->lines[substr((string) $answer->to, 5)])) {
-            $found[] = ['severity' => self::STOPS, 'words' => "Calls are to go on to “{$answer->to}”, and there is no such line."];
+        if ($answer->who === Who::Forward && str_starts_with((string) $answer->target, 'line:') && ! isset($this->lines[substr((string) $answer->target, 5)])) {
+            $found[] = ['severity' => self::STOPS, 'words' => "Calls are to go on to “{$answer->target}”, and there is no such line."];
         }
 
         return $found;
@@ -114,7 +114,7 @@ final readonly class LineCheck
         $found = [];
         foreach (self::DAYS as $weekday => $day) {
             foreach ($line->answering->usual($weekday, $this->hours) as $stretch) {
-                [$kind, $key] = explode(':', (string) $stretch->answer->to, 2) + [1 => ''];
+                [$kind, $key] = explode(':', (string) $stretch->answer->target, 2) + [1 => ''];
                 $team = $kind === 'team' && $stretch->answer->who->rings() ? ($this->switchboard->teams[$key] ?? null) : null;
                 if ($team === null || ! $team->hours->given()) {
                     continue;

@@ -22,9 +22,10 @@ final readonly class Way
      * @param ?string $opening step it begins with
      * @param string $words what is said where nobody answers
      * @param ?string $number where it is forwarded, E.164
+     * @param bool $full whether the line has as many calls as it takes
      * @param list<string> $why in the order it was decided, in words
      */
-    public function __construct(public Line $line, public ?string $target, public array $rings, public string $then, public ?string $agent, public ?string $opening, public string $words, public ?string $number, public array $why, public Who $who)
+    public function __construct(public Line $line, public ?string $target, public array $rings, public string $then, public ?string $agent, public ?string $opening, public string $words, public ?string $number, public array $why, public Who $who, public bool $full = false)
     {
     }
 

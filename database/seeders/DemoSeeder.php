@@ -68,7 +68,7 @@ final class DemoSeeder extends Seeder
 {
     public const PASSWORD = 'ringo-demo';
 
-    public function __construct(private readonly NumberingPlan $plan, private readonly KeepFinishedCall $keep, private readonly KeepSource $sources, private readonly FetchPage $pages, private readonly ReviewRecord $review)
+    public function __construct(private readonly NumberingPlan $plan, private readonly KeepFinishedCall $keep, private readonly KeepSource $sources, private readonly FetchPage $pages, private readonly ReviewRecord $review, private readonly DemoLines $lines)
     {
     }
 
@@ -76,9 +76,12 @@ final class DemoSeeder extends Seeder
     {
         DB::transaction(function (): void {
             $users = $this->users();
-            $this->pellbrook($this->business('pellbrook', 'Pellbrook Hire', $users));
-            $this->quillmoor($this->business('quillmoor', 'Quillmoor Linen', $users));
-            $this->harrowell($this->business('harrowell', 'Harrowell Pianos', $users));
+            foreach (['pellbrook' => ['Pellbrook Hire', $this->pellbrook(...)], 'quillmoor' => ['Quillmoor Linen', $this->quillmoor(...)], 'harrowell' => ['Harrowell Pianos', $this->harrowell(...)]] as $key => [$name, $built]) {
+                $business = $this->business($key, $name, $users);
+                $this->lines->brief($business);
+                $built($business);
+                $this->lines->lines($business->refresh(), $users[1]);
+            }
         });
     }
 

@@ -114,17 +114,19 @@ final readonly class FindCalls
     {
         $query->where('status', 'ended');
         if ($handled === Handled::Staff) {
-            $query->whereNotNull('state->connected->person');
+            $query->where(static fn (Builder $either) => $either->whereNotNull('state->connected->person')->orWhere('outcome', Ending::FORWARDED));
 
             return;
         }
-        $query->whereNull('state->connected->person');
+        $query->whereNull('state->connected->person')->where('outcome', '!=', Ending::FORWARDED);
+        // A telephone that the line rings before the agent is nobody's being asked for.
+        $rang = static fn (Builder $offer): Builder => $offer->where('before_agent', false);
         if ($handled === Handled::Nobody) {
-            $query->whereHas('offers');
+            $query->where(static fn (Builder $either) => $either->whereHas('offers', $rang)->orWhereIn('outcome', Ending::UNANSWERED));
 
             return;
         }
-        $query->whereDoesntHave('offers');
+        $query->whereDoesntHave('offers', $rang)->whereNotIn('outcome', Ending::UNANSWERED);
         $handled === Handled::GivenUp ? $query->whereIn('outcome', Ending::IN_VAIN) : $query->whereNotIn('outcome', Ending::IN_VAIN);
     }
 

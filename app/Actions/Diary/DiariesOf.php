@@ -9,6 +9,8 @@ use App\Models\Booking;
 use App\Models\Business;
 use App\Models\Diary;
 use App\Models\DiaryBusy;
+use Illuminate\Support\Carbon;
+use Ringo\Brief\OpenDay;
 use Ringo\Diary\Busy;
 use Ringo\Diary\Diaries;
 
@@ -54,10 +56,21 @@ final class DiariesOf
         return $busy;
     }
 
-    /** @return array<string, mixed> a diaries file without busy times */
+    /** Days ahead whose closures the brief tells: as far as anything is ever booked. */
+    private const AHEAD = 400;
+
+    /** @return array<string, mixed> a diaries file without busy times; what the diaries leave open, the brief says */
     public function document(Business $business): array
     {
         $own = $business->diary ?? [];
+        $hours = $business->brief()->hours;
+        if (($own['hours'] ?? []) === []) {
+            $own['hours'] = $hours->week->toArray();
+        }
+        $today = Carbon::now($business->tz);
+        $closed = array_keys(array_filter($hours->unusual($today->format('Y-m-d'), $today->addDays(self::AHEAD)->format('Y-m-d')), static fn (OpenDay $day): bool => $day->open === []));
+        $written = $own['closures'] ?? [];
+        $own['closures'] = [...$written, ...array_values(array_diff($closed, array_filter($written, is_string(...))))];
 
         return [
             'tz' => $business->tz, 'country' => $business->country, 'hours' => $own['hours'] ?? [], 'closures' => $own['closures'] ?? [],

@@ -143,7 +143,7 @@ final class CountCalls
             'booking' => Booking::query()->toBase()->whereIn('call_id', $ids)->whereIn('state', ['booked', 'cancelled'])->get(['call_id', 'state'])->groupBy('call_id'),
             'delivery' => Delivery::query()->toBase()->whereIn('call_id', $ids)->whereIn('state', self::IN_THE_END)->get(['call_id', 'kind', 'state'])->groupBy('call_id'),
             'question' => KnowledgeQuestion::query()->toBase()->whereIn('call_id', $ids)->get(['call_id'])->groupBy('call_id'),
-            'offer' => Offer::query()->toBase()->whereIn('call_id', $ids)->get(['call_id'])->groupBy('call_id'),
+            'offer' => Offer::query()->toBase()->whereIn('call_id', $ids)->where('before_agent', false)->get(['call_id'])->groupBy('call_id'),
             'step' => CallStep::query()->toBase()->whereIn('call_id', $ids)->orderBy('n')->select('call_id', 'microseconds', 'trace->steps as steps')->get()->groupBy('call_id'),
         ];
     }

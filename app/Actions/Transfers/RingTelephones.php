@@ -42,7 +42,7 @@ final readonly class RingTelephones
                 PromisedCallBack::query()->create(['call_id' => $call->id, 'business_id' => $call->business_id, 'target' => $action->target, 'number' => $action->number, 'name' => $action->name, 'why' => mb_substr($action->why, 0, 250), 'due_at' => Carbon::parse($action->at, $call->tz)->utc()]);
             }
             if ($action instanceof Ring) {
-                $this->ring($call, $action);
+                $this->ring($call, $action, $outcome->state->first !== null);
                 $add('rung', implode(', ', array_map(fn (string $key): string => Person::query()->where('business_id', $call->business_id)->where('key', $key)->value('name') ?? 'a number outside', $action->people)));
             }
         }
@@ -60,12 +60,12 @@ final readonly class RingTelephones
         }
     }
 
-    private function ring(Call $call, Ring $ring): void
+    private function ring(Call $call, Ring $ring, bool $beforeAgent): void
     {
         foreach ($ring->people as $key) {
             Offer::query()->create([
                 'call_id' => $call->id, 'business_id' => $call->business_id, 'person_id' => Person::query()->where('business_id', $call->business_id)->where('key', $key)->value('id'),
-                'target' => $ring->target, 'who' => $key, 'status' => 'ringing', 'announcement' => $ring->announcement + ['how' => $ring->how], 'rung_at' => now(), 'ends_at' => now()->addSeconds($ring->seconds),
+                'target' => $ring->target, 'who' => $key, 'status' => 'ringing', 'announcement' => $ring->announcement + ['how' => $ring->how], 'rung_at' => now(), 'ends_at' => now()->addSeconds($ring->seconds), 'before_agent' => $beforeAgent,
             ]);
         }
     }

@@ -9,6 +9,7 @@ use App\Models\Offer;
 use App\Models\Person;
 use App\Models\Team;
 use App\Models\TeamExample;
+use Ringo\Brief\OpeningHours;
 use Ringo\Document\Node;
 use Ringo\Language\Lexicon;
 use Ringo\Language\Vocabulary;
@@ -34,9 +35,10 @@ final readonly class SwitchboardOf
             $people[$person->key] = $this->person($person, $everybodyThere);
         }
         $learned = $this->learned($business);
+        $hours = $business->brief()->hours;
         $teams = [];
         foreach ($business->teams()->with('people')->get() as $team) {
-            $teams[$team->key] = $this->team($team, $people, (int) ($waiting['team:'.$team->key] ?? 0), $learned[$team->id] ?? []);
+            $teams[$team->key] = $this->team($team, $people, (int) ($waiting['team:'.$team->key] ?? 0), $learned[$team->id] ?? [], $hours);
         }
 
         return new Switchboard($teams, $people, $this->words, $this->lexicon, $business->caution());
@@ -75,11 +77,14 @@ final readonly class SwitchboardOf
     /**
      * @param array<string, CorePerson> $people
      * @param list<string> $learned
+     * @param OpeningHours $hours of the business, for a team that has none of its own
      */
-    private function team(Team $team, array $people, int $waiting, array $learned): StaffedTeam
+    private function team(Team $team, array $people, int $waiting, array $learned, OpeningHours $hours): StaffedTeam
     {
         $members = array_values(array_filter($team->people->map(static fn (Person $one): ?CorePerson => $people[$one->key] ?? null)->all()));
 
-        return new StaffedTeam($this->described($team, $learned), $members, Hours::read(Node::root($team->hours)), $team->ring, $team->seconds, $team->waiting_most, $waiting);
+        $own = Hours::read(Node::root($team->hours));
+
+        return new StaffedTeam($this->described($team, $learned), $members, $own->given() || ! $hours->given() ? $own : Hours::of($hours), $team->ring, $team->seconds, $team->waiting_most, $waiting);
     }
 }

@@ -40,8 +40,10 @@ final class DiarySetUpController
     public function show(Business $business): View
     {
         $document = $this->diaries->document($business);
+        // What the form shows is the diaries' own; what the brief adds is not written twice.
+        $own = ['hours' => $business->diary['hours'] ?? [], 'closures' => $business->diary['closures'] ?? []];
 
-        return view('diary-set-up', ['business' => $business, 'agent' => $this->current->in($business), 'document' => $document, 'services' => $business->bookableServices()->get(), 'diaries' => $business->diaries()->withCount('busy')->get(), 'form' => $this->form, 'next' => $this->next($business, $document)]);
+        return view('diary-set-up', ['business' => $business, 'agent' => $this->current->in($business), 'document' => $own + $document, 'brief' => $business->brief()->hours, 'services' => $business->bookableServices()->get(), 'diaries' => $business->diaries()->withCount('busy')->get(), 'form' => $this->form, 'next' => $this->next($business, $document)]);
     }
 
     public function business(Request $request, Business $business): RedirectResponse

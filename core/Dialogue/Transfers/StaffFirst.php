@@ -34,6 +34,9 @@ final readonly class StaffFirst
     public function begin(Turn $turn): Move
     {
         $first = $turn->state->first ?? throw new \LogicException('No staff ring first.');
+        if ($first['rings'] === []) {
+            return $this->settle($turn);
+        }
         $turn->trace->rule('the line rings '.$this->switchboard->named($first['target']).' first');
 
         return $this->ring($turn);
@@ -71,13 +74,22 @@ final readonly class StaffFirst
 
             return $this->ring($turn);
         }
-        [$then, $words] = [$state->first['then'], $state->first['words']];
+
+        return $this->settle($turn);
+    }
+
+    /** Nobody of the staff: the agent, or the line's words. */
+    private function settle(Turn $turn): Move
+    {
+        $state = $turn->state;
+        $first = $state->first ?? throw new \LogicException('No staff ring first.');
         $state->first = null;
         $state->mode = Mode::Answer;
-        if ($then === self::THEN_WORDS) {
-            $turn->trace->rule('nobody answers: the line’s words');
-            $turn->speak($words);
-            $turn->end(Ending::NOBODY);
+        if ($first['then'] === self::THEN_WORDS) {
+            $outcome = $first['outcome'] ?? Ending::NOBODY;
+            $turn->trace->rule($outcome.': the line’s words');
+            $turn->speak($first['words']);
+            $turn->end($outcome);
 
             return Move::stay();
         }

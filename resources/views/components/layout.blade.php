@@ -77,6 +77,7 @@
             <a href="{{ route('board', $business) }}" @if ($here === 'board') aria-current="page" @endif><x-icon name="layout-dashboard"/> Board</a>
             @if ($designs)
                 <h2>Prepare</h2>
+                <a href="{{ route('brief', $business) }}" @if ($here === 'brief') aria-current="page" @endif><x-icon name="notebook-text"/> Brief</a>
                 <a href="{{ route('agents', $business) }}" @if ($here === 'agents') aria-current="page" @endif><x-icon name="audio-lines"/> Agents</a>
             @endif
             @if ($designs)
@@ -98,6 +99,7 @@
                 <a href="{{ route('errands', $business) }}" @if ($here === 'errands') aria-current="page" @endif><x-icon name="waypoints"/> Errands</a>
             @endif
             <h2>Run</h2>
+            @if ($designs)<a href="{{ route('lines', $business) }}" @if ($here === 'lines') aria-current="page" @endif><x-icon name="phone"/> Lines</a>@endif
             <a href="{{ route('callers', $business) }}" @if ($here === 'callers') aria-current="page" @endif><x-icon name="contact"/> Callers</a>
             <a href="{{ route('diary', $business) }}" @if ($here === 'diary') aria-current="page" @endif><x-icon name="calendar-days"/> Diary</a>
             <a href="{{ route('desk', $business) }}" @if ($here === 'desk') aria-current="page" @endif><x-icon name="headset"/> Desk</a>

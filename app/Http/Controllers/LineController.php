@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\Lines\KeepLine;
+use App\Actions\Lines\LinesOf;
+use App\Models\Agent;
+use App\Models\AuditEntry;
+use App\Models\Business;
+use App\Models\Line;
+use App\Models\LineChange;
+use App\Models\User;
+use App\Support\CurrentAgent;
+use App\Support\LineForm;
+use App\Support\LinePage;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\ValidationException;
+use Ringo\Line\Answering;
+
+/** Lines of a business: who answers which number when, and which release runs on it. */
+final class LineController
+{
+    public function __construct(private readonly CurrentAgent $current, private readonly LinesOf $lines, private readonly KeepLine $keep, private readonly LineForm $form)
+    {
+    }
+
+    public function index(Business $business, LinePage $page): View
+    {
+        $lines = Line::query()->with('agent.latestRelease', 'release')->where('business_id', $business->id)->orderBy('id')->get();
+        $hours = $business->brief()->hours;
+        [$check, $words] = [$this->lines->check($business), $this->lines->words($business)];
+
+        $drawn = [];
+        foreach ($lines as $line) {
+            if ($line instanceof Line) {
+                $drawn[$line->key] = ['week' => $page->week($line->design(), $hours, $words), 'found' => $check->of($line->design()), 'calls' => $page->hours($business, $line)];
+            }
+        }
+
+        return view('lines', ['business' => $business, 'agent' => $this->current->in($business), 'lines' => $lines, 'hours' => $hours, 'drawn' => $drawn]);
+    }
+
+    public function create(Business $business): View
+    {
+        return view('line-new', ['business' => $business, 'agent' => $this->current->in($business), 'agents' => $business->agents()->with('latestRelease')->get(), 'teams' => $business->teams()->get(), 'hours' => $business->brief()->hours]);
+    }
+
+    public function store(Request $request, Business $business): RedirectResponse
+    {
+        $given = $request->validate(['name' => ['required', 'string', 'max:60'], 'kind' => ['required', 'in:number,button'], 'number' => ['nullable', 'string', 'max:40'], 'agent' => ['required', 'string', 'max:60'], 'begins' => ['required', 'in:agent,staff_first'], 'rings' => ['required_if:begins,staff_first', 'nullable', 'string', 'max:80']], ['name.required' => 'Give the line a name, such as “Main line”.', 'agent.required' => 'Choose the agent that answers.', 'rings.required_if' => 'Choose whose telephones ring first.']);
+        $answers = $given['begins'] === 'staff_first' ? ['open' => $this->form->answer(['who' => 'staff_first', 'rings' => $given['rings'] ?? '']), 'otherwise' => ['who' => 'agent']] : ['otherwise' => ['who' => 'agent']];
+        $line = $this->keep->make($business, ['name' => trim($given['name']), 'number' => $given['number'] ?? '', 'agent' => $given['agent'], 'answers' => $answers], $given['kind'], $this->user($request));
+
+        return redirect()->route('line', [$business, $line])->with('notice', "{$line->name} is made. It takes calls once it is put live.");
+    }
+
+    public function show(Business $business, Line $line, LinePage $page): View
+    {
+        $line->load('agent.releases', 'release', 'changes.user');
+        $this->current->remember($line->agent);
+        $hours = $business->brief()->hours;
+        $design = $line->design();
+        $release = $line->release ?? $line->agent->releases->first();
+
+        return view('line', ['business' => $business, 'agent' => $line->agent, 'line' => $line, 'design' => $design, 'hours' => $hours,
+            'week' => $page->week($design, $hours, $this->lines->words($business)), 'found' => $this->lines->check($business)->of($design), 'calls' => $page->hours($business, $line),
+            'agents' => $business->agents()->get(), 'teams' => $business->teams()->get(), 'people' => $business->people()->get(), 'others' => $business->lines()->whereKeyNot($line->id)->get(),
+            'steps' => $release === null ? [] : array_map(strval(...), array_keys($release->scriptText->script()->steps)), 'words' => $this->lines->words($business),
+        ]);
+    }
+
+    /** Name, number, agent, how many at once, what callers hear, and who answers at all other times. */
+    public function update(Request $request, Business $business, Line $line): RedirectResponse
+    {
+        $given = $request->validate(['name' => ['required', 'string', 'max:60'], 'number' => ['nullable', 'string', 'max:40'], 'agent' => ['required', 'string', 'max:60'], 'at_once' => ['required', 'integer', 'between:1,500'], 'hears' => ['nullable', 'array'], 'hears.*' => ['nullable', 'string', 'max:400'],
+            'otherwise' => ['required', 'array'], 'open' => ['nullable', 'array'], 'closed' => ['nullable', 'array']]);
+        $answers = ['otherwise' => $this->form->answer($given['otherwise'])] + array_diff_key($line->document['answers'], ['open' => 1, 'closed' => 1, 'otherwise' => 1]);
+        foreach (['open', 'closed'] as $when) {
+            if (($given[$when]['who'] ?? '') !== '') {
+                $answers[$when] = $this->form->answer($given[$when]);
+            }
+        }
+        $this->keep->change($line, ['name' => trim($given['name']), 'number' => $given['number'] ?? '', 'agent' => $given['agent'], 'at_once' => (int) $given['at_once'], 'hears' => array_filter(array_map(strval(...), $given['hears'] ?? []), static fn (string $one): bool => trim($one) !== ''), 'answers' => $answers], 'changed what it is and who answers', $this->user($request));
+
+        return redirect()->route('line', [$business, $line])->with('notice', 'Kept. '.($line->live() ? 'It counts from the next call on.' : ''));
+    }
+
+    /** One stretch of the week is answered otherwise from now on; what lay there is cut. */
+    public function stretch(Request $request, Business $business, Line $line): RedirectResponse
+    {
+        $given = $request->validate(['days' => ['required', 'array', 'min:1'], 'days.*' => ['integer', 'between:1,7'], 'from' => ['required', 'string', 'max:5'], 'to' => ['required', 'string', 'max:5'], 'who' => ['required', 'in:agent,staff_first,staff,forward,nobody,none'], 'rings' => ['nullable', 'string', 'max:80'], 'seconds' => ['nullable', 'integer'], 'agent' => ['nullable', 'string', 'max:60'], 'opening' => ['nullable', 'string', 'max:80'], 'forward' => ['nullable', 'string', 'max:80']], ['days.required' => 'Choose the days.']);
+        [$from, $to] = $this->form->span($given['from'], $given['to']);
+        $answer = $given['who'] === 'none' ? null : $this->form->read($given);
+        $days = array_values(array_map(intval(...), $given['days']));
+        $answering = $line->design()->answering->with($days, $from, $to, $answer);
+        $when = implode(', ', array_map(static fn (int $day): string => LinePage::DAYS[$day], $days)).' '.Answering::clock($from).' to '.Answering::clock($to);
+        $words = $answer === null ? "{$when}: as at other times" : "{$when}: ".$this->lines->words($business)->answer($answer, $line->design());
+        $this->keep->change($line, ['answers' => $answering->toArray()] + $line->document, $words, $this->user($request));
+        $change = $line->changes()->first();
+
+        return redirect()->to(route('line', [$business, $line]).'#week')->with('undo', ['text' => "{$words}.", 'action' => route('line.back', [$business, $line, $change])]);
+    }
+
+    public function live(Request $request, Business $business, Line $line): RedirectResponse
+    {
+        $given = $request->validate(['release' => ['required', 'integer']], ['release.*' => 'Choose the release the line is to run. A line never runs a draft: release the agent first.']);
+        $release = $line->agent->releases()->where('number', $given['release'])->first() ?? throw ValidationException::withMessages(['release' => 'There is no such release.']);
+        $this->keep->live($line, $release, $this->user($request));
+
+        return redirect()->route('line', [$business, $line])->with('notice', "{$line->name} is live with {$line->agent->name}, release {$release->number}.");
+    }
+
+    public function pause(Request $request, Business $business, Line $line): RedirectResponse
+    {
+        $this->keep->pause($line, $this->user($request));
+
+        return redirect()->route('line', [$business, $line])->with('notice', "{$line->name} takes no calls until it is put live again. Calls in progress go on to their end.");
+    }
+
+    public function back(Request $request, Business $business, Line $line, LineChange $change): RedirectResponse
+    {
+        $this->keep->back($line, $change, $this->user($request));
+
+        return redirect()->route('line', [$business, $line])->with('notice', "Taken back: {$change->words}.");
+    }
+
+    public function destroy(Request $request, Business $business, Line $line): RedirectResponse
+    {
+        if ($line->live()) {
+            throw ValidationException::withMessages(['line' => 'Pause the line first: calls would find no line there.']);
+        }
+        $line->delete();
+        AuditEntry::note($business->id, $this->user($request), 'line taken away', $line->name);
+
+        return redirect()->route('lines', $business)->with('undo', ['text' => "{$line->name} was taken away. Its calls stay.", 'action' => route('line.restore', [$business, $line])]);
+    }
+
+    public function restore(Request $request, Business $business, Line $line): RedirectResponse
+    {
+        $line->restore();
+
+        return redirect()->route('line', [$business, $line])->with('notice', "{$line->name} is back.");
+    }
+
+    public function export(Business $business, Line $line): JsonResponse
+    {
+        return response()->json($line->document, 200, ['Content-Disposition' => "attachment; filename=\"{$business->key}-{$line->key}.json\""], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+    }
+
+    private function user(Request $request): User
+    {
+        /** @var User $user */
+        $user = $request->user();
+
+        return $user;
+    }
+}

@@ -1,0 +1,27 @@
+<x-layout title="Exchange" :business="$business" :agent="$agent" here="lines">
+    <header class="head"><h1>Exchange</h1><p class="sub"><a href="{{ route('lines', $business) }}">Lines</a> · the simulated telephone network: a call placed here is a live one, and causes what live calls cause</p></header>
+    @if ($errors->any())<ul class="problems" role="alert">@foreach ($errors->all() as $error)<li>{{ $error }}</li>@endforeach</ul>@endif
+    @if ($line === null)<p class="card empty">There is no line to ring yet. <a href="{{ route('line.new', $business) }}">Make one</a>.</p>
+    @else
+    <div class="exchange-body">
+        <form class="card" method="post" action="{{ route('exchange.place', $business) }}" data-exchange data-contacts-url="{{ route('contacts.search', $business) }}" @if (session('placed')) data-placed="{{ route('handset.show', [$business, session('placed')]) }}" @endif>@csrf
+            <h2>Place a call</h2>
+            <div class="inline-fields"><label class="field-label"><span>to</span><select name="line" data-look>@foreach ($lines as $one)<option value="{{ $one->key }}" @selected($one->id === $line->id)>{{ $one->name }}{{ $one->live() ? '' : ($one->state === 'paused' ? ' (paused)' : ' (not live)') }}</option>@endforeach</select></label>
+                <label class="field-label"><span>placed at <small>{{ $business->tz }}</small></span><input name="at" type="datetime-local" required value="{{ $at->format('Y-m-d\TH:i') }}" data-look></label></div>
+            <fieldset class="inline-fields"><legend>From</legend>
+                <label class="check"><input type="radio" name="caller" value="contact" @checked(old('caller') === 'contact')> a contact</label><input type="search" placeholder="name or firm" aria-label="Find a contact" data-contact-search><select name="contact" aria-label="Contact who rings" data-contact-list></select>
+                <label class="check"><input type="radio" name="caller" value="unknown" @checked(old('caller', 'unknown') === 'unknown')> a number</label><input name="number" type="tel" size="14" value="{{ old('number', '07700 900199') }}" aria-label="Number that rings">
+                <label class="check"><input type="radio" name="caller" value="withheld" @checked(old('caller') === 'withheld')> withheld</label></fieldset>
+            <fieldset class="inline-fields"><legend>Where no desk is open, staff</legend><select name="how" aria-label="What staff do">@foreach (['no_answer' => 'do not answer', 'answers' => 'pick up', 'busy' => 'are busy', 'declines' => 'decline'] as $value => $words)<option value="{{ $value }}" @selected(old('how') === $value)>{{ $words }}</option>@endforeach</select><label class="pair">after <input name="after" type="number" min="1" max="60" value="{{ old('after', 5) }}"> s</label></fieldset>
+            <div class="go"><button class="primary" @disabled(! $line->live())><x-icon name="phone-call"/> Ring</button>@unless ($line->live())<span class="muted">The line is {{ $line->state === 'paused' ? 'paused' : 'not live yet' }}.</span>@endunless</div>
+        </form>
+        <section class="card" aria-labelledby="way-title"><h2 id="way-title">The way it takes <small>{{ $at->format('D j M, H:i') }}</small></h2>
+            <ol class="way-list">@foreach ($way->why as $one)<li>{{ ucfirst($one) }}</li>@endforeach
+                @foreach ($way->rings as $ring)<li class="staff">{{ implode(', ', array_map(fn ($key) => $names[$key] ?? $key, $ring['people'])) }} {{ count($ring['people']) === 1 ? 'rings' : 'ring' }} for {{ $ring['seconds'] }} s</li>@endforeach
+                <li class="{{ $way->then }}">@if ($way->then === 'agent'){{ $business->agents()->where('key', $way->agent)->value('name') ?? $way->agent }} answers{{ $way->opening ? ', beginning with “'.str_replace('_', ' ', $way->opening).'”' : '' }}@elseif ($way->then === 'forward')The call goes on to {{ $way->number }}@else“{{ $way->words }}”@endif</li></ol></section>
+    </div>
+    <section class="card"><h2>Calls on these lines</h2>
+        @forelse ($calls as $call)<a class="line" href="{{ route('call', [$business, $call]) }}"><span class="when stamp">{{ $call->placedAt()->format('D j M, H:i') }}</span><span class="what"><strong>{{ $call->caller_name }}</strong> to {{ $call->line?->name }}: {{ $call->inProgress() ? 'in progress' : $call->outcome }}</span><span class="when">{{ round($call->seconds) }} s</span></a>
+        @empty<p class="empty">None yet. The first one placed appears here.</p>@endforelse</section>
+    @endif
+</x-layout>

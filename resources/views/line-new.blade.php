@@ -1,0 +1,17 @@
+<x-layout title="New line" :business="$business" :agent="$agent" here="lines">
+    <header class="head"><h1>New line</h1><p class="sub"><a href="{{ route('lines', $business) }}">Lines</a> · a number of the client’s, or a button on its page</p></header>
+    @if ($errors->any())<ul class="problems" role="alert">@foreach ($errors->all() as $error)<li>{{ $error }}</li>@endforeach</ul>@endif
+    @if ($agents->isEmpty())<p class="card empty">A line needs an agent to answer it. <a href="{{ route('agent.new', $business) }}">Make one</a> first.</p>
+    @else
+    <form class="card" method="post" action="{{ route('line.store', $business) }}">@csrf
+        <div class="inline-fields"><label class="field-label"><span>called</span><input name="name" maxlength="60" required autofocus value="{{ old('name') }}" placeholder="Main line"></label>
+            <label class="field-label"><span>is</span><select name="kind"><option value="number">a number</option><option value="button" @selected(old('kind') === 'button')>a button on a web page</option></select></label>
+            <label class="field-label"><span>number <small>none for a button</small></span><input name="number" type="tel" value="{{ old('number') }}" placeholder="01632 960140"></label>
+            <label class="field-label"><span>agent</span><select name="agent">@foreach ($agents as $one)<option value="{{ $one->key }}" @selected(old('agent') === $one->key)>{{ $one->name }}{{ $one->latestRelease ? '' : ', not released yet' }}</option>@endforeach</select></label></div>
+        <fieldset><legend>In opening hours</legend>
+            <label class="check"><input type="radio" name="begins" value="agent" @checked(old('begins', 'agent') === 'agent')> the agent answers at once, day and night</label><br>
+            <label class="check"><input type="radio" name="begins" value="staff_first" @checked(old('begins') === 'staff_first')> staff ring first, then the agent: </label><select name="rings" aria-label="Whose telephones ring first"><option value="">–</option>@foreach ($teams as $team)<option value="team:{{ $team->key }}" @selected(old('rings') === 'team:'.$team->key)>{{ $team->name }}</option>@endforeach</select>
+            @unless ($hours->given())<p class="muted">The brief says no opening hours yet, so staff would never ring. <a href="{{ route('brief', $business) }}">Write them</a>.</p>@endunless</fieldset>
+        <div class="go"><button class="primary">Make it</button></div></form>
+    @endif
+</x-layout>

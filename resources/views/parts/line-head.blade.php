@@ -1,0 +1,3 @@
+<span class="num">@if ($line->kind === 'button')<x-icon name="mouse-pointer-click"/> button @else{{ app(\Ringo\Numbering\NumberingPlan::class)->parse((string) $line->e164, $business->country)?->inNationalFormat() ?? $line->e164 }}@endif</span>
+<span class="state {{ $line->state }}">{{ ['made' => 'not live yet', 'live' => 'live', 'paused' => 'paused'][$line->state] }}</span>
+<span class="muted">{{ $line->agent->name }}@if ($line->release), release {{ $line->release->number }}@endif @if ($line->live() && $line->live_since) since {{ $line->live_since->setTimezone($business->tz)->format('j M') }}@endif · up to {{ $line->document['at_once'] ?? 3 }} {{ ($line->document['at_once'] ?? 3) === 1 ? 'call' : 'calls' }} at once</span>
