@@ -8,7 +8,6 @@ use Illuminate\Support\Str;
 use Ringo\Brief\Brief;
 use Ringo\Brief\OpenDay;
 use Ringo\Brief\OpeningHours;
-use Ringo\Brief\Site;
 use Ringo\Diary\Week;
 
 /** The brief as its form writes it: stretches with commas, closures and single days a line each. */

@@ -22,7 +22,7 @@ final readonly class WrittenHours
         $text = mb_strtolower((string) preg_replace(['/[–—−]/u', '/\s+/u', '/\bnoon\b/iu', '/\bmidnight\b/iu', '/\b(?:daily|every day|seven days a week|7 days(?: a week)?)\b/iu', '/\bweekdays\b/iu', '/\bweekends\b/iu'], ['-', ' ', '12:00', '24:00', 'mon-sun', 'mon-fri', 'sat-sun'], $text));
         $days = self::DAY.'(?:\s*(?:-|to|until|through)\s*'.self::DAY.')?(?:\s*(?:,|and|&)\s*'.self::DAY.')*';
         $span = self::CLOCK.'\s*(?:-|to|until|till)\s*'.self::CLOCK;
-        preg_match_all("~(?<days>(?:^|(?<=[^\\pL]))(?:".str_replace('(mo', '(?:mo', $days).'))[\s:,]*(?<hours>closed|(?:(?:from\s*)?'.preg_replace('/\((?!\?)/', '(?:', $span).'(?:\s*(?:,|and|&|/)\s*)?)+)~u', $text, $found, PREG_SET_ORDER);
+        preg_match_all('~(?<days>(?:^|(?<=[^\\pL]))(?:'.str_replace('(mo', '(?:mo', $days).'))[\s:,]*(?<hours>closed|(?:(?:from\s*)?'.preg_replace('/\((?!\?)/', '(?:', $span).'(?:\s*(?:,|and|&|/)\s*)?)+)~u', $text, $found, PREG_SET_ORDER);
         $week = [];
         foreach ($found as $one) {
             $spans = $one['hours'] === 'closed' ? [] : $this->spans($one['hours'], "~{$span}~u");

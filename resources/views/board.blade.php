@@ -25,6 +25,12 @@
                 @foreach ($stuck as $one)<a class="line" href="{{ route('delivery', [$business, $one]) }}"><span class="what"><strong>{{ $one->name }}</strong></span><span class="why">{{ $one->problem }}</span><span class="when">{{ $one->state === 'dead' ? 'given up' : 'tried again' }}</span></a>@endforeach
             </section>
         @endif
+        @if ($nobody !== [] && auth()->user()->can('design', $business))
+            <section class="card" aria-labelledby="b-lines">
+                <h2 id="b-lines">Lines and hours nobody answers <span class="figure">{{ count($nobody) }}</span></h2>
+                @foreach ($nobody as $one)<a class="line" href="{{ route('line', [$business, $one['line']]) }}"><span class="what"><strong>{{ $one['line']->name }}</strong></span><span class="why">{{ implode(' ', $one['words']) }}</span><span class="when"></span></a>@endforeach
+            </section>
+        @endif
         @if ($failing->isNotEmpty() && auth()->user()->can('design', $business))
             <section class="card" aria-labelledby="b-cases">
                 <h2 id="b-cases">Kept calls that the draft breaks <span class="figure">{{ $failingCount }}</span></h2>

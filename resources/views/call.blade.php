@@ -33,8 +33,9 @@
             {{ $agent->name }}, {{ $call->release ? 'release '.$call->release->number : 'draft' }} ·
             @if ($number)<span title="{{ $call->from }}">{{ $number }}</span>@else number withheld @endif
             @if ($call->contact?->organisation) · {{ $call->contact->organisation }}@endif
-            · {{ $call->kind }}
+            · {{ $call->kind }}@if ($call->line) · on {{ $call->line->name }}@endif
         </p>
+        @if ($call->way)<details class="came"><summary>How it came</summary><ol class="way-list">@foreach ($call->way as $one)<li>{{ ucfirst($one) }}</li>@endforeach</ol></details>@endif
     </header>
     @if ($call->trashed())<p class="notice" role="status">This call is deleted. It can be brought back, with its transcript and record.</p>@endif
     @include('parts.strip', ['marks' => $call->marks ?? [], 'turns' => $call->turns, 'live' => $call->inProgress(), 'agent' => $agent->name])

@@ -51,7 +51,9 @@ final readonly class SettleTelephones
     /** When something happens that took so many real seconds of ringing. */
     public function clock(Call $call, int $seconds): float
     {
-        return round((float) ($call->state['transfer']['since'] ?? $call->state['clock'] ?? 0) + max($seconds, $this->host->at($call, 'transfer', '') - (float) ($call->state['transfer']['since'] ?? 0)), 1);
+        $since = (float) ($call->state['transfer']['since'] ?? $call->state['clock'] ?? 0);
+
+        return round($since + max($seconds, $this->host->at($call, 'transfer', '') - $since), 1);
     }
 
     private function happen(Call $call, Event $event): void

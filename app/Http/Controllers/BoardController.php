@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Calls\SettleAbandonedCalls;
+use App\Actions\Lines\LinesOf;
 use App\Models\Business;
 use App\Models\Call;
 use App\Models\CasebookCase;
 use App\Models\Delivery;
 use App\Models\KnowledgeQuestion;
+use App\Models\Line;
 use App\Models\User;
 use App\Support\CurrentAgent;
 use App\Support\Sight;
@@ -38,7 +40,7 @@ final class BoardController
         return redirect()->route('board', $business);
     }
 
-    public function show(Request $request, Business $business, SettleAbandonedCalls $settle, CurrentAgent $current): View
+    public function show(Request $request, Business $business, SettleAbandonedCalls $settle, CurrentAgent $current, LinesOf $lines): View
     {
         $request->session()->put('business', $business->key);
         $settle->in($business);
@@ -68,6 +70,7 @@ final class BoardController
         return view('board', ['still' => $still->count(), 'stillSince' => $still->min('due_at'),
             'business' => $business,
             'agent' => $agent,
+            'nobody' => $this->nobody($business, $lines),
             'now' => $now,
             'today' => (clone $calls)->where('started_at', '>=', $today)->where('started_at', '<', $today->copy()->addDay())->count(),
             'usual' => $usual,
@@ -84,6 +87,22 @@ final class BoardController
             'outcomes' => (clone $calls)->where('status', 'ended')->where('started_at', '>=', $today->copy()->subDays(28))->selectRaw('outcome, count(*) as n')->groupBy('outcome')->orderByDesc('n')->limit(8)->pluck('n', 'outcome'),
             'week' => $this->week($business, $now),
         ]);
+    }
+
+    /** @return list<array{line: Line, words: list<string>}> hours in which nobody answers a line that is live, and what else is wrong with it */
+    private function nobody(Business $business, LinesOf $lines): array
+    {
+        $live = $business->lines()->where('state', Line::LIVE)->get();
+        $check = $live->isEmpty() ? null : $lines->check($business);
+        $found = [];
+        foreach ($live as $line) {
+            $words = $check === null ? [] : array_column($check->of($line->design()), 'words');
+            if ($words !== []) {
+                $found[] = ['line' => $line, 'words' => $words];
+            }
+        }
+
+        return $found;
     }
 
     /** @return list<array{day: string, date: string, n: int}> calls of the last fourteen days */
