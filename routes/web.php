@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\AccountsController;
 use App\Http\Controllers\AgentController;
 use App\Http\Controllers\BoardController;
 use App\Http\Controllers\BriefController;
+use App\Http\Controllers\BusinessController;
 use App\Http\Controllers\CallController;
 use App\Http\Controllers\CallExportController;
 use App\Http\Controllers\CallMapController;
@@ -24,8 +26,10 @@ use App\Http\Controllers\ExchangeController;
 use App\Http\Controllers\FiguresController;
 use App\Http\Controllers\ForesightController;
 use App\Http\Controllers\HandsetController;
+use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\KnowledgeController;
 use App\Http\Controllers\LineController;
+use App\Http\Controllers\OwnAccountController;
 use App\Http\Controllers\PostController;
 use App\Http\Controllers\PromptBookController;
 use App\Http\Controllers\RecognitionController;
@@ -44,7 +48,17 @@ use Illuminate\Support\Facades\Route;
 Route::middleware('guest')->group(static function (): void {
     Route::get('/sign-in', [SignInController::class, 'show'])->name('sign-in');
     Route::post('/sign-in', [SignInController::class, 'store'])->middleware('throttle:sign-in');
+    Route::get('/sign-in/code', [SignInController::class, 'code'])->name('sign-in.code');
+    Route::post('/sign-in/code', [SignInController::class, 'giveCode'])->middleware('throttle:sign-in-code');
+    Route::get('/forgot', [InvitationController::class, 'forgot'])->name('forgot');
+    Route::post('/forgot', [InvitationController::class, 'sendLink'])->middleware('throttle:6,1');
+    Route::get('/password/{token}', [InvitationController::class, 'password'])->where('token', '[A-Za-z0-9]{20,64}')->name('password');
+    Route::post('/password/{token}', [InvitationController::class, 'setPassword'])->where('token', '[A-Za-z0-9]{20,64}')->middleware('throttle:10,1');
 });
+
+// An invitation: the link is the secret, and lets somebody in once.
+Route::get('/join/{token}', [InvitationController::class, 'show'])->where('token', '[A-Za-z0-9]{20,64}')->name('invitation');
+Route::post('/join/{token}', [InvitationController::class, 'accept'])->where('token', '[A-Za-z0-9]{20,64}')->middleware('throttle:10,1')->name('invitation.accept');
 
 // A feed to subscribe to has no sign-in: its address is the secret, and can be changed.
 Route::get('/feeds/{feed}.ics', DiaryFeedController::class)->where('feed', '[A-Za-z0-9]{40}')->middleware('throttle:120,1')->name('diary.feed');
@@ -55,6 +69,18 @@ Route::any('/stand-in/{system}/{path?}', StandInController::class)->where('path'
 Route::middleware('auth')->group(static function (): void {
     Route::get('/', [BoardController::class, 'home'])->name('home');
     Route::post('/sign-out', [SignInController::class, 'destroy'])->name('sign-out');
+
+    Route::get('/account', [OwnAccountController::class, 'show'])->name('account');
+    Route::put('/account', [OwnAccountController::class, 'update'])->middleware('throttle:10,1')->name('account.update');
+    Route::post('/account/second', [OwnAccountController::class, 'begin'])->middleware('throttle:10,1')->name('second.begin');
+    Route::put('/account/second', [OwnAccountController::class, 'finish'])->middleware('throttle:10,1')->name('second.finish');
+    Route::delete('/account/second', [OwnAccountController::class, 'stop'])->middleware('throttle:10,1')->name('second.stop');
+    Route::delete('/account/sessions', [OwnAccountController::class, 'endSession'])->name('account.session');
+    Route::get('/businesses', [BusinessController::class, 'index'])->name('businesses');
+    Route::get('/businesses/new', [BusinessController::class, 'create'])->name('business.new');
+    Route::post('/businesses', [BusinessController::class, 'store'])->middleware('throttle:20,1')->name('business.store');
+    Route::post('/businesses/{business}/archive', [BusinessController::class, 'archive'])->middleware('can:own,business')->name('business.archive');
+    Route::post('/businesses/{business}/restore', [BusinessController::class, 'restore'])->middleware('can:own,business')->name('business.restore');
 
     Route::prefix('/{business}')->middleware('can:enter,business')->scopeBindings()->group(static function (): void {
         Route::get('/', [BoardController::class, 'show'])->name('board');
@@ -139,7 +165,15 @@ Route::middleware('auth')->group(static function (): void {
         });
         Route::get('/callers/{contact}', [ContactController::class, 'show'])->name('caller')->whereNumber('contact');
 
+        Route::middleware('can:own,business')->group(static function (): void {
+            Route::post('/accounts/invitations', [AccountsController::class, 'invite'])->middleware('throttle:30,1')->name('account.invite');
+            Route::delete('/accounts/invitations/{invitation}', [AccountsController::class, 'withdraw'])->name('account.withdraw');
+            Route::put('/accounts/{user}', [AccountsController::class, 'role'])->name('account.role')->withoutScopedBindings();
+            Route::delete('/accounts/{user}', [AccountsController::class, 'remove'])->name('account.remove')->withoutScopedBindings();
+        });
         Route::middleware('can:design,business')->group(static function (): void {
+            Route::get('/accounts', [AccountsController::class, 'index'])->name('accounts');
+            Route::get('/history', [AccountsController::class, 'history'])->name('history');
             Route::post('/calls/import', [CallController::class, 'import'])->name('calls.import');
             Route::put('/calls/keep', [CallController::class, 'retention'])->name('calls.keep');
             Route::post('/post/enclosures', [EnclosureController::class, 'store'])->name('enclosure.store');

@@ -98,6 +98,12 @@ final class Business extends Model
         return Errands::of($this->errands()->get()->map(static fn (Errand $errand): \Ringo\Errand\Errand => $errand->design()));
     }
 
+    /** @return HasMany<Invitation, $this> */
+    public function invitations(): HasMany
+    {
+        return $this->hasMany(Invitation::class);
+    }
+
     /** @return HasMany<Errand, $this> */
     public function errands(): HasMany
     {

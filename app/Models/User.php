@@ -14,23 +14,27 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property string $name
  * @property string $email
  * @property string $password
+ * @property ?string $second_secret of one-time codes
+ * @property ?\Illuminate\Support\Carbon $second_since since when a code is asked for
+ * @property ?int $second_last step of the code taken last
+ * @property ?list<string> $recovery_codes hashes
  */
 final class User extends Authenticatable
 {
     protected $fillable = ['name', 'email', 'password'];
 
-    protected $hidden = ['password', 'remember_token'];
+    protected $hidden = ['password', 'remember_token', 'second_secret', 'recovery_codes'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['password' => 'hashed'];
+        return ['password' => 'hashed', 'second_secret' => 'encrypted', 'second_since' => 'datetime', 'recovery_codes' => 'array'];
     }
 
     /** @return BelongsToMany<Business, $this> */
     public function businesses(): BelongsToMany
     {
-        return $this->belongsToMany(Business::class, 'memberships')->withPivot('role')->orderBy('businesses.name');
+        return $this->belongsToMany(Business::class, 'memberships')->withPivot('role')->whereNull('businesses.archived_at')->orderBy('businesses.name');
     }
 
     public function roleIn(Business $business): ?Role

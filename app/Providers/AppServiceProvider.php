@@ -49,5 +49,9 @@ final class AppServiceProvider extends ServiceProvider
             Limit::perMinute(6)->by(Str::lower((string) $request->input('email')).'|'.$request->ip())->after($failed),
             Limit::perMinute(30)->by((string) $request->ip())->after($failed),
         ]);
+        // By whose code it is: six digits are not found out by trying.
+        RateLimiter::for('sign-in-code', static fn (Request $request): array => [
+            Limit::perMinute(6)->by('code|'.($request->session()->get('second.waiting')['user'] ?? $request->ip()))->after($failed),
+        ]);
     }
 }

@@ -16,8 +16,7 @@
             <div class="go"><button class="primary" @disabled(! $line->live())><x-icon name="phone-call"/> Ring</button>@unless ($line->live())<span class="muted">The line is {{ $line->state === 'paused' ? 'paused' : 'not live yet' }}.</span>@endunless</div>
         </form>
         <section class="card" aria-labelledby="way-title"><h2 id="way-title">The way it takes <small>{{ $at->format('D j M, H:i') }}</small></h2>
-            <ol class="way-list">@foreach ($way->why as $one)<li>{{ ucfirst($one) }}</li>@endforeach
-                @foreach ($way->rings as $ring)<li class="staff">{{ implode(', ', array_map(fn ($key) => $names[$key] ?? $key, $ring['people'])) }} {{ count($ring['people']) === 1 ? 'rings' : 'ring' }} for {{ $ring['seconds'] }} s</li>@endforeach
+            <ol class="way-list">@foreach ($way->why as $i => $one)<li @if ($way->rings !== [] && $loop->last) class="staff" @endif>{{ ucfirst($one) }}</li>@endforeach
                 <li class="{{ $way->then }}">@if ($way->then === 'agent'){{ $business->agents()->where('key', $way->agent)->value('name') ?? $way->agent }} answers{{ $way->opening ? ', beginning with “'.str_replace('_', ' ', $way->opening).'”' : '' }}@elseif ($way->then === 'forward')The call goes on to {{ $way->number }}@else“{{ $way->words }}”@endif</li></ol></section>
     </div>
     <section class="card"><h2>Calls on these lines</h2>

@@ -14,6 +14,7 @@
             <label class="inline"><input type="checkbox" name="remember" value="1"> Stay signed in on this computer</label>
             <button class="primary" type="submit">Sign in</button>
         </form>
+        <p class="hint"><a href="{{ route('forgot') }}">Forgot your password?</a></p>
         @if ($demo)
             <p class="hint">The demonstration’s sign-in was printed when Ringo was started: <code>specialist@ringo.example</code>.</p>
         @endif

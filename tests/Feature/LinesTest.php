@@ -99,7 +99,7 @@ final class LinesTest extends FeatureTestCase
         $this->line('main', ['open' => ['who' => 'staff_first', 'target' => 'team:reservations', 'seconds' => 15], 'otherwise' => ['who' => 'agent']]);
         DeliveryRule::query()->create(['business_id' => $this->business->id, 'agent_id' => $this->agent->id, 'name' => 'Every call', 'kind' => 'email', 'to' => 'role:owner', 'subject' => 'A call', 'words' => '[summary]', 'when' => null, 'timing' => ['kind' => 'at_once'], 'cancel_outcomes' => [], 'mapping' => [], 'active' => true]);
         $this->user(Role::Owner);
-        $this->get('/pellbrook/exchange?line=main&at=2026-03-09T10:00')->assertOk()->assertSee('Nora Fell rings for 15 s')->assertSee('Maren answers');
+        $this->get('/pellbrook/exchange?line=main&at=2026-03-09T10:00')->assertOk()->assertSee('Reservations rings for 15 s')->assertSee('Maren answers');
         $call = $this->place('2026-03-09T10:00');
         self::assertSame(['live', 'ringing', '+441632960100'], [$call->kind, $call->state['mode'], $call->to]);
         $offer = Offer::query()->sole();

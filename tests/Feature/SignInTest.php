@@ -24,7 +24,7 @@ final class SignInTest extends FeatureTestCase
     {
         $this->user();
         foreach (['designer@ringo.example', 'nobody@ringo.example'] as $email) {
-            $this->from('/sign-in')->post('/sign-in', ['email' => $email, 'password' => 'wrong'])->assertRedirect('/sign-in')->assertSessionHasErrors(['email' => 'E-mail and password do not belong together. Try again, or ask an owner of the business for a new password.']);
+            $this->from('/sign-in')->post('/sign-in', ['email' => $email, 'password' => 'wrong'])->assertRedirect('/sign-in')->assertSessionHasErrors(['email' => 'E-mail and password do not belong together. Try again, or have a new password sent to you.']);
         }
     }
 

@@ -11,6 +11,7 @@ use App\Models\Draft;
 use App\Models\DraftVersion;
 use App\Models\ScriptText;
 use App\Models\User;
+use App\Support\WholeNames;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
@@ -79,24 +80,11 @@ final readonly class CreateAgent
      */
     private function renamed(array $data, array $names): array
     {
-        $names = array_filter($names, static fn (string $old): bool => $old !== '' && ! str_starts_with($old, '{'), ARRAY_FILTER_USE_KEY);
-        $mend = static function (mixed $value) use (&$mend, $names): mixed {
-            if (is_array($value)) {
-                return array_map($mend, $value);
-            }
-            if (! is_string($value)) {
-                return $value;
-            }
-            foreach ($names as $old => $new) {
-                $value = (string) preg_replace('/(?<![\p{L}\p{N}_.\[])'.preg_quote($old, '/').'(?![\p{L}\p{N}_])/u', str_replace('$', '\$', $new), $value);
-            }
-
-            return $value;
-        };
+        $whole = new WholeNames($names);
         foreach (['agent', 'standing', 'steps', 'facts'] as $part) {
-            if (isset($data[$part])) {
+            if (is_array($data[$part] ?? null)) {
                 $keys = $part === 'steps' ? array_column($data[$part], 'key') : [];
-                $data[$part] = $mend($data[$part]);
+                $data[$part] = $whole->in($data[$part]);
                 foreach ($keys as $i => $key) {
                     $data[$part][$i]['key'] = $key;
                 }

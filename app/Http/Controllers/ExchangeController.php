@@ -30,7 +30,7 @@ final class ExchangeController
         $line = $lines->firstWhere('key', $given['line'] ?? '') ?? $lines->firstWhere('state', Line::LIVE) ?? $lines->first();
         $at = Carbon::parse($given['at'] ?? 'now', $business->tz);
 
-        return view('exchange', ['business' => $business, 'agent' => $current->in($business), 'lines' => $lines, 'line' => $line, 'at' => $at, 'names' => $business->people()->pluck('name', 'key')->all(),
+        return view('exchange', ['business' => $business, 'agent' => $current->in($business), 'lines' => $lines, 'line' => $line, 'at' => $at,
             'way' => $line instanceof Line ? $place->foresee($business, $line, $at->toDateTimeImmutable()) : null,
             'calls' => Call::query()->with('line', 'agent')->where('business_id', $business->id)->whereNotNull('line_id')->latest('id')->limit(self::SHOWN)->get(),
         ]);

@@ -25,15 +25,16 @@
             @php $businesses = auth()->user()->businesses()->get(); @endphp
             @if ($businesses->count() > 1)
                 <details class="pick">
-                    <summary>{{ $business?->name }}</summary>
+                    <summary>{{ $business->name ?? 'Businesses' }}</summary>
                     <ul>
                         @foreach ($businesses as $one)
                             <li><a href="{{ route('board', $one) }}" @if ($one->id === $business?->id) aria-current="true" @endif>{{ $one->name }}</a></li>
                         @endforeach
+                        <li><a href="{{ route('businesses') }}">All businesses</a></li>
                     </ul>
                 </details>
             @else
-                <a href="{{ $business ? route('board', $business) : route('home') }}">{{ $business?->name }}</a>
+                <a href="{{ $business ? route('board', $business) : route('businesses') }}">{{ $business->name ?? 'Businesses' }}</a>
             @endif
             @if ($agent)
                 <span class="slash" aria-hidden="true">/</span>
@@ -66,6 +67,9 @@
                 <summary aria-label="Signed in as {{ auth()->user()->name }}"><x-icon name="user"/></summary>
                 <ul>
                     <li class="who">{{ auth()->user()->name }}<br><small>{{ $role?->value }}</small></li>
+                    <li><a href="{{ route('account') }}">Your account</a></li>
+                    <li><a href="{{ route('businesses') }}">Businesses</a></li>
+                    @if ($designs)<li><a href="{{ route('accounts', $business) }}">Accounts of {{ $business->name }}</a></li>@endif
                     <li><button type="button" data-shortcuts>Shortcuts <kbd>?</kbd></button></li>
                     <li><form method="post" action="{{ route('sign-out') }}">@csrf<button type="submit">Sign out</button></form></li>
                 </ul>

@@ -1,0 +1,18 @@
+<x-layout title="New business" here="businesses">
+    <header class="head"><h1>New business</h1><p class="sub"><a href="{{ route('businesses') }}">Businesses</a> · a client taken on; you are its owner</p></header>
+    @if ($errors->any())<ul class="problems" role="alert">@foreach ($errors->all() as $error)<li>{{ $error }}</li>@endforeach</ul>@endif
+    <form class="card new-business" method="post" action="{{ route('business.store') }}">@csrf
+        <div class="inline-fields"><label class="field-label"><span>name</span><input name="name" required autofocus maxlength="80" value="{{ old('name') }}" placeholder="Fenwater Clocks"></label>
+            <label class="field-label"><span>as callers hear it <small>where it is another</small></span><input name="spoken" maxlength="120" value="{{ old('spoken') }}"></label></div>
+        <div class="inline-fields"><label class="field-label"><span>country</span><select name="country">@foreach (\App\Http\Controllers\BusinessController::COUNTRIES as $code => [$words])<option value="{{ $code }}" @selected(old('country') === $code)>{{ $words }}</option>@endforeach</select></label>
+            <label class="field-label"><span>time zone <small>empty: the country’s usual one</small></span><input name="tz" list="zones" value="{{ old('tz') }}" placeholder="Europe/London"></label><datalist id="zones">@foreach (\DateTimeZone::listIdentifiers() as $zone)<option value="{{ $zone }}"></option>@endforeach</datalist>
+            <label class="field-label"><span>language</span><select disabled><option>English</option></select></label></div>
+        @if ($from !== [])
+            <fieldset><legend>With the set-up of another <small>never its callers, calls, people or secrets</small></legend>
+                <div class="inline-fields"><select name="copy" aria-label="Business whose set-up comes along"><option value="">none: from nothing</option>@foreach ($from as $key => $one)<option value="{{ $key }}" @selected(old('copy') === $key)>{{ $one->name }}</option>@endforeach</select>
+                @foreach (\App\Actions\Businesses\CopySetUp::PARTS as $part => $words)<label class="check"><input type="checkbox" name="parts[]" value="{{ $part }}" @checked(in_array($part, (array) old('parts', array_keys(\App\Actions\Businesses\CopySetUp::PARTS)), true))> {{ $words }}</label>@endforeach</div>
+                <p class="muted">Its name is replaced where it stands as a whole name; whatever still speaks of it, the inspection finds.</p></fieldset>
+        @endif
+        <div class="go"><button class="primary">Make it</button></div>
+    </form>
+</x-layout>
