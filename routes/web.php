@@ -7,6 +7,7 @@ use App\Http\Controllers\AgentController;
 use App\Http\Controllers\BoardController;
 use App\Http\Controllers\BriefController;
 use App\Http\Controllers\BusinessController;
+use App\Http\Controllers\ButtonController;
 use App\Http\Controllers\CallController;
 use App\Http\Controllers\CallExportController;
 use App\Http\Controllers\CallMapController;
@@ -39,6 +40,7 @@ use App\Http\Controllers\RecordSheetController;
 use App\Http\Controllers\ReleaseController;
 use App\Http\Controllers\ScriptTextController;
 use App\Http\Controllers\SignInController;
+use App\Http\Controllers\SiteController;
 use App\Http\Controllers\StandInController;
 use App\Http\Controllers\TradeController;
 use App\Http\Controllers\TransferController;
@@ -55,6 +57,20 @@ Route::middleware('guest')->group(static function (): void {
     Route::get('/password/{token}', [InvitationController::class, 'password'])->where('token', '[A-Za-z0-9]{20,64}')->name('password');
     Route::post('/password/{token}', [InvitationController::class, 'setPassword'])->where('token', '[A-Za-z0-9]{20,64}')->middleware('throttle:10,1');
 });
+
+// A line as a button on other people's pages: no session, no cookie; a page is known by its origin, a visitor by a signed pass.
+Route::withoutMiddleware('web')->prefix('/button')->where(['token' => '[A-Za-z0-9]{24}', 'pass' => '[A-Za-z0-9.]{80,140}'])->group(static function (): void {
+    Route::get('/button.js', [ButtonController::class, 'script'])->name('button.script');
+    Route::options('/{any}', [ButtonController::class, 'mayAsk'])->where('any', '.*');
+    Route::get('/{token}', [ButtonController::class, 'settings'])->middleware('throttle:240,1')->name('button.settings');
+    Route::post('/{token}/calls', [ButtonController::class, 'begin'])->name('button.begin');
+    Route::post('/calls/{pass}', [ButtonController::class, 'happen'])->name('button.happen');
+    Route::post('/calls/{pass}/leave', [ButtonController::class, 'leave'])->middleware('throttle:10,1')->name('button.leave');
+    Route::get('/calls/{pass}/{n}.wav', [ButtonController::class, 'audio'])->whereNumber('n')->middleware('throttle:120,1')->name('button.audio');
+});
+
+// The made-up client's page that carries a button; it is no part of the application.
+Route::get('/site/{business}/{line}', [SiteController::class, 'show'])->withoutMiddleware('web')->name('site');
 
 // An invitation: the link is the secret, and lets somebody in once.
 Route::get('/join/{token}', [InvitationController::class, 'show'])->where('token', '[A-Za-z0-9]{20,64}')->name('invitation');
@@ -200,6 +216,9 @@ Route::middleware('auth')->group(static function (): void {
             Route::get('/lines/{line}', [LineController::class, 'show'])->name('line');
             Route::get('/lines/{line}/line.json', [LineController::class, 'export'])->name('line.export');
             Route::put('/lines/{line}', [LineController::class, 'update'])->name('line.update');
+            Route::get('/lines/{line}/button', [LineController::class, 'button'])->name('line.button');
+            Route::put('/lines/{line}/button', [LineController::class, 'setButton'])->name('line.button.set');
+            Route::post('/lines/{line}/button/token', [LineController::class, 'newToken'])->name('line.button.token');
             Route::post('/lines/{line}/stretches', [LineController::class, 'stretch'])->name('line.stretch');
             Route::post('/lines/{line}/live', [LineController::class, 'live'])->name('line.live');
             Route::post('/lines/{line}/pause', [LineController::class, 'pause'])->name('line.pause');

@@ -24,6 +24,7 @@ use Ringo\Line\Line as Design;
  * @property ?string $e164
  * @property array<string, mixed> $document who answers when, in the format of lines
  * @property string $state made, live or paused
+ * @property ?string $token by which a page names its button
  * @property ?Carbon $live_since
  * @property-read Agent $agent
  * @property-read Business $business
@@ -40,7 +41,7 @@ final class Line extends Model
 
     public const PAUSED = 'paused';
 
-    protected $fillable = ['business_id', 'agent_id', 'release_id', 'key', 'kind', 'name', 'e164', 'document', 'state', 'live_since'];
+    protected $fillable = ['business_id', 'agent_id', 'release_id', 'key', 'kind', 'name', 'e164', 'document', 'state', 'live_since', 'token'];
 
     /** @return array<string, string> */
     protected function casts(): array

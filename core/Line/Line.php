@@ -28,8 +28,9 @@ final readonly class Line
      * @param ?string $number E.164; null for a button
      * @param string $agent key of the agent whose release it runs
      * @param array{full: string, nobody: string, failed: string} $words
+     * @param ?Button $button how it looks on a web page, where it is one
      */
-    public function __construct(public string $key, public string $name, public ?string $number, public string $agent, public int $atOnce, public Answering $answering, public array $words = self::WORDS)
+    public function __construct(public string $key, public string $name, public ?string $number, public string $agent, public int $atOnce, public Answering $answering, public array $words = self::WORDS, public ?Button $button = null)
     {
     }
 
@@ -60,12 +61,18 @@ final readonly class Line
             $words[$when] = trim($hears->string($when, '')) ?: $usual;
         }
         $hears->noMore();
+        $button = null;
+        if ($node->has('button')) {
+            $child = $node->child('button');
+            $button = Button::read($child);
+            $child->noMore();
+        }
         $key = $node->string('key');
         if (preg_match('/^[a-z][a-z0-9_-]{0,39}$/', $key) !== 1) {
             $node->problem('key', "“{$key}” is no key; write small letters, digits, - and _");
         }
 
-        return new self($key, $node->string('name'), $node->optional('number'), $node->string('agent'), (int) $node->number('at_once', self::USUAL_AT_ONCE, 1, self::MOST_AT_ONCE), $answering, $words);
+        return new self($key, $node->string('name'), $node->optional('number'), $node->string('agent'), (int) $node->number('at_once', self::USUAL_AT_ONCE, 1, self::MOST_AT_ONCE), $answering, $words, $button);
     }
 
     /** @return array<string, mixed> */
@@ -73,6 +80,6 @@ final readonly class Line
     {
         $words = array_diff_assoc($this->words, self::WORDS);
 
-        return ['format' => self::FORMAT, 'key' => $this->key, 'name' => $this->name] + ($this->number === null ? [] : ['number' => $this->number]) + ['agent' => $this->agent, 'at_once' => $this->atOnce, 'answers' => $this->answering->toArray()] + ($words === [] ? [] : ['hears' => $words]);
+        return ['format' => self::FORMAT, 'key' => $this->key, 'name' => $this->name] + ($this->number === null ? [] : ['number' => $this->number]) + ['agent' => $this->agent, 'at_once' => $this->atOnce, 'answers' => $this->answering->toArray()] + ($words === [] ? [] : ['hears' => $words]) + ($this->button === null ? [] : ['button' => $this->button->toArray()]);
     }
 }

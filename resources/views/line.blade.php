@@ -2,6 +2,7 @@
     <header class="head"><h1>{{ $line->name }}</h1><p class="sub line-sub"><a href="{{ route('lines', $business) }}">Lines</a> @include('parts.line-head')</p>
         <div class="actions">
             <a class="button" href="{{ route('line.export', [$business, $line]) }}"><x-icon name="download"/> File</a>
+            @if ($line->kind === 'button')<a class="button" href="{{ route('line.button', [$business, $line]) }}"><x-icon name="mouse-pointer-click"/> On the client’s page</a>@endif
             @if ($line->live())<a class="button" href="{{ route('exchange', [$business, 'line' => $line->key]) }}"><x-icon name="phone-incoming"/> Place a call</a>
                 <form method="post" action="{{ route('line.pause', [$business, $line]) }}">@csrf<button>Pause</button></form>@endif
             @if ($line->agent->releases->isNotEmpty())

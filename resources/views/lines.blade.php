@@ -5,7 +5,7 @@
     @if (! $hours->given())<p class="card empty">The brief says no opening hours yet. A line that rings staff in opening hours needs them: <a href="{{ route('brief', $business) }}">write them in the brief</a>.</p>@endif
     @forelse ($lines as $line)
         <section class="line-card" aria-labelledby="line-{{ $line->key }}">
-            <header><h2 id="line-{{ $line->key }}"><a href="{{ route('line', [$business, $line]) }}">{{ $line->name }}</a></h2> @include('parts.line-head')
+            <header><h2 id="line-{{ $line->key }}"><a href="{{ route('line', [$business, $line]) }}">{{ $line->name }}</a></h2> @include('parts.line-head') @if ($line->kind === 'button')<a href="{{ route('line.button', [$business, $line]) }}">on the client’s page</a>@endif
                 @if ($line->release && $line->agent->latestRelease && $line->agent->latestRelease->number > $line->release->number)<span class="doubt">release {{ $line->agent->latestRelease->number }} is out</span>@endif</header>
             @foreach (array_slice($drawn[$line->key]['found'], 0, 3) as $one)<p class="line-found {{ $one['severity'] }}"><x-icon name="circle-alert"/> {{ $one['words'] }}</p>@endforeach
             <div class="card"><x-line-week :week="$drawn[$line->key]['week']" :calls="$drawn[$line->key]['calls']" :name="$line->name"/></div>

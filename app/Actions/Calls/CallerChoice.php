@@ -35,6 +35,12 @@ final readonly class CallerChoice
         };
     }
 
+    /** Somebody on a web page: no number tells who it is. */
+    public static function visitor(): self
+    {
+        return new self(null, null, ['known' => false, 'kind' => 'withheld'], 'Visitor of the page');
+    }
+
     private static function contact(Business $business, string $id, NumberingPlan $plan, \DateTimeImmutable $at): self
     {
         $contact = ctype_digit($id) ? $business->contacts()->with('numbers')->find((int) $id) : null;

@@ -15,6 +15,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use Ringo\Document\InvalidDocument;
+use Ringo\Line\Button;
 use Ringo\Line\Line as Design;
 use Ringo\Line\LineCheck;
 use Ringo\Numbering\NumberingPlan;
@@ -22,6 +23,8 @@ use Ringo\Numbering\NumberingPlan;
 /** Makes and changes lines; each change keeps how the line was, by whom and when, and can be taken back. */
 final readonly class KeepLine
 {
+    private const TOKEN_LENGTH = 24;
+
     public function __construct(private NumberingPlan $plan, private LinesOf $lines)
     {
     }
@@ -37,7 +40,7 @@ final readonly class KeepLine
         [$design, $agent] = $this->checked($business, $document, $kind, null);
 
         return DB::transaction(static function () use ($business, $design, $agent, $kind, $user): Line {
-            $line = Line::query()->create(['business_id' => $business->id, 'agent_id' => $agent->id, 'key' => $design->key, 'kind' => $kind, 'name' => $design->name, 'e164' => $design->number, 'document' => $design->toArray(), 'state' => Line::MADE]);
+            $line = Line::query()->create(['business_id' => $business->id, 'agent_id' => $agent->id, 'key' => $design->key, 'kind' => $kind, 'name' => $design->name, 'e164' => $design->number, 'document' => $design->toArray(), 'state' => Line::MADE, 'token' => $kind === 'button' ? Str::random(self::TOKEN_LENGTH) : null]);
             AuditEntry::note($business->id, $user, 'line made', $design->name);
 
             return $line;
@@ -62,6 +65,12 @@ final readonly class KeepLine
         }
 
         return $this->set($line, $set, $words, $user);
+    }
+
+    /** Another name for the button's page to know it by: the old one no longer works anywhere. */
+    public function newToken(Line $line, User $user): Line
+    {
+        return $this->set($line, ['token' => Str::random(self::TOKEN_LENGTH)], 'the button’s code was made anew', $user);
     }
 
     /** Puts a line live on a release; a line never runs a draft. */
@@ -121,6 +130,9 @@ final readonly class KeepLine
     {
         if (trim((string) ($document['name'] ?? '')) === '') {
             throw ValidationException::withMessages(['name' => 'Give the line a name, such as “Main line”.']);
+        }
+        if ($kind === 'button') {
+            $document['button'] ??= $line->document['button'] ?? (new Button)->toArray();
         }
         $document['number'] = $kind === 'button' ? null : $this->number($business, (string) ($document['number'] ?? ''), $line);
         $document = array_filter($document, static fn (mixed $one): bool => $one !== null);

@@ -30,8 +30,12 @@ final readonly class PlaceCall
     {
     }
 
-    /** @throws ValidationException where the line is not in service */
-    public function on(Line $line, CallerChoice $caller, \DateTimeImmutable $at, ?User $user = null, ?string $seed = null): Call
+    /**
+     * @param ?string $origin page a visitor rings from
+     *
+     * @throws ValidationException where the line is not in service
+     */
+    public function on(Line $line, CallerChoice $caller, \DateTimeImmutable $at, ?User $user = null, ?string $seed = null, ?string $origin = null): Call
     {
         if (! $line->live()) {
             throw ValidationException::withMessages(['line' => "{$line->name} is ".($line->state === Line::PAUSED ? 'paused' : 'not live yet').': a call would find no line there.']);
@@ -40,7 +44,7 @@ final readonly class PlaceCall
         $way = $this->lines->exchange($business)->way($line->key, $at->setTimezone(new \DateTimeZone($business->tz)));
         $ends = $way->line->key === $line->key ? $line : ($business->lines()->where('key', $way->line->key)->first() ?? $line);
 
-        return $this->ring($ends, $line, $way, $caller, $at, $user, $seed);
+        return $this->ring($ends, $line, $way, $caller, $at, $user, $seed, $origin);
     }
 
     /** The way as it stands at the moment the call is kept: whoever took the last place a moment before counts. */
@@ -53,7 +57,7 @@ final readonly class PlaceCall
         return $taken < $rung->design()->atOnce ? $way : $this->foresee($rung->business, $rung, $at);
     }
 
-    private function ring(Line $line, Line $rung, Way $way, CallerChoice $caller, \DateTimeImmutable $at, ?User $user, ?string $seed): Call
+    private function ring(Line $line, Line $rung, Way $way, CallerChoice $caller, \DateTimeImmutable $at, ?User $user, ?string $seed, ?string $origin): Call
     {
         $release = $this->release($line, $way);
         $script = $release->scriptText->script();
@@ -62,7 +66,7 @@ final readonly class PlaceCall
         $asked = $way->then === Way::AGENT ? $this->elsewhere->ask($line->business, $script->recognition->errand, $facts, $caller->number, null) : null;
         $facts = $asked === null ? $facts : CallerFound::with($facts, $asked['came']->reply);
         $state = (new Opening($script))->state($ref, $at, $seed ?? (string) random_int(1, 999_999), $caller->number, $rung->e164, $facts, $caller->people);
-        $call = DB::transaction(function () use ($rung, $way, $at, $state, $ref, $line, $release, $caller, $user, $script): Call {
+        $call = DB::transaction(function () use ($rung, $way, $at, $state, $ref, $line, $release, $caller, $user, $script, $origin): Call {
             $way = $this->now($rung, $way, $at);
             $state->opening = $way->opening;
             $state->first = $this->first($way);
@@ -70,7 +74,7 @@ final readonly class PlaceCall
             return Call::query()->create([
                 'ref' => $ref, 'business_id' => $line->business_id, 'agent_id' => $release->agent_id, 'script_text_id' => $release->script_text_id, 'release_id' => $release->id, 'contact_id' => $caller->contact?->id, 'line_id' => $rung->id, 'rung_by' => $user?->id,
                 'kind' => 'live', 'direction' => 'inbound', 'from' => $caller->number, 'to' => $rung->e164, 'caller_name' => $caller->name, 'status' => 'in_progress',
-                'started_at' => $at->setTimezone(new \DateTimeZone('UTC')), 'tz' => $script->agent->tz, 'step' => 0, 'state' => $state->toArray(), 'last_event_at' => now(), 'way' => $way->why,
+                'started_at' => $at->setTimezone(new \DateTimeZone('UTC')), 'tz' => $script->agent->tz, 'step' => 0, 'state' => $state->toArray(), 'last_event_at' => now(), 'way' => $way->why, 'origin' => $origin,
             ]);
         });
         if ($asked !== null) {

@@ -9,6 +9,7 @@ use App\Actions\Lines\LinesOf;
 use App\Models\Agent;
 use App\Models\AuditEntry;
 use App\Models\Business;
+use App\Models\Call;
 use App\Models\Line;
 use App\Models\LineChange;
 use App\Models\User;
@@ -21,10 +22,15 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 use Ringo\Line\Answering;
+use Ringo\Line\Button;
 
 /** Lines of a business: who answers which number when, and which release runs on it. */
 final class LineController
 {
+    private const ORIGINS_SHOWN = 20;
+
+    private const CALLS_SHOWN = 8;
+
     public function __construct(private readonly CurrentAgent $current, private readonly LinesOf $lines, private readonly KeepLine $keep, private readonly LineForm $form)
     {
     }
@@ -104,6 +110,36 @@ final class LineController
         $change = $line->changes()->first();
 
         return redirect()->to(route('line', [$business, $line]).'#week')->with('undo', ['text' => "{$words}.", 'action' => route('line.back', [$business, $line, $change])]);
+    }
+
+    /** The button on the client's page: how it looks, where it may stand, the code to copy, and what was called from where. */
+    public function button(Business $business, Line $line): View
+    {
+        abort_unless($line->kind === 'button', 404);
+        $app = rtrim((string) config('app.url'), '/');
+
+        return view('line-button', ['business' => $business, 'agent' => $this->current->remember($line->agent), 'line' => $line, 'button' => $line->design()->button ?? new Button, 'script' => $app.'/button/button.js', 'policy' => "script-src {$app}; connect-src {$app}; media-src {$app}", 'site' => route('site', [$business->key, $line->key]),
+            'from' => Call::query()->toBase()->where('line_id', $line->id)->whereNotNull('origin')->selectRaw('origin, count(*) as n, max(started_at) as last')->groupBy('origin')->orderByDesc('n')->limit(self::ORIGINS_SHOWN)->get(),
+            'calls' => Call::query()->with('line')->where('line_id', $line->id)->whereNotNull('origin')->latest('id')->limit(self::CALLS_SHOWN)->get()]);
+    }
+
+    public function setButton(Request $request, Business $business, Line $line): RedirectResponse
+    {
+        abort_unless($line->kind === 'button', 404);
+        $given = $request->validate(['label' => ['required', 'string', 'max:30'], 'colour' => ['required', 'string', 'max:7'], 'ink' => ['required', 'string', 'max:7'], 'corner' => ['required', 'in:right,left'], 'spoken' => ['nullable', 'in:1'], 'terms' => ['nullable', 'string', 'max:600'], 'terms_at' => ['nullable', 'string', 'max:300'], 'origins' => ['nullable', 'string', 'max:3000']], ['label.*' => 'Give the button its words, up to thirty characters.']);
+        $origins = array_values(array_filter(array_map(static fn (string $one): string => strtolower(rtrim(trim($one), '/')), preg_split('/\R/', (string) ($given['origins'] ?? '')) ?: []), static fn (string $one): bool => $one !== ''));
+        $button = ['label' => $given['label'], 'colour' => $given['colour'], 'ink' => $given['ink'], 'corner' => $given['corner'], 'spoken' => isset($given['spoken']), 'terms' => $given['terms'] ?? '', 'origins' => $origins] + (($given['terms_at'] ?? '') === '' ? [] : ['terms_at' => $given['terms_at']]);
+        $this->keep->change($line, ['button' => $button] + $line->document, 'changed the button', $this->user($request));
+
+        return redirect()->route('line.button', [$business, $line])->with('notice', 'Kept. Pages show it at their next visit.');
+    }
+
+    public function newToken(Request $request, Business $business, Line $line): RedirectResponse
+    {
+        abort_unless($line->kind === 'button', 404);
+        $this->keep->newToken($line, $this->user($request));
+
+        return redirect()->route('line.button', [$business, $line])->with('notice', 'The code is another one now. Pages with the old one show no button.');
     }
 
     public function live(Request $request, Business $business, Line $line): RedirectResponse

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Line;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** The made-up page of a client that carries a button, with a policy as strict as a careful client's. */
+final class SiteController
+{
+    public function show(Request $request, string $business, string $line): Response
+    {
+        /** @var Line $row */
+        $row = Line::query()->with('business')->where('key', $line)->where('kind', 'button')->whereHas('business', static fn ($query) => $query->where('key', $business))->firstOrFail();
+        $app = rtrim((string) config('app.url'), '/');
+
+        return response()->view('site', ['line' => $row, 'business' => $row->business, 'brief' => $row->business->brief(), 'script' => $app.'/button/button.js'], 200, ['Content-Security-Policy' => self::policy($app)]);
+    }
+
+    /** What a client's own policy needs for the button: its script, its questions and its sound, from where Ringo runs. */
+    public static function policy(string $app): string
+    {
+        return "default-src 'none'; script-src {$app}; connect-src {$app}; media-src {$app}; style-src 'self'; img-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
+    }
+}

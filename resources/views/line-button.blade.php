@@ -1,0 +1,30 @@
+<x-layout :title="'On the client’s page, '.$line->name" :business="$business" :agent="$agent" here="lines">
+    <header class="head"><h1>On the client’s page</h1><p class="sub line-sub"><a href="{{ route('lines', $business) }}">Lines</a> <a href="{{ route('line', [$business, $line]) }}">{{ $line->name }}</a> @include('parts.line-head')</p><div class="actions"><a class="button" href="{{ $site }}" target="_blank" rel="noopener"><x-icon name="external-link"/> The made-up page</a></div></header>
+    @if ($errors->any())<ul class="problems" role="alert">@foreach ($errors->all() as $error)<li>{{ $error }}</li>@endforeach</ul>@endif
+    <div class="brief-body">
+        <div class="brief-form">
+            <form class="card" method="post" action="{{ route('line.button.set', [$business, $line]) }}">@csrf @method('put')<h2>How it looks</h2>
+                <div class="inline-fields"><label class="field-label"><span>words on it</span><input name="label" required maxlength="30" value="{{ old('label', $button->label) }}"></label>
+                    <label class="field-label"><span>button</span><input type="color" name="colour" value="{{ old('colour', $button->colour) }}"></label><label class="field-label"><span>words</span><input type="color" name="ink" value="{{ old('ink', $button->ink) }}"></label>
+                    <label class="field-label"><span>stands at the</span><select name="corner">@foreach (\Ringo\Line\Button::CORNERS as $corner => $words)<option value="{{ $corner }}" @selected(old('corner', $button->corner) === $corner)>{{ $words }}</option>@endforeach</select></label>
+                    <label class="check"><input type="checkbox" name="spoken" value="1" @checked($button->spoken)> the agent is heard, with its words beside</label></div>
+                <p class="muted">Contrast {{ number_format(\Ringo\Line\Button::contrast($button->colour, $button->ink), 1) }}; below {{ \Ringo\Line\Button::LEAST_CONTRAST }} the words cannot be read and the pair is refused.</p>
+                <label class="field-label wide"><span>to be accepted first <small>empty: nothing</small></span><textarea name="terms" rows="2" maxlength="600">{{ old('terms', $button->terms) }}</textarea></label>
+                <label class="field-label wide"><span>address of the terms in full</span><input name="terms_at" maxlength="300" value="{{ old('terms_at', $button->termsAt) }}" placeholder="https://www.example.com/terms"></label>
+                <label class="field-label wide"><span>pages it may stand on <small>an origin a line, such as https://www.example.com</small></span><textarea name="origins" rows="3">{{ old('origins', implode("\n", $button->origins)) }}</textarea></label>
+                <div class="go"><button class="primary">Keep</button></div></form>
+            <section class="card"><h2>What was called from where</h2>
+                @forelse ($from as $one)<p class="line"><span class="what"><strong>{{ $one->origin }}</strong></span><span class="why">{{ $one->n }} {{ $one->n === 1 ? 'call' : 'calls' }}</span><span class="when">last {{ \Illuminate\Support\Carbon::parse($one->last, 'UTC')->setTimezone($business->tz)->format('j M, H:i') }}</span></p>
+                @empty<p class="empty">Nothing yet. Open the made-up page and press the button.</p>@endforelse
+                @foreach ($calls as $call)<a class="line" href="{{ route('call', [$business, $call]) }}"><span class="when stamp">{{ $call->placedAt()->format('D j M, H:i') }}</span><span class="what">{{ $call->inProgress() ? 'in progress' : $call->outcome }}</span><span class="when">{{ round($call->seconds) }} s</span></a>@endforeach</section>
+        </div>
+        <div class="brief-side">
+            <section class="card"><h2>The code to copy</h2><p>One tag, anywhere in the page:</p><pre class="copy" tabindex="0"><code>&lt;script src="{{ $script }}"
+  data-line="{{ $line->token }}" async&gt;&lt;/script&gt;</code></pre>
+                <p class="muted">Where the page has a content security policy, it must allow:</p><pre class="copy" tabindex="0"><code>{{ str_replace('; ', ";\n", $policy) }}</code></pre>
+                <p class="muted">Labels follow the page’s language: English, German, French, Welsh; <code>data-lang="de"</code> chooses one. No cookie is set, and nothing is kept in the browser.</p>
+                <form method="post" action="{{ route('line.button.token', [$business, $line]) }}">@csrf<button title="Pages that carry the old code show no button any more">Another code</button></form></section>
+            <section class="card"><h2>When it is answered</h2><p>As <a href="{{ route('line', [$business, $line]) }}">the line</a> says. Where nobody answers, the visitor may leave a number to be rung on; it goes to the Desk.</p></section>
+        </div>
+    </div>
+</x-layout>
