@@ -18,9 +18,10 @@ final readonly class LineCheck
 
     /**
      * @param array<string, Line> $lines by key
+     * @param array<string, string> $names of agents, by key
      * @param array<string, list<string>> $agents steps of the releases lines may run, by agent; an agent without a release is not among them
      */
-    public function __construct(private array $lines, private OpeningHours $hours, private Switchboard $switchboard, private array $agents)
+    public function __construct(private array $lines, private OpeningHours $hours, private Switchboard $switchboard, private array $agents, private array $names = [])
     {
     }
 
@@ -76,11 +77,12 @@ final readonly class LineCheck
     {
         $found = [];
         $agent = $answer->agent ?? $line->agent;
+        $name = $this->names[$agent] ?? $agent;
         if (in_array($answer->who, [Who::Agent, Who::StaffFirst, Who::Staff], true)) {
             if (! isset($this->agents[$agent])) {
-                $found[] = ['severity' => self::STOPS, 'words' => "{$agent} answers and has no release: a line never runs a draft."];
+                $found[] = ['severity' => self::STOPS, 'words' => "{$name} answers and has no release: a line never runs a draft."];
             } elseif ($answer->opening !== null && ! in_array($answer->opening, $this->agents[$agent], true)) {
-                $found[] = ['severity' => self::STOPS, 'words' => "{$agent} is to begin with “{$answer->opening}”, and its release has no such step."];
+                $found[] = ['severity' => self::STOPS, 'words' => "{$name} is to begin with “{$answer->opening}”, and its release has no such step."];
             }
         }
         if ($answer->who->rings() && $this->switchboard->reach((string) $answer->target, new \DateTimeImmutable('2026-01-05 12:00'))['state'] === 'unknown') {

@@ -10,8 +10,7 @@
             @endif
         </div></header>
     @if ($errors->any())<ul class="problems" role="alert">@foreach ($errors->all() as $error)<li>{{ $error }}</li>@endforeach</ul>@endif
-    @if ($line->agent->releases->isEmpty())<p class="line-found warning"><x-icon name="circle-alert"/> {{ $line->agent->name }} has no release, and a line never runs a draft. <a href="{{ route('releases', [$business, $line->agent]) }}">Release it</a> first.</p>@endif
-    @foreach ($found as $one)<p class="line-found {{ $one['severity'] }}"><x-icon name="circle-alert"/> {{ $one['words'] }}</p>@endforeach
+    @foreach ($found as $one)<p class="line-found {{ $one['severity'] }}"><x-icon name="circle-alert"/> {{ $one['words'] }}@if ($loop->first && $line->agent->releases->isEmpty()) <a href="{{ route('releases', [$business, $line->agent]) }}">Release it first.</a>@endif</p>@endforeach
     <section class="card" id="week" aria-label="Who answers when"><x-line-week :week="$week" :calls="$calls" :name="$line->name" :editable="true"/>
         <form method="post" action="{{ route('line.stretch', [$business, $line]) }}" class="stretch-form" data-stretch-form>@csrf
             <fieldset class="inline-fields days"><legend>On</legend>@foreach (\App\Support\LinePage::DAYS as $n => $name)<label class="check"><input type="checkbox" name="days[]" value="{{ $n }}" @checked(in_array((string) $n, (array) old('days', ['1', '2', '3', '4', '5']), true))> {{ $name }}</label>@endforeach

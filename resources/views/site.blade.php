@@ -5,6 +5,7 @@
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>{{ $business->name }}</title>
 <link rel="stylesheet" href="/site.css">
+<link rel="icon" href="/mark.svg" type="image/svg+xml">
 </head>
 <body>
 <header><p class="made-up">A made-up page: the client’s own site in the demonstration.</p><h1>{{ $business->name }}</h1></header>

@@ -42,7 +42,7 @@ final readonly class LinesOf
     /** @param array<string, Design> $designs lines that are not kept yet, in place of those that are */
     public function check(Business $business, array $designs = []): LineCheck
     {
-        return new LineCheck([...$this->designs($business), ...$designs], $business->brief()->hours, $this->switchboard->business($business, true), $this->released($business));
+        return new LineCheck([...$this->designs($business), ...$designs], $business->brief()->hours, $this->switchboard->business($business, true), $this->released($business), $business->agents()->pluck('name', 'key')->all());
     }
 
     public function words(Business $business, ?Switchboard $switchboard = null): InWords

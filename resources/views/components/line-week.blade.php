@@ -6,7 +6,7 @@
     $most = max(1, ...$calls);
     $top = 22;
     $below = $top + 7 * $row + 14;
-    $height = $below + 76;
+    $height = array_sum($calls) === 0 ? $below + 8 : $below + 76;
     $x = fn (int $minute): float => round($left + $minute * $scale, 1);
 @endphp
 <figure class="line-week" @if ($editable) data-line-week data-left="{{ $left }}" data-scale="{{ $scale }}" data-top="{{ $top }}" data-row="{{ $row }}" @endif>
@@ -32,8 +32,8 @@
             @endforeach
         @endforeach
         @if ($editable)<rect class="week-drawn" data-drawn x="0" y="0" width="0" height="0" rx="3"/>@endif
-        <text x="8" y="{{ $below + 2 }}" class="week-hour">calls an hour of the day, last four weeks: {{ array_sum($calls) }}</text>
-        @foreach ($calls as $hour => $n)
+        <text x="8" y="{{ $below + 2 }}" class="week-hour">{{ array_sum($calls) === 0 ? 'no calls in the last four weeks' : 'calls an hour of the day, last four weeks: '.array_sum($calls) }}</text>
+        @foreach (array_sum($calls) === 0 ? [] : $calls as $hour => $n)
             @php $h = (int) round(40 * $n / $most); @endphp
             <rect x="{{ $x($hour * 60) + 4 }}" y="{{ $below + 52 - $h }}" width="{{ round(60 * $scale - 8, 1) }}" height="{{ $h }}" class="week-calls"/><text x="{{ $x($hour * 60 + 30) }}" y="{{ $below + 66 }}" text-anchor="middle" class="week-hour">{{ $n }}</text>
         @endforeach
