@@ -8,10 +8,10 @@ use App\Actions\Exchange\ExportFiles;
 use App\Models\Business;
 use Illuminate\Console\Command;
 
-/** Writes agents, calls, contacts or diaries of a business into a folder. */
+/** Writes agents, calls, contacts, diaries, brief or lines of a business into a folder. */
 final class ExportCommand extends Command
 {
-    protected $signature = 'ringo:export {what : agents, calls, contacts or diaries} {--business= : key of the business} {--to=. : folder}';
+    protected $signature = 'ringo:export {what : agents, calls, contacts, diaries, brief or lines} {--business= : key of the business} {--to=. : folder}';
 
     protected $description = 'Write what a business has in open formats';
 

@@ -14,7 +14,7 @@ use Illuminate\Console\Command;
 /** Brings files into a business; each stands or falls by itself. */
 final class ImportCommand extends Command
 {
-    protected $signature = 'ringo:import {what : agents, calls, contacts or diaries} {files* : files} {--business= : key of the business} {--into= : key of the agent or diary} {--look : only tell what they would make}';
+    protected $signature = 'ringo:import {what : agents, calls, contacts, diaries, brief or lines} {files* : files} {--business= : key of the business} {--into= : key of the agent or diary} {--look : only tell what they would make}';
 
     protected $description = 'Bring files of open formats into a business';
 

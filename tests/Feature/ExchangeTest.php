@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\Brief\KeepBrief;
 use App\Actions\Diary\BringDiaries;
+use App\Actions\Lines\KeepLine;
 use App\Models\Agent;
 use App\Models\BookableService;
 use App\Models\Booking;
@@ -61,6 +63,22 @@ final class ExchangeTest extends FeatureTestCase
         // What was booked here and comes round takes no time twice.
         self::assertSame(0, $this->import('diaries', ['odo.ics'], [], $this->business)[0]['kept']);
         self::assertSame('booked', $booking->refresh()->state);
+    }
+
+    public function testTheBriefAndLinesGoOutAndComeIn(): void
+    {
+        $owner = User::query()->where('email', 'owner@ringo.example')->firstOrFail();
+        app(KeepBrief::class)->keep($this->business, ['hours' => ['mon' => ['08:00-17:00']], 'holidays' => ['region' => 'GB-ENG']], $owner);
+        app(KeepLine::class)->make($this->business->refresh(), ['key' => 'main', 'name' => 'Main', 'number' => '01632 960100', 'agent' => 'maren', 'answers' => ['otherwise' => ['who' => 'agent']]], 'number', $owner);
+        self::assertSame(['pellbrook-brief.json'], $this->export('brief'));
+        self::assertSame(['pellbrook-lines.json'], $this->export('lines'));
+        self::assertSame([['sites' => 0, 'closures' => 0, 'holidays' => 'GB-ENG']], $this->import('brief', ['pellbrook-brief.json']));
+        self::assertSame([[480, 1020]], $this->other->refresh()->brief()->hours->on('2026-11-09')->open);
+        self::assertSame([['made' => ['main'], 'changed' => []]], $this->import('lines', ['pellbrook-lines.json'], ['--look' => true]));
+        self::assertSame(0, $this->other->lines()->count());
+        // The number is in use, and the agent is not there: nothing of the file is taken.
+        self::assertStringContainsString('is in use already', $this->import('lines', ['pellbrook-lines.json'])[0]['error']);
+        self::assertSame([['made' => [], 'changed' => ['main']]], $this->import('lines', ['pellbrook-lines.json'], [], $this->business));
     }
 
     public function testContactsGoOutAndComeIn(): void

@@ -17,7 +17,7 @@ use Ringo\Format\Vcon;
 /** Writes what a business has into a folder, in the open formats: scripts, vCon, vCard, iCalendar and the diaries file. */
 final readonly class ExportFiles
 {
-    public const WHAT = ['agents', 'calls', 'contacts', 'diaries'];
+    public const WHAT = ['agents', 'calls', 'contacts', 'diaries', 'brief', 'lines'];
 
     private const JSON = JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR;
 
@@ -49,6 +49,8 @@ final readonly class ExportFiles
             'agents' => $this->agents($business),
             'calls' => $this->calls($business),
             'contacts' => $this->contacts($business),
+            'brief' => ["{$business->key}-brief.json" => json_encode($business->brief()->toArray(), self::JSON)."\n"],
+            'lines' => $this->lines($business),
             default => $this->diaryFiles($business),
         };
     }
@@ -62,6 +64,17 @@ final readonly class ExportFiles
                 yield "{$agent->key}-release-{$agent->latestRelease->number}.json" => $agent->latestRelease->scriptText->document()->toJson();
             }
         }
+    }
+
+    /** @return iterable<string, string> */
+    private function lines(Business $business): iterable
+    {
+        $lines = [];
+        foreach ($business->lines()->get() as $line) {
+            $lines[] = $line->document + ['kind' => $line->kind];
+        }
+
+        yield "{$business->key}-lines.json" => json_encode($lines, self::JSON)."\n";
     }
 
     /** @return iterable<string, string> */

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Actions\Exchange;
 
+use App\Actions\Brief\KeepBrief;
 use App\Actions\Calls\ImportTranscripts;
 use App\Actions\Contacts\ImportContacts;
 use App\Actions\Design\CreateAgent;
 use App\Actions\Diary\BringDiaries;
 use App\Actions\Diary\CalendarFile;
+use App\Actions\Lines\KeepLine;
 use App\Models\Agent;
 use App\Models\Business;
 use App\Models\ContactImport;
@@ -17,10 +19,12 @@ use App\Models\User;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
+use Ringo\Brief\Brief;
 use Ringo\Design\ScriptDocument;
 use Ringo\Diary\Diaries;
 use Ringo\Document\InvalidDocument;
 use Ringo\Format\TranscriptFile;
+use Ringo\Line\Line as Design;
 
 /** Brings files of the open formats into a business, or only looks what they would make. */
 final readonly class ImportFiles
@@ -29,12 +33,12 @@ final readonly class ImportFiles
 
     private const PROBLEMS_TOLD = 20;
 
-    public function __construct(private CreateAgent $agents, private ImportTranscripts $calls, private ImportContacts $contacts, private BringDiaries $diaries, private CalendarFile $calendar)
+    public function __construct(private CreateAgent $agents, private ImportTranscripts $calls, private ImportContacts $contacts, private BringDiaries $diaries, private CalendarFile $calendar, private KeepBrief $briefs, private KeepLine $lines)
     {
     }
 
     /**
-     * @param string $what agents, calls, contacts or diaries
+     * @param string $what one of ExportFiles::WHAT
      * @param ?string $into key of the agent whose calls they are, or of the diary whose busy times; null: the first agent, or the file's name
      * @param bool $look whether nothing is written
      *
@@ -53,6 +57,8 @@ final readonly class ImportFiles
                 'agents' => $this->agent($bytes, $business, $user, $look),
                 'calls' => $this->transcripts($bytes, $business, $into, $look),
                 'contacts' => $this->people($path, $bytes, $business, $user, $look),
+                'brief' => $this->brief($bytes, $business, $user, $look),
+                'lines' => $this->lines($bytes, $business, $user, $look),
                 default => str_ends_with(strtolower($path), '.json') ? $this->rules($bytes, $business, $look) : $this->busy($path, $bytes, $business, $into, $look),
             };
         } catch (InvalidDocument $problem) {
@@ -71,6 +77,47 @@ final readonly class ImportFiles
         $fitted = $this->agents->fitted($document, $business, $name);
 
         return ['agent' => $look ? $name : $this->agents->from($business, $fitted, $user, 'brought in from a file')->key, 'steps' => count($fitted->script->steps)];
+    }
+
+    /** @return array<string, mixed> */
+    private function brief(string $bytes, Business $business, User $user, bool $look): array
+    {
+        $document = $this->json($bytes);
+        $brief = $look ? Brief::fromArray($document) : $this->briefs->keep($business, $document, $user);
+
+        return ['sites' => count($brief->sites), 'closures' => count($brief->hours->closures), 'holidays' => $brief->hours->region];
+    }
+
+    /** @return array<string, mixed> lines that are not there yet are made, those that are, by their key, changed; none is put live */
+    private function lines(string $bytes, Business $business, User $user, bool $look): array
+    {
+        $made = $changed = [];
+        $data = $this->json($bytes);
+        foreach (array_is_list($data) ? $data : [$data] as $i => $one) {
+            $document = is_array($one) ? $one : throw new \DomainException('Line '.($i + 1).' is no object.');
+            $kind = ($document['kind'] ?? 'number') === 'button' ? 'button' : 'number';
+            unset($document['kind']);
+            $key = is_string($document['key'] ?? null) ? $document['key'] : '';
+            $line = $business->lines()->where('key', $key)->first();
+            if ($look) {
+                Design::fromArray($document);
+            } elseif ($line === null) {
+                $this->lines->make($business, $document, $kind, $user);
+            } else {
+                $this->lines->change($line, $document, 'brought in from a file', $user);
+            }
+            $line === null ? $made[] = $key : $changed[] = $key;
+        }
+
+        return ['made' => $made, 'changed' => $changed];
+    }
+
+    /** @return array<array-key, mixed> */
+    private function json(string $bytes): array
+    {
+        $data = json_decode($bytes, true, 64);
+
+        return is_array($data) ? $data : throw new \DomainException('The file is no JSON: '.strtolower(json_last_error_msg()).'.');
     }
 
     /** @return array<string, mixed> */

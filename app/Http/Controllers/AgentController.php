@@ -59,7 +59,10 @@ final class AgentController
     {
         abort_unless($starters->has($starter), 404);
         $turn = $starters->sampleCall($starter)->transcript->turns[$n] ?? null;
-        $file = $turn === null || $turn->by !== 'agent' ? null : $voice->wav($turn->text, $starters->filled($starter)->script->agent->voice);
+        if ($turn === null || $turn->by !== 'agent') {
+            abort(404, 'The agent says nothing there.');
+        }
+        $file = $voice->wav($turn->text, $starters->filled($starter)->script->agent->voice);
         if ($file === null) {
             abort(503, 'The voice programs are not installed.');
         }

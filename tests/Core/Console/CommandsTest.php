@@ -134,6 +134,21 @@ final class CommandsTest extends TestCase
         self::assertSame(0, $this->ringo(['check', 'database/demo/pellbrook/maren.json'])->getExitCode());
     }
 
+    public function testLineTellsTheWayOfACallAndWhatIsWrong(): void
+    {
+        $demo = 'database/demo/pellbrook';
+        $way = json_decode($this->ringo(['line', "{$demo}/lines.json", '--at=2026-11-30T09:00', "--brief={$demo}/brief.json", "--teams={$demo}/teams.json"])->getOutput(), true);
+        self::assertSame(['main', [['people' => ['nora', 'bea'], 'seconds' => 15]], 'agent'], [$way['line'], $way['rings'], $way['then']]);
+        $batch = $this->ringo(['line', "{$demo}/lines.json", "--brief={$demo}/brief.json", '--batch=-'], '{"id":1,"line":"main","at":"2026-12-25T09:00"}'."\n".'{"id":2,"line":"none","at":"2026-12-25T09:00"}'."\n".'{"id":3,"line":"web","at":"2026-12-25T09:00","busy":10}'."\n");
+        [$one, $two, $three] = array_map(static fn (string $line): array => json_decode($line, true), explode("\n", trim($batch->getOutput())));
+        self::assertSame(['after-hours', 'words', 1], [$one['line'], $three['then'], $batch->getExitCode()]);
+        self::assertStringContainsString('there is no line “none”', $two['error']);
+        self::assertSame(0, $this->ringo(['line', 'database/demo/quillmoor/lines.json', '--check'])->getExitCode());
+        self::assertSame(1, $this->ringo(['line', "{$demo}/lines.json", '--check'])->getExitCode(), 'without the teams, whoever is to ring is not there');
+        self::assertSame(2, $this->ringo(['line', "{$demo}/lines.json"])->getExitCode());
+        self::assertStringContainsString('“at” is no moment', $this->ringo(['line', "{$demo}/lines.json", '--at=soonish'])->getErrorOutput());
+    }
+
     public function testExtractReadsTranscriptsInOrderAndGoesOnAfterABadLine(): void
     {
         $sheet = (string) tempnam(sys_get_temp_dir(), 'sheet');
