@@ -26,6 +26,7 @@ use App\Http\Controllers\ExampleController;
 use App\Http\Controllers\ExchangeController;
 use App\Http\Controllers\FiguresController;
 use App\Http\Controllers\ForesightController;
+use App\Http\Controllers\GuestController;
 use App\Http\Controllers\HandsetController;
 use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\KnowledgeController;
@@ -75,6 +76,11 @@ Route::get('/site/{business}/{line}', [SiteController::class, 'show'])->withoutM
 // An invitation: the link is the secret, and lets somebody in once.
 Route::get('/join/{token}', [InvitationController::class, 'show'])->where('token', '[A-Za-z0-9]{20,64}')->name('invitation');
 Route::post('/join/{token}', [InvitationController::class, 'accept'])->where('token', '[A-Za-z0-9]{20,64}')->middleware('throttle:10,1')->name('invitation.accept');
+
+// A guest: link and code let somebody without an account ring one agent.
+Route::get('/try/{token}', [GuestController::class, 'show'])->where('token', '[A-Za-z0-9]{24}')->name('guest');
+Route::post('/try/{token}', [GuestController::class, 'enter'])->where('token', '[A-Za-z0-9]{24}')->middleware('throttle:8,1');
+Route::post('/try/{token}/remarks', [GuestController::class, 'remark'])->where('token', '[A-Za-z0-9]{24}')->middleware('throttle:10,1')->name('guest.remark');
 
 // A feed to subscribe to has no sign-in: its address is the secret, and can be changed.
 Route::get('/feeds/{feed}.ics', DiaryFeedController::class)->where('feed', '[A-Za-z0-9]{40}')->middleware('throttle:120,1')->name('diary.feed');
@@ -316,6 +322,9 @@ Route::middleware('auth')->group(static function (): void {
             Route::delete('/people/{person}', [TransferController::class, 'removePerson'])->name('person.delete');
             Route::post('/people/{person}/restore', [TransferController::class, 'restorePerson'])->name('person.restore')->withTrashed();
             Route::post('/handset/{call}/colleague', [HandsetController::class, 'colleague'])->name('handset.colleague');
+            Route::get('/agents/{agent}/guests', [GuestController::class, 'index'])->name('guests');
+            Route::post('/agents/{agent}/guests', [GuestController::class, 'store'])->name('guest.store');
+            Route::delete('/agents/{agent}/guests/{guestPass}', [GuestController::class, 'destroy'])->name('guest.end');
             Route::get('/agents/{agent}/call-map', [CallMapController::class, 'show'])->name('call-map');
             Route::post('/calls/{call}/case', [CasebookController::class, 'keep'])->name('case.keep');
             Route::get('/agents/{agent}/crowds', [CrowdController::class, 'index'])->name('crowds');

@@ -63,6 +63,12 @@ final class Agent extends Model
         return $this->hasOne(Draft::class);
     }
 
+    /** @return HasMany<GuestPass, $this> */
+    public function guestPasses(): HasMany
+    {
+        return $this->hasMany(GuestPass::class);
+    }
+
     /** @return HasMany<CrowdRun, $this> */
     public function crowdRuns(): HasMany
     {

@@ -39,6 +39,7 @@ use Ringo\Transcript\Turn as TranscriptTurn;
  * @property Carbon $last_event_at
  * @property ?list<array{at: float, kind: string, name: string, status?: string, seconds?: float}> $marks what happened between the words: rung, taken, refused, errand
  * @property ?array{how: string, seconds: int|float} $errands how a rehearsal has errands answered
+ * @property ?int $guest_pass_id
  * @property ?string $origin page a visitor rang from
  * @property ?list<string> $way how its line brought it to whoever answered, in words
  * @property ?string $staff_note
@@ -59,7 +60,7 @@ final class Call extends Model
 {
     use SoftDeletes;
 
-    protected $fillable = ['ref', 'business_id', 'agent_id', 'script_text_id', 'release_id', 'contact_id', 'rung_by', 'kind', 'direction', 'from', 'to', 'caller_name', 'status', 'outcome', 'seconds', 'started_at', 'tz', 'step', 'state', 'last_event_at', 'marks', 'staff_note', 'colleague', 'errands', 'line_id', 'way', 'origin', 'created_at', 'updated_at'];
+    protected $fillable = ['ref', 'business_id', 'agent_id', 'script_text_id', 'release_id', 'contact_id', 'rung_by', 'kind', 'direction', 'from', 'to', 'caller_name', 'status', 'outcome', 'seconds', 'started_at', 'tz', 'step', 'state', 'last_event_at', 'marks', 'staff_note', 'colleague', 'errands', 'line_id', 'way', 'origin', 'guest_pass_id', 'created_at', 'updated_at'];
 
     public function getRouteKeyName(): string
     {

@@ -150,7 +150,9 @@ button:focus-visible, input:focus-visible, textarea:focus-visible, main:focus-vi
             if (!this.#pass) {
                 return;
             }
-            this.#hush();
+            if (kind !== 'look') {
+                this.#hush();
+            }
             await this.#try(async () => this.#take(await this.#ask(`calls/${this.#pass}`, {kind, text, seen: this.#seen})));
         }
 
@@ -186,7 +188,7 @@ button:focus-visible, input:focus-visible, textarea:focus-visible, main:focus-vi
             }
             clearTimeout(this.#watch);
             if (call.rings && !call.over) {
-                this.#watch = setTimeout(() => this.#happen('look'), 1500);
+                this.#watch = setTimeout(() => this.#happen('look'), 900);
             }
         }
 

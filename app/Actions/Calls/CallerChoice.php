@@ -36,9 +36,9 @@ final readonly class CallerChoice
     }
 
     /** Somebody on a web page: no number tells who it is. */
-    public static function visitor(): self
+    public static function visitor(string $called = 'Visitor of the page'): self
     {
-        return new self(null, null, ['known' => false, 'kind' => 'withheld'], 'Visitor of the page');
+        return new self(null, null, ['known' => false, 'kind' => 'withheld'], $called);
     }
 
     private static function contact(Business $business, string $id, NumberingPlan $plan, \DateTimeImmutable $at): self

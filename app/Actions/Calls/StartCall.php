@@ -24,9 +24,11 @@ final readonly class StartCall
     /**
      * @param ?array{how: string, seconds: float} $errands how errands are answered; the usual way where it is not said
      *
+     * @param array{origin?: string, guest_pass_id?: int} $marks whose call it is, where it is no user's
+     *
      * @throws \Ringo\Document\InvalidDocument where the draft cannot be run
      */
-    public function rehearse(Agent $agent, ScriptText $text, User $user, CallerChoice $caller, \DateTimeImmutable $placedAt, ?string $seed = null, ?array $errands = null): Call
+    public function rehearse(Agent $agent, ScriptText $text, ?User $user, CallerChoice $caller, \DateTimeImmutable $placedAt, ?string $seed = null, ?array $errands = null, array $marks = []): Call
     {
         $script = $text->script();
         $ref = (string) Str::ulid();
@@ -39,7 +41,7 @@ final readonly class StartCall
             'agent_id' => $agent->id,
             'script_text_id' => $text->id,
             'contact_id' => $caller->contact?->id,
-            'rung_by' => $user->id,
+            'rung_by' => $user?->id,
             'kind' => 'rehearsal',
             'direction' => $script->agent->direction,
             'from' => $caller->number,
@@ -51,7 +53,7 @@ final readonly class StartCall
             'state' => $state->toArray(),
             'errands' => $errands,
             'last_event_at' => now(),
-        ]);
+        ] + $marks);
         if ($asked !== null) {
             $this->elsewhere->keep($call, $asked, $errands['how'] ?? 'really');
         }

@@ -27,7 +27,7 @@ final class BusinessController
     public const COUNTRIES = ['GB' => ['Great Britain', 'Europe/London', 'GB-ENG'], 'IE' => ['Ireland', 'Europe/Dublin', 'IE'], 'US' => ['United States', 'America/New_York', 'US']];
 
     /** Words that stand first in an address and can be no business. */
-    private const TAKEN = ['sign-in', 'sign-out', 'businesses', 'account', 'join', 'password', 'forgot', 'feeds', 'stand-in', 'up', 'build', 'button', 'voice', 'api', 'site'];
+    private const TAKEN = ['sign-in', 'sign-out', 'businesses', 'account', 'join', 'password', 'forgot', 'feeds', 'stand-in', 'up', 'build', 'button', 'voice', 'api', 'site', 'try'];
 
     public function index(Request $request): View
     {

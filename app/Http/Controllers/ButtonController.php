@@ -7,11 +7,14 @@ namespace App\Http\Controllers;
 use App\Actions\Calls\CallerChoice;
 use App\Actions\Calls\CallHost;
 use App\Actions\Calls\CallMoved;
+use App\Actions\Calls\StartCall;
+use App\Actions\Errands\AnswerErrand;
 use App\Actions\Lines\PlaceCall;
 use App\Actions\Transfers\SettleTelephones;
 use App\Gateways\Speech\Voice;
 use App\Models\Call;
 use App\Models\CallTurn;
+use App\Models\GuestPass;
 use App\Models\Line;
 use App\Models\PromisedCallBack;
 use App\Support\VisitorPass;
@@ -23,6 +26,7 @@ use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Validation\ValidationException;
 use Ringo\Dialogue\Ending;
 use Ringo\Dialogue\Event;
+use Ringo\Document\InvalidDocument;
 use Ringo\Line\Button;
 use Ringo\Numbering\NumberingPlan;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -48,6 +52,8 @@ final class ButtonController
 
     private const TEN_MINUTES = 600;
 
+    private const MANY = 'There were many calls just now. Please try again in a few minutes.';
+
     public function __construct(private readonly CallHost $host, private readonly VisitorPass $pass)
     {
     }
@@ -67,6 +73,12 @@ final class ButtonController
 
     public function settings(Request $request, string $token, PlaceCall $place): JsonResponse
     {
+        $guest = $this->guest($request, $token);
+        if ($guest !== null) {
+            $usual = new Button;
+
+            return $this->answer($request, ['label' => "Ring {$guest->agent->name}", 'terms' => '', 'terms_at' => null, 'business' => $guest->business->brief()->spoken ?: $guest->business->name, 'agent' => $guest->agent->name, 'open' => true, 'closed' => ''] + $usual->toArray());
+        }
         [$line, $button] = $this->line($request, $token);
         $now = Carbon::now($line->business->tz);
         $open = $line->live() && $place->foresee($line->business, $line, $now->toDateTimeImmutable())->then === 'agent';
@@ -80,14 +92,16 @@ final class ButtonController
 
     public function begin(Request $request, string $token, PlaceCall $place): JsonResponse
     {
+        $guest = $this->guest($request, $token);
+        if ($guest !== null) {
+            return $this->rehearsed($request, $guest);
+        }
         [$line, $button] = $this->line($request, $token);
         if ($button->terms !== '' && $request->input('accepted') !== true) {
             return $this->refused($request, 'Please accept the terms first.', 422);
         }
-        foreach (['visitor|'.$request->ip() => self::CALLS_A_VISITOR, 'business|'.$line->business_id => self::CALLS_A_BUSINESS] as $key => $most) {
-            if (! RateLimiter::attempt('button|'.$key, $most, static fn (): bool => true, self::TEN_MINUTES)) {
-                return $this->refused($request, 'There were many calls just now. Please try again in a few minutes.', 429);
-            }
+        if ($this->tooMany($request, $line->business_id)) {
+            return $this->refused($request, self::MANY, 429);
         }
         try {
             $call = $place->on($line, CallerChoice::visitor(), Carbon::now($line->business->tz)->toDateTimeImmutable(), origin: $this->origin($request));
@@ -96,6 +110,32 @@ final class ButtonController
         }
 
         return $this->stands($request, $call, -1);
+    }
+
+    /** A guest's call is a rehearsal: it asks no other system, and sends and books nothing for real. */
+    private function rehearsed(Request $request, GuestPass $guest): JsonResponse
+    {
+        if ($this->tooMany($request, $guest->business_id)) {
+            return $this->refused($request, self::MANY, 429);
+        }
+        try {
+            $call = app(StartCall::class)->rehearse($guest->agent, $guest->text(), null, CallerChoice::visitor("Guest: {$guest->guest}"), Carbon::now($guest->business->tz)->toDateTimeImmutable(), errands: ['how' => 'kept', 'seconds' => 0.0], marks: ['origin' => $this->origin($request), 'guest_pass_id' => $guest->id]);
+        } catch (InvalidDocument) {
+            return $this->refused($request, 'The agent is being worked on and cannot be rung just now. Please try again later.', 409);
+        }
+
+        return $this->stands($request, $call->refresh(), -1);
+    }
+
+    private function tooMany(Request $request, int $business): bool
+    {
+        foreach (['visitor|'.$request->ip() => self::CALLS_A_VISITOR, 'business|'.$business => self::CALLS_A_BUSINESS] as $key => $most) {
+            if (! RateLimiter::attempt('button|'.$key, $most, static fn (): bool => true, self::TEN_MINUTES)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     public function happen(Request $request, string $pass): JsonResponse
@@ -114,7 +154,8 @@ final class ButtonController
         }
         try {
             if ($kind === 'look') {
-                app(SettleTelephones::class)->of($call);
+                // What the call waits for goes on by being looked at: telephones that ring, another system that is asked.
+                ($call->state['mode'] ?? '') === 'looking_up' ? app(AnswerErrand::class)->of($call) : app(SettleTelephones::class)->of($call);
             } elseif ($call->inProgress()) {
                 $at = $this->host->at($call, $kind, $text);
                 $this->host->happen($call, null, match ($kind) {
@@ -162,7 +203,7 @@ final class ButtonController
         $turns = $call->turns()->where('n', '>', $seen)->get();
 
         return $this->answer($request, [
-            'pass' => $this->pass->for($call), 'over' => ! $call->inProgress(), 'answered' => ! in_array($call->outcome, Ending::UNANSWERED, true), 'rings' => in_array($call->state['mode'] ?? '', ['ringing', 'connected'], true) && $call->inProgress(),
+            'pass' => $this->pass->for($call), 'over' => ! $call->inProgress(), 'answered' => ! in_array($call->outcome, Ending::UNANSWERED, true), 'rings' => in_array($call->state['mode'] ?? '', ['ringing', 'connected', 'looking_up'], true) && $call->inProgress(),
             'with' => $call->state['connected']['name'] ?? $call->agent->name,
             'turns' => array_values($turns->map(static fn (CallTurn $turn): array => ['n' => $turn->n, 'by' => $turn->by, 'text' => $turn->text])->all()),
         ]);
@@ -180,6 +221,15 @@ final class ButtonController
         }
 
         return [$line, $button];
+    }
+
+    /** A guest's page lies where Ringo itself does. */
+    private function guest(Request $request, string $token): ?GuestPass
+    {
+        /** @var ?GuestPass $pass */
+        $pass = GuestPass::query()->with('agent.draft.scriptText', 'agent.business', 'business', 'release.scriptText')->where('button_token', $token)->first();
+
+        return $pass !== null && $pass->open() && $this->origin($request) === strtolower($request->getSchemeAndHttpHost()) ? $pass : null;
     }
 
     private function call(Request $request, string $pass, ?string $origin = null): ?Call
