@@ -233,6 +233,9 @@ Route::middleware('auth')->group(static function (): void {
             Route::post('/lines/{line}/restore', [LineController::class, 'restore'])->name('line.restore')->withTrashed();
             Route::get('/exchange', [ExchangeController::class, 'show'])->name('exchange');
             Route::post('/exchange', [ExchangeController::class, 'place'])->name('exchange.place');
+            Route::post('/exchange/rushes', [ExchangeController::class, 'rush'])->name('exchange.rushes');
+            Route::get('/exchange/rushes/{lineRush}', [ExchangeController::class, 'showRush'])->name('exchange.rush');
+            Route::post('/exchange/rushes/{lineRush}/stop', [ExchangeController::class, 'stopRush'])->name('exchange.rush.stop');
             Route::get('/errands', [ErrandController::class, 'index'])->name('errands');
             Route::get('/errands/new', [ErrandController::class, 'create'])->name('errand.new');
             Route::post('/errands', [ErrandController::class, 'store'])->name('errand.store');

@@ -98,6 +98,12 @@ final class Business extends Model
         return Errands::of($this->errands()->get()->map(static fn (Errand $errand): \Ringo\Errand\Errand => $errand->design()));
     }
 
+    /** @return HasMany<LineRush, $this> */
+    public function lineRushes(): HasMany
+    {
+        return $this->hasMany(LineRush::class);
+    }
+
     /** @return HasMany<Invitation, $this> */
     public function invitations(): HasMany
     {

@@ -26,6 +26,12 @@ final readonly class Rehearsal
     /** Seconds a caller takes before answering. */
     private const THINKS = 0.7;
 
+    /** Seconds a telephone rings for a transfer before it counts as not answered. */
+    private const RINGS = 20.0;
+
+    /** Seconds somebody takes to decline, or a telephone to be found busy. */
+    private const DECLINES = 3.0;
+
     private Timing $timing;
 
     private Recorder $recorder;
@@ -105,7 +111,7 @@ final readonly class Rehearsal
                 'key' => Event::keys($input->text, round($at + 0.4 * strlen($input->text), 1)),
                 'silence' => Event::silence($input->seconds, round($clock + $input->seconds, 1)),
                 'answered' => Event::answered($input->text !== '' ? $input->text : $this->rung($state), round($clock + 4, 1)),
-                'busy', 'no_answer', 'declined' => Event::notAnswered('transfer_'.$input->kind, $input->text, round($clock + ($input->kind === 'no_answer' ? 20 : 3), 1)),
+                'busy', 'no_answer', 'declined' => Event::notAnswered('transfer_'.$input->kind, $input->text, round($clock + ($input->kind === 'no_answer' ? $this->ringing($state) : self::DECLINES), 1)),
                 'staff' => Event::staffSaid($input->text, round($at + $this->timing->ofAgent($input->text), 1)),
                 default => Event::hungUp(round($at, 1)),
             });
@@ -144,6 +150,13 @@ final readonly class Rehearsal
     /** Whoever rings first of those who ring now. */
     private function rung(CallState $state): string
     {
-        return $state->transfer['groups'][$state->transfer['group'] ?? 0][0] ?? '';
+        return $state->first['rings'][$state->first['group'] ?? 0]['people'][0] ?? $state->transfer['groups'][$state->transfer['group'] ?? 0][0] ?? '';
+    }
+
+    /** Seconds until a telephone that nobody answers is given up: as long as the line says, or as a team usually rings. */
+    private function ringing(CallState $state): float
+    {
+        // The clock is ahead of the ringing by the breath after each step.
+        return isset($state->first['rings'][$state->first['group']]) ? $state->first['rings'][$state->first['group']]['seconds'] - 0.4 : self::RINGS;
     }
 }

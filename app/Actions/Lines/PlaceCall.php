@@ -86,7 +86,7 @@ final readonly class PlaceCall
     }
 
     /** @return ?array{target: string, rings: list<array{people: list<string>, seconds: int}>, group: int, then: string, words: string, outcome: string} what comes before the agent, or in its place */
-    private function first(Way $way): ?array
+    public function first(Way $way): ?array
     {
         if ($way->rings === [] && $way->then === Way::AGENT) {
             return null;
@@ -99,7 +99,7 @@ final readonly class PlaceCall
     }
 
     /** The line's own release; where another agent answers, that one's latest. */
-    private function release(Line $line, Way $way): Release
+    public function release(Line $line, Way $way): Release
     {
         $agent = $way->agent === null || $way->agent === $line->agent->key ? null : Agent::query()->where('business_id', $line->business_id)->where('key', $way->agent)->first();
 

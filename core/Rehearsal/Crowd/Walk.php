@@ -36,15 +36,21 @@ final readonly class Walk
         $this->rehearsal = new Rehearsal($engine, $errands);
     }
 
-    public function of(StandIn $who): Walked
+    /**
+     * @param ?CallState $state how the call begins, where a line has decided it: staff that ring first do not answer
+     */
+    public function of(StandIn $who, ?CallState $state = null): Walked
     {
         $script = $this->engine->script;
         $caller = new Caller($who, $script, $this->now, $this->phrases, $this->sayings, new NoisyLine($this->phrases, $this->noise));
-        $state = (new Opening($script))->state("crowd-{$who->n}", $this->now, (string) $who->n, $who->number, null, ['known' => false, 'kind' => 'unknown']);
+        $state ??= (new Opening($script))->state("crowd-{$who->n}", $this->now, (string) $who->n, $who->number, null, ['known' => false, 'kind' => 'unknown']);
         $turns = 0;
         /** @var array<string, string> $askedAt the step at which each field was asked for */
         $askedAt = [];
         $call = $this->rehearsal->converse($state, static function (CallState $now) use ($caller, &$turns): ?Input {
+            if ($now->first !== null) {
+                return new Input('no_answer');
+            }
             $turns++;
 
             return $caller->next($now);
