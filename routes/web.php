@@ -45,6 +45,7 @@ use App\Http\Controllers\SiteController;
 use App\Http\Controllers\StandInController;
 use App\Http\Controllers\TradeController;
 use App\Http\Controllers\TransferController;
+use App\Http\Controllers\VoiceController;
 use App\Http\Controllers\WaitingController;
 use Illuminate\Support\Facades\Route;
 
@@ -68,6 +69,13 @@ Route::withoutMiddleware('web')->prefix('/button')->where(['token' => '[A-Za-z0-
     Route::post('/calls/{pass}', [ButtonController::class, 'happen'])->name('button.happen');
     Route::post('/calls/{pass}/leave', [ButtonController::class, 'leave'])->middleware('throttle:10,1')->name('button.leave');
     Route::get('/calls/{pass}/{n}.wav', [ButtonController::class, 'audio'])->whereNumber('n')->middleware('throttle:120,1')->name('button.audio');
+});
+
+// A line for voice browsers: VoiceXML, a document a turn.
+Route::withoutMiddleware('web')->prefix('/voice')->middleware('throttle:600,1')->group(static function (): void {
+    Route::get('/{business}/{line}', [VoiceController::class, 'begins'])->name('voice');
+    Route::post('/{business}/{line}/calls', [VoiceController::class, 'call'])->name('voice.calls');
+    Route::post('/calls/{pass}', [VoiceController::class, 'turn'])->where('pass', '[A-Za-z0-9.]{80,140}')->name('voice.turn');
 });
 
 // The made-up client's page that carries a button; it is no part of the application.
@@ -225,6 +233,7 @@ Route::middleware('auth')->group(static function (): void {
             Route::get('/lines/{line}/button', [LineController::class, 'button'])->name('line.button');
             Route::put('/lines/{line}/button', [LineController::class, 'setButton'])->name('line.button.set');
             Route::post('/lines/{line}/button/token', [LineController::class, 'newToken'])->name('line.button.token');
+            Route::post('/lines/{line}/voice', [LineController::class, 'voice'])->name('line.voice');
             Route::post('/lines/{line}/stretches', [LineController::class, 'stretch'])->name('line.stretch');
             Route::post('/lines/{line}/live', [LineController::class, 'live'])->name('line.live');
             Route::post('/lines/{line}/pause', [LineController::class, 'pause'])->name('line.pause');

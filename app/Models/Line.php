@@ -24,6 +24,7 @@ use Ringo\Line\Line as Design;
  * @property ?string $e164
  * @property array<string, mixed> $document who answers when, in the format of lines
  * @property string $state made, live or paused
+ * @property ?string $voice_hash of the password with which a voice browser speaks for it
  * @property ?string $token by which a page names its button
  * @property ?Carbon $live_since
  * @property-read Agent $agent
@@ -41,7 +42,9 @@ final class Line extends Model
 
     public const PAUSED = 'paused';
 
-    protected $fillable = ['business_id', 'agent_id', 'release_id', 'key', 'kind', 'name', 'e164', 'document', 'state', 'live_since', 'token'];
+    protected $fillable = ['business_id', 'agent_id', 'release_id', 'key', 'kind', 'name', 'e164', 'document', 'state', 'live_since', 'token', 'voice_hash'];
+
+    protected $hidden = ['voice_hash'];
 
     /** @return array<string, string> */
     protected function casts(): array

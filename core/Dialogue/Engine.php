@@ -350,9 +350,22 @@ final readonly class Engine
             $state->lastSpoken = implode(' ', array_map(static fn (Speak $speak): string => $speak->text, $spoken));
         }
         if (! $state->ended) {
-            $waiting = $this->parts->modes->now($turn)->listens($turn);
-            $turn->actions[] = new Listen($waiting->for, $state->holding ? Waiting::HOLDING : $waiting->seconds, $waiting->keys.'*'.($this->script->standing->personKey ?? ''), $state->step);
+            $turn->actions[] = $this->listen($turn);
         }
         $turn->trace->toStep = $state->step;
+    }
+
+    /** What a call waits for as it stands: kind of answer, seconds before silence counts, keys that mean something. */
+    public function waiting(CallState $state): Listen
+    {
+        return $this->listen(new Turn($this->script, CallState::fromArray($state->toArray()), new Trace('waiting'), $this->parts->phrases, $this->speakable, $this->display, new Timing, new Ssml));
+    }
+
+    private function listen(Turn $turn): Listen
+    {
+        $state = $turn->state;
+        $waiting = $this->parts->modes->now($turn)->listens($turn);
+
+        return new Listen($waiting->for, $state->holding ? Waiting::HOLDING : $waiting->seconds, $waiting->keys.'*'.($this->script->standing->personKey ?? ''), $state->step);
     }
 }

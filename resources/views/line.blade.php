@@ -19,7 +19,7 @@
             <div class="go"><button class="primary">Answer it so</button><p class="muted">Drag across hours, or move to a stretch with Tab and press <kbd>s</kbd> staff first, <kbd>a</kbd> agent, <kbd>o</kbd> nobody, <kbd>Del</kbd> as at other times. A day the brief closes goes before all.</p></div>
         </form>
         <datalist id="forward-to">@foreach ($others as $other)<option value="line:{{ $other->key }}">{{ $other->name }}</option>@endforeach</datalist></section>
-    <div class="post-lower">
+    <div class="post-lower line-lower">
         <section class="card"><h2>What it is, and who answers otherwise</h2>
             <form method="post" action="{{ route('line.update', [$business, $line]) }}">@csrf @method('put')
                 <div class="inline-fields"><label class="field-label"><span>name</span><input name="name" maxlength="60" required value="{{ old('name', $line->name) }}"></label>
@@ -32,9 +32,13 @@
                 <fieldset><legend>What callers hear</legend>@foreach (['full' => 'where all is taken', 'nobody' => 'where nobody answers', 'failed' => 'where nothing works'] as $when => $words)<label class="field-label wide"><span>{{ $words }}</span><input name="hears[{{ $when }}]" maxlength="400" value="{{ $line->document['hears'][$when] ?? '' }}" placeholder="{{ \Ringo\Line\Line::WORDS[$when] }}"></label>@endforeach</fieldset>
                 <div class="go"><button class="primary">Keep</button></div></form>
             @unless ($line->live())<form method="post" action="{{ route('line.delete', [$business, $line]) }}">@csrf @method('delete')<button class="danger">Take the line away</button></form>@endunless</section>
+        <div class="brief-side"><section class="card" id="voice"><h2>For a voice browser</h2>
+            @if (session('voice'))<p>Address <code>{{ session('voice')['address'] }}</code>, any user name, password <code>{{ session('voice')['password'] }}</code>. It is shown now and never again.</p>@endif
+            <p class="muted">A standards voice browser takes this line’s calls: VoiceXML 2.1, a document a turn, {{ $line->voice_hash ? 'with the password that was made' : 'once a password is made' }}.</p>
+            <form method="post" action="{{ route('line.voice', [$business, $line]) }}">@csrf<button>{{ $line->voice_hash ? 'Another password' : 'Make a password' }}</button></form></section>
         <section class="card"><h2>What was changed</h2>
             @forelse ($line->changes->take(20) as $change)
                 <div class="line"><span class="when">{{ $change->created_at?->setTimezone($business->tz)->format('j M, H:i') }}</span><span class="what">{{ $change->words }}<br><small class="muted">{{ $change->user->name ?? 'somebody' }}</small></span><form method="post" action="{{ route('line.back', [$business, $line, $change]) }}">@csrf<button title="Sets the line back to how it was before this">Back to before</button></form></div>
-            @empty<p class="empty">Nothing was changed since it was made.</p>@endforelse</section>
+            @empty<p class="empty">Nothing was changed since it was made.</p>@endforelse</section></div>
     </div>
 </x-layout>

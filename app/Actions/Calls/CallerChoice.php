@@ -41,6 +41,19 @@ final readonly class CallerChoice
         return new self(null, null, ['known' => false, 'kind' => 'withheld'], $called);
     }
 
+    /** Whoever rings from a number: recognised by it, as on any line. */
+    public static function ringing(Business $business, ?string $e164, NumberingPlan $plan, \DateTimeImmutable $at): self
+    {
+        if ($e164 === null) {
+            return new self(null, null, ['known' => false, 'kind' => 'withheld'], 'Withheld number');
+        }
+        $recognised = (new Recogniser($plan, new ContactDirectory($business, $at), $business->country))->of($e164);
+        $owner = ContactNumber::query()->where('business_id', $business->id)->where('e164', $e164)->value('contact_id');
+        $contact = $owner === null ? null : $business->contacts()->find($owner);
+
+        return new self($e164, $contact instanceof Contact ? $contact : null, $recognised->facts, $contact->name ?? 'Unknown caller', $recognised->people);
+    }
+
     private static function contact(Business $business, string $id, NumberingPlan $plan, \DateTimeImmutable $at): self
     {
         $contact = ctype_digit($id) ? $business->contacts()->with('numbers')->find((int) $id) : null;

@@ -20,6 +20,8 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use Ringo\Line\Answering;
 use Ringo\Line\Button;
@@ -30,6 +32,8 @@ final class LineController
     private const ORIGINS_SHOWN = 20;
 
     private const CALLS_SHOWN = 8;
+
+    private const PASSWORD_LENGTH = 32;
 
     public function __construct(private readonly CurrentAgent $current, private readonly LinesOf $lines, private readonly KeepLine $keep, private readonly LineForm $form)
     {
@@ -140,6 +144,16 @@ final class LineController
         $this->keep->newToken($line, $this->user($request));
 
         return redirect()->route('line.button', [$business, $line])->with('notice', 'The code is another one now. Pages with the old one show no button.');
+    }
+
+    /** A password for a voice browser, shown once; a new one takes the place of the old. */
+    public function voice(Request $request, Business $business, Line $line): RedirectResponse
+    {
+        $password = Str::random(self::PASSWORD_LENGTH);
+        $line->update(['voice_hash' => Hash::make($password)]);
+        AuditEntry::note($business->id, $this->user($request), 'line', "{$line->name}: a password for voice browsers");
+
+        return redirect()->to(route('line', [$business, $line]).'#voice')->with('voice', ['address' => route('voice', [$business, $line]), 'password' => $password]);
     }
 
     public function live(Request $request, Business $business, Line $line): RedirectResponse
