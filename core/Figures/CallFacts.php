@@ -17,6 +17,7 @@ final readonly class CallFacts
      * @param list<array{kind: string, state: string}> $deliveries
      * @param list<string> $steps the steps it passed, in order
      * @param list<float> $milliseconds what each of its turns took to answer
+     * @param ?string $line key of the line it came in on
      */
     public function __construct(
         public \DateTimeImmutable $at,
@@ -36,6 +37,7 @@ final readonly class CallFacts
         public array $deliveries = [],
         public array $milliseconds = [],
         public array $steps = [],
+        public ?string $line = null,
     ) {
     }
 }

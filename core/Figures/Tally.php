@@ -25,7 +25,7 @@ final class Tally
         $this->count('handled', $call->handled->value);
         $call->turns === null || $this->count('turns', '', $call->turns);
         $call->waited === null || $this->count('waited', '', $call->waited);
-        foreach (['topic' => $call->topic, 'caller' => $call->caller, 'record' => $call->record, 'release' => $call->release === null ? null : (string) $call->release] as $what => $key) {
+        foreach (['topic' => $call->topic, 'caller' => $call->caller, 'record' => $call->record, 'line' => $call->line, 'release' => $call->release === null ? null : (string) $call->release] as $what => $key) {
             $key === null || $key === '' || $this->count($what, $key);
         }
         foreach ($call->checks as $check) {

@@ -25,7 +25,7 @@
             @foreach ($outcomes as $outcome)<option @selected(($filter['outcome'] ?? '') === $outcome)>{{ $outcome }}</option>@endforeach
         </select>
         <label class="inline"><input type="checkbox" name="check" value="1" @checked(($filter['check'] ?? '') === '1')> to check only</label>
-        @php $more = array_filter(array_intersect_key($filter, array_flip(['agent', 'release', 'kind', 'caller', 'longer', 'shorter', 'field', 'value', 'since', 'until', 'handled', 'topic']))); @endphp
+        @php $more = array_filter(array_intersect_key($filter, array_flip(['agent', 'release', 'kind', 'caller', 'longer', 'shorter', 'field', 'value', 'since', 'until', 'handled', 'topic', 'line']))); @endphp
         <details class="more-filters" @if ($more) open @endif><summary>More{{ $more ? ' ('.count($more).')' : '' }}</summary>
             <div class="inline-fields">
                 <label class="field-label"><span>agent</span><select name="agent"><option value="">any</option>@foreach ($agents as $one)<option value="{{ $one->key }}" @selected(($filter['agent'] ?? '') === $one->key)>{{ $one->name }}</option>@endforeach</select></label>
@@ -33,6 +33,7 @@
                 <label class="field-label"><span>kind</span><select name="kind"><option value="">any</option>@foreach (['live' => 'live', 'rehearsal' => 'rehearsal', 'imported' => 'brought in', 'counted' => 'all that are counted'] as $kind => $name)<option value="{{ $kind }}" @selected(($filter['kind'] ?? '') === $kind)>{{ $name }}</option>@endforeach</select></label>
                 <label class="field-label"><span>caller <small>name or number</small></span><input name="caller" value="{{ $filter['caller'] ?? '' }}"></label>
                 <label class="field-label"><span>ended by</span><select name="handled"><option value="">any</option>@foreach (\Ringo\Figures\Handled::cases() as $one)<option value="{{ $one->value }}" @selected(($filter['handled'] ?? '') === $one->value)>{{ lcfirst($one->inWords()) }}</option>@endforeach</select></label>
+                @if ($lines !== [])<label class="field-label"><span>line</span><select name="line"><option value="">any</option>@foreach ($lines as $key => $name)<option value="{{ $key }}" @selected(($filter['line'] ?? '') === $key)>{{ $name }}</option>@endforeach</select></label>@endif
                 <label class="field-label"><span>topic</span><input name="topic" value="{{ $filter['topic'] ?? '' }}" size="10"></label>
                 <label class="field-label"><span>at least, min</span><input name="longer" inputmode="numeric" size="3" value="{{ $filter['longer'] ?? '' }}"></label>
                 <label class="field-label"><span>at most, min</span><input name="shorter" inputmode="numeric" size="3" value="{{ $filter['shorter'] ?? '' }}"></label>

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\Brief\KeepBrief;
+use App\Support\Pronounced;
 use Illuminate\Http\UploadedFile;
 
 /** The brief's page: kept, answered from, brought in and out, and read from the client's own site. */
@@ -27,6 +28,14 @@ final class BriefTest extends FeatureTestCase
         self::assertStringContainsString('The telephone number of the Oldmere depot is 01632 960110.', $source->text);
         $this->get('/pellbrook/brief')->assertOk()->assertSee('works holiday')->assertSee('24 Dec to 1 Jan 2027');
         $this->get('/pellbrook/brief/brief.json')->assertJsonPath('hours.mon.0', '08:00-12:30');
+    }
+
+    public function testANameTheVoiceSaysWronglyIsRespelledForItAlone(): void
+    {
+        $this->put('/pellbrook/brief', ['pronounced' => 'Pell brook Hire'] + $this->form())->assertSessionHasNoErrors();
+        $business = $this->business->refresh();
+        self::assertSame('Pell brook Hire, Maren speaking. Pellbrook Hirer is another.', Pronounced::of($business, 'Pellbrook Hire, Maren speaking. Pellbrook Hirer is another.'));
+        self::assertStringContainsString('Pellbrook Hire is open', $business->knowledgeSources()->where('name', KeepBrief::SOURCE)->sole()->text, 'what is read is as it is written');
     }
 
     public function testWhatIsWrongIsNamedAndTheFormKeepsIt(): void

@@ -114,6 +114,9 @@ final class LinesTest extends FeatureTestCase
         self::assertSame(1, $call->deliveries()->count(), 'a live call causes what live calls cause');
         $this->get("/pellbrook/calls/{$call->ref}")->assertSee('on Main')->assertSee('Reservations for 15 s, then Maren');
         $this->get('/pellbrook/calls?handled=nobody')->assertDontSee('Unknown caller');
+        $this->get('/pellbrook/calls?line=main')->assertSee('Unknown caller');
+        $this->get('/pellbrook/calls?line=none')->assertDontSee('Unknown caller');
+        $this->get('/pellbrook/figures?from=2026-03-01&to=2026-03-31')->assertOk()->assertSee('By line');
     }
 
     public function testStaffWhoPickUpFirstHaveTheCall(): void

@@ -8,6 +8,7 @@ use App\Models\Agent;
 use App\Models\Business;
 use App\Models\Call;
 use App\Models\CallRecord;
+use App\Models\Line;
 use App\Support\Sight;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
@@ -21,7 +22,7 @@ final readonly class FindCalls
     public const RULES = [
         'q' => ['nullable', 'string', 'max:200'], 'outcome' => ['nullable', 'string', 'max:100'], 'check' => ['nullable', 'in:1'], 'agent' => ['nullable', 'string', 'max:100'], 'release' => ['nullable', 'string', 'regex:/^(\d{1,6}|draft)$/'], 'kind' => ['nullable', 'in:live,rehearsal,imported,counted'],
         'caller' => ['nullable', 'string', 'max:100'], 'longer' => ['nullable', 'integer', 'between:0,600'], 'shorter' => ['nullable', 'integer', 'between:0,600'], 'field' => ['nullable', 'string', 'max:80', 'regex:/^[a-z0-9_]*$/'], 'value' => ['nullable', 'string', 'max:100'], 'since' => ['nullable', 'date_format:Y-m-d'], 'until' => ['nullable', 'date_format:Y-m-d'],
-        'handled' => ['nullable', 'in:agent,staff,nobody,given_up'], 'topic' => ['nullable', 'string', 'max:80'],
+        'handled' => ['nullable', 'in:agent,staff,nobody,given_up'], 'topic' => ['nullable', 'string', 'max:80'], 'line' => ['nullable', 'string', 'max:40'],
         'sort' => ['nullable', 'in:when,caller,outcome,length'], 'dir' => ['nullable', 'in:asc,desc'],
     ];
 
@@ -90,6 +91,9 @@ final readonly class FindCalls
         }
         if (($until = $given('until')) !== null) {
             $query->where('started_at', '<', \Illuminate\Support\Carbon::parse($until, $business->tz)->addDay()->utc());
+        }
+        if (($line = $given('line')) !== null) {
+            $query->whereIn('line_id', Line::withTrashed()->where('business_id', $business->id)->where('key', $line)->pluck('id'));
         }
         if (($topic = $given('topic')) !== null) {
             $query->where('state->topic', $topic);

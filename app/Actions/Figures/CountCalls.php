@@ -12,6 +12,7 @@ use App\Models\CallStep;
 use App\Models\Delivery;
 use App\Models\FigureDay;
 use App\Models\KnowledgeQuestion;
+use App\Models\Line;
 use App\Models\Offer;
 use App\Models\RecordCheck;
 use App\Models\Release;
@@ -101,13 +102,14 @@ final class CountCalls
         $from = Carbon::parse($day, $business->tz)->startOfDay();
         $tally = new Tally;
         $releases = Release::query()->where('agent_id', $agent)->pluck('number', 'id');
+        $lines = Line::withTrashed()->where('business_id', $business->id)->pluck('key', 'id')->all();
         Call::query()->toBase()->where('business_id', $business->id)->where('agent_id', $agent)->where('kind', '!=', 'rehearsal')->where('status', 'ended')
             ->where('started_at', '>=', $from->copy()->utc())->where('started_at', '<', $from->copy()->addDay()->utc())
-            ->select('id', 'started_at', 'seconds', 'direction', 'outcome', 'release_id', 'state->heard as heard', 'state->topic as topic', 'state->caller->kind as caller_kind', 'state->connected->after as waited', 'state->connected->person as person')
-            ->orderBy('id')->chunk(self::TOGETHER, function (Collection $calls) use ($tally, $business, $releases): void {
+            ->select('id', 'started_at', 'seconds', 'direction', 'outcome', 'release_id', 'line_id', 'state->heard as heard', 'state->topic as topic', 'state->caller->kind as caller_kind', 'state->connected->after as waited', 'state->connected->person as person')
+            ->orderBy('id')->chunk(self::TOGETHER, function (Collection $calls) use ($tally, $business, $releases, $lines): void {
                 $parts = $this->parts($calls->pluck('id')->all());
                 foreach ($calls as $call) {
-                    $tally->add($this->facts($call, $parts, $business, $releases->all()));
+                    $tally->add($this->facts($call, $parts, $business, $releases->all(), $lines));
                 }
             });
 
@@ -151,8 +153,9 @@ final class CountCalls
     /**
      * @param array{record: Collection<int, Collection<int, \stdClass>>, check: Collection<int, Collection<int, \stdClass>>, booking: Collection<int, Collection<int, \stdClass>>, delivery: Collection<int, Collection<int, \stdClass>>, question: Collection<int, Collection<int, \stdClass>>, offer: Collection<int, Collection<int, \stdClass>>, step: Collection<int, Collection<int, \stdClass>>} $parts
      * @param array<array-key, mixed> $releases number by id
+     * @param array<array-key, mixed> $lines key by id
      */
-    private function facts(\stdClass $call, array $parts, Business $business, array $releases): CallFacts
+    private function facts(\stdClass $call, array $parts, Business $business, array $releases, array $lines): CallFacts
     {
         $of = static fn (string $part): array => ($parts[$part][$call->id] ?? collect())->all();
         $record = $of('record')[0] ?? null;
@@ -176,6 +179,7 @@ final class CountCalls
             array_values(array_map(static fn (\stdClass $one): array => ['kind' => (string) $one->kind, 'state' => (string) $one->state], $of('delivery'))),
             array_values(array_map(static fn (\stdClass $one): float => $one->microseconds / 1000, array_filter($of('step'), static fn (\stdClass $one): bool => $one->microseconds > 0))),
             array_merge(...array_map(self::steps(...), array_values($of('step')))),
+            is_string($lines[$call->line_id] ?? null) ? $lines[$call->line_id] : null,
         );
     }
 

@@ -17,6 +17,7 @@ use App\Models\CallTurn;
 use App\Models\GuestPass;
 use App\Models\Line;
 use App\Models\PromisedCallBack;
+use App\Support\Pronounced;
 use App\Support\VisitorPass;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -192,7 +193,7 @@ final class ButtonController
     {
         $call = $this->call($request, $pass, is_string($request->query('origin')) ? $request->query('origin') : '');
         $turn = $call === null ? null : CallTurn::query()->where('call_id', $call->id)->where('n', $n)->where('by', 'agent')->first();
-        $file = $call === null || $turn === null ? null : $voice->wav($turn->text, $call->scriptText->script()->agent->voice);
+        $file = $call === null || $turn === null ? null : $voice->wav(Pronounced::of($call->business, $turn->text), $call->scriptText->script()->agent->voice);
 
         return $file === null ? $this->refused($request, 'This cannot be heard here.', 404) : response()->file($file, ['Content-Type' => 'audio/wav', 'Cache-Control' => 'private, max-age=600', 'Cross-Origin-Resource-Policy' => 'cross-origin']);
     }

@@ -17,6 +17,7 @@ use App\Models\SavedFilter;
 use App\Support\CurrentAgent;
 use App\Support\Evidence;
 use App\Support\Playlist;
+use App\Support\Pronounced;
 use App\Support\Sight;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -44,7 +45,7 @@ final class CallController
             'filter' => $filter,
             'calls' => $calls,
             'outcomes' => Call::query()->where('business_id', $business->id)->where('status', 'ended')->distinct()->orderBy('outcome')->pluck('outcome'),
-            'agents' => $business->agents()->get(), 'saved' => $business->savedFilters()->where('user_id', $request->user()?->getAuthIdentifier())->get(),
+            'agents' => $business->agents()->get(), 'lines' => $business->lines()->pluck('name', 'key')->all(), 'saved' => $business->savedFilters()->where('user_id', $request->user()?->getAuthIdentifier())->get(),
         ]);
     }
 
@@ -115,7 +116,7 @@ final class CallController
         $turn = CallTurn::query()->where('call_id', $call->id)->where('n', $n)->where('by', 'agent')->firstOrFail();
         $text = Sight::of($request->user(), $business)->turn($call, $turn->n, $turn->text);
         $piece = $request->has('piece') ? ($playlist->pieces($call, $text)[(int) $request->query('piece')]['text'] ?? $text) : $text;
-        $file = $voice->wav($piece, $call->scriptText->script()->agent->voice);
+        $file = $voice->wav(Pronounced::of($business, $piece), $call->scriptText->script()->agent->voice);
         if ($file === null) {
             abort(503, 'The voice programs are not installed; the text is shown instead.');
         }

@@ -44,7 +44,7 @@ final readonly class FiguresController
         $own = $agent === null ? null : new Coverage($agent->draft->scriptText->script(), $span['of'] === null ? $this->over->of($business, $agent, $span['from'], $span['to']) : $span['now']);
 
         return view('figures', $span + [
-            'business' => $business, 'agent' => $this->current->in($business), 'agents' => $business->agents()->get(), 'rates' => $rates, 'covered' => $agent, 'unused' => $own?->unused() ?? [], 'givenUpAt' => array_slice($own?->givenUpAt() ?? [], 0, self::MOST_STEPS),
+            'business' => $business, 'agent' => $this->current->in($business), 'agents' => $business->agents()->get(), 'lines' => $business->lines()->pluck('name', 'key')->all(), 'rates' => $rates, 'covered' => $agent, 'unused' => $own?->unused() ?? [], 'givenUpAt' => array_slice($own?->givenUpAt() ?? [], 0, self::MOST_STEPS),
             'unasked' => KnowledgePassage::query()->where('business_id', $business->id)->where('answered', 0)->with('source:id,name')->orderBy('id')->limit(self::MOST_STEPS)->get(), 'unaskedCount' => KnowledgePassage::query()->where('business_id', $business->id)->where('answered', 0)->count(),
             'cost' => $rates->none() ? null : $rates->of($span['now'], $span['days']), 'costBefore' => $rates->none() ? null : $rates->of($span['before'], $span['days']),
             'each' => $this->weekdays($span['from'], $span['days']),
