@@ -63,10 +63,12 @@ Route::middleware('guest')->group(static function (): void {
 // A line as a button on other people's pages: no session, no cookie; a page is known by its origin, a visitor by a signed pass.
 Route::withoutMiddleware('web')->prefix('/button')->where(['token' => '[A-Za-z0-9]{24}', 'pass' => '[A-Za-z0-9.]{80,140}'])->group(static function (): void {
     Route::get('/button.js', [ButtonController::class, 'script'])->name('button.script');
+    Route::get('/microphone.js', [ButtonController::class, 'microphone'])->name('button.microphone');
     Route::options('/{any}', [ButtonController::class, 'mayAsk'])->where('any', '.*');
     Route::get('/{token}', [ButtonController::class, 'settings'])->middleware('throttle:240,1')->name('button.settings');
     Route::post('/{token}/calls', [ButtonController::class, 'begin'])->name('button.begin');
     Route::post('/calls/{pass}', [ButtonController::class, 'happen'])->name('button.happen');
+    Route::post('/calls/{pass}/heard', [ButtonController::class, 'heard'])->middleware('throttle:60,1')->name('button.heard');
     Route::post('/calls/{pass}/leave', [ButtonController::class, 'leave'])->middleware('throttle:10,1')->name('button.leave');
     Route::get('/calls/{pass}/{n}.wav', [ButtonController::class, 'audio'])->whereNumber('n')->middleware('throttle:120,1')->name('button.audio');
 });
@@ -373,6 +375,7 @@ Route::middleware('auth')->group(static function (): void {
             Route::get('/contacts/search', [ContactSearchController::class, 'index'])->name('contacts.search');
             Route::post('/agents/{agent}/ring', [HandsetController::class, 'ring'])->name('handset.ring');
             Route::get('/handset/{call}', [HandsetController::class, 'show'])->name('handset.show');
+            Route::post('/handset/{call}/heard', [HandsetController::class, 'heard'])->middleware('throttle:60,1')->name('handset.heard');
             Route::post('/handset/{call}/errand', [HandsetController::class, 'errand'])->name('handset.errand');
             Route::post('/handset/{call}', [HandsetController::class, 'happen'])->name('handset.happen');
             Route::post('/handset/{call}/again', [HandsetController::class, 'again'])->name('handset.again');

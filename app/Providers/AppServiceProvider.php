@@ -9,7 +9,9 @@ use App\Actions\Knowledge\KnowledgeOf;
 use App\Actions\Records\Extractors;
 use App\Gateways\Post\Gateways;
 use App\Gateways\Post\PostGateway;
+use App\Gateways\Speech\ProgramRecogniser;
 use App\Gateways\Speech\ProgramVoice;
+use App\Gateways\Speech\Recogniser;
 use App\Gateways\Speech\Voice;
 use App\Support\ScriptLibrary;
 use Illuminate\Cache\RateLimiting\Limit;
@@ -36,6 +38,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(Extractors::class);
         $this->app->singleton(KnowledgeOf::class);
         $this->app->bind(PostGateway::class, Gateways::class);
+        $this->app->singleton(Recogniser::class, ProgramRecogniser::class);
         $this->app->singleton(Voice::class, static fn (): Voice => new ProgramVoice(storage_path('app/speech')));
     }
 

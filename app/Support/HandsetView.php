@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Gateways\Speech\Recogniser;
 use App\Gateways\Speech\Voice;
 use App\Models\Call;
 use App\Models\CallStep;
@@ -13,7 +14,7 @@ use App\Models\Offer;
 /** How a call stands, for the handset: what was last said, the strip and the trace as ready pieces of page. */
 final readonly class HandsetView
 {
-    public function __construct(private Voice $voice, private Playlist $playlist)
+    public function __construct(private Voice $voice, private Playlist $playlist, private Recogniser $recogniser)
     {
     }
 
@@ -68,6 +69,7 @@ final readonly class HandsetView
             'voice_engine' => $voice['engine'],
             'seconds' => $last instanceof CallTurn && $last->by === 'agent' ? $last->seconds : 0,
             'timeout' => $this->timeout($call),
+            'heard_url' => $this->recogniser->available() ? route('handset.heard', [$call->business, $call]) : null,
             'colleague' => $call->colleague ?? ['how' => 'answers', 'after' => 4],
             'colleague_url' => route('handset.colleague', [$call->business, $call]),
             'again_url' => route('handset.again', [$call->business, $call]),

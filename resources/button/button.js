@@ -8,10 +8,10 @@
     }
     const base = new URL('.', script.src).href;
     const WORDS = {
-        en: {open: 'Open', close: 'Close', begin: 'Begin', accept: 'I accept this', terms: 'The terms in full', you: 'You', say: 'What you want to say', send: 'Say it', keys: 'Keys', speak: 'Speak', mute: 'Sound off', unmute: 'Sound on', end: 'End', keep: 'Keep the words', again: 'Begin again', rings: 'It rings …', over: 'The call is over.', lost: 'The line is gone just now. Please try again.', number: 'Your telephone number', name: 'Your name', about: 'What it is about', leave: 'Ring me', left: 'Thank you. You will be rung.'},
-        de: {open: 'Öffnen', close: 'Schließen', begin: 'Beginnen', accept: 'Ich bin einverstanden', terms: 'Die Bedingungen', you: 'Sie', say: 'Was Sie sagen möchten', send: 'Sagen', keys: 'Tasten', speak: 'Sprechen', mute: 'Ton aus', unmute: 'Ton an', end: 'Beenden', keep: 'Text aufheben', again: 'Noch einmal', rings: 'Es klingelt …', over: 'Das Gespräch ist zu Ende.', lost: 'Die Verbindung ist gerade weg. Bitte noch einmal versuchen.', number: 'Ihre Telefonnummer', name: 'Ihr Name', about: 'Worum es geht', leave: 'Rufen Sie mich an', left: 'Danke. Sie werden angerufen.'},
-        fr: {open: 'Ouvrir', close: 'Fermer', begin: 'Commencer', accept: 'J’accepte', terms: 'Les conditions', you: 'Vous', say: 'Ce que vous voulez dire', send: 'Dire', keys: 'Touches', speak: 'Parler', mute: 'Couper le son', unmute: 'Remettre le son', end: 'Terminer', keep: 'Garder le texte', again: 'Recommencer', rings: 'Ça sonne …', over: 'L’appel est terminé.', lost: 'La ligne est coupée. Réessayez.', number: 'Votre numéro', name: 'Votre nom', about: 'À quel sujet', leave: 'Rappelez-moi', left: 'Merci. On vous rappellera.'},
-        cy: {open: 'Agor', close: 'Cau', begin: 'Dechrau', accept: 'Rwy’n derbyn hyn', terms: 'Y telerau llawn', you: 'Chi', say: 'Beth hoffech chi ei ddweud', send: 'Dweud', keys: 'Bysellau', speak: 'Siarad', mute: 'Sain i ffwrdd', unmute: 'Sain ymlaen', end: 'Gorffen', keep: 'Cadw’r geiriau', again: 'Dechrau eto', rings: 'Mae’n canu …', over: 'Mae’r alwad ar ben.', lost: 'Collwyd y llinell. Rhowch gynnig arall arni.', number: 'Eich rhif ffôn', name: 'Eich enw', about: 'Beth yw’r mater', leave: 'Ffoniwch fi', left: 'Diolch. Byddwn yn eich ffonio.'},
+        en: {open: 'Open', close: 'Close', begin: 'Begin', accept: 'I accept this', terms: 'The terms in full', you: 'You', say: 'What you want to say', send: 'Say it', keys: 'Keys', speak: 'Speak', stop: 'That was it', mute: 'Sound off', unmute: 'Sound on', end: 'End', keep: 'Keep the words', again: 'Begin again', rings: 'It rings …', over: 'The call is over.', lost: 'The line is gone just now. Please try again.', number: 'Your telephone number', name: 'Your name', about: 'What it is about', leave: 'Ring me', left: 'Thank you. You will be rung.'},
+        de: {open: 'Öffnen', close: 'Schließen', begin: 'Beginnen', accept: 'Ich bin einverstanden', terms: 'Die Bedingungen', you: 'Sie', say: 'Was Sie sagen möchten', send: 'Sagen', keys: 'Tasten', speak: 'Sprechen', stop: 'Fertig', mute: 'Ton aus', unmute: 'Ton an', end: 'Beenden', keep: 'Text aufheben', again: 'Noch einmal', rings: 'Es klingelt …', over: 'Das Gespräch ist zu Ende.', lost: 'Die Verbindung ist gerade weg. Bitte noch einmal versuchen.', number: 'Ihre Telefonnummer', name: 'Ihr Name', about: 'Worum es geht', leave: 'Rufen Sie mich an', left: 'Danke. Sie werden angerufen.'},
+        fr: {open: 'Ouvrir', close: 'Fermer', begin: 'Commencer', accept: 'J’accepte', terms: 'Les conditions', you: 'Vous', say: 'Ce que vous voulez dire', send: 'Dire', keys: 'Touches', speak: 'Parler', stop: 'Terminé', mute: 'Couper le son', unmute: 'Remettre le son', end: 'Terminer', keep: 'Garder le texte', again: 'Recommencer', rings: 'Ça sonne …', over: 'L’appel est terminé.', lost: 'La ligne est coupée. Réessayez.', number: 'Votre numéro', name: 'Votre nom', about: 'À quel sujet', leave: 'Rappelez-moi', left: 'Merci. On vous rappellera.'},
+        cy: {open: 'Agor', close: 'Cau', begin: 'Dechrau', accept: 'Rwy’n derbyn hyn', terms: 'Y telerau llawn', you: 'Chi', say: 'Beth hoffech chi ei ddweud', send: 'Dweud', keys: 'Bysellau', speak: 'Siarad', stop: 'Dyna ni', mute: 'Sain i ffwrdd', unmute: 'Sain ymlaen', end: 'Gorffen', keep: 'Cadw’r geiriau', again: 'Dechrau eto', rings: 'Mae’n canu …', over: 'Mae’r alwad ar ben.', lost: 'Collwyd y llinell. Rhowch gynnig arall arni.', number: 'Eich rhif ffôn', name: 'Eich enw', about: 'Beth yw’r mater', leave: 'Ffoniwch fi', left: 'Diolch. Byddwn yn eich ffonio.'},
     };
     const words = WORDS[(script.dataset.lang ?? document.documentElement.lang ?? 'en').slice(0, 2)] ?? WORDS.en;
     const STYLE = `
@@ -58,6 +58,7 @@ button:focus-visible, input:focus-visible, textarea:focus-visible, main:focus-vi
         #player = new Audio();
         #queue = [];
         #watch = null;
+        #recording = null;
 
         connectedCallback() {
             const sheet = new CSSStyleSheet();
@@ -72,7 +73,7 @@ button:focus-visible, input:focus-visible, textarea:focus-visible, main:focus-vi
         }
 
         async #ask(path, body) {
-            const response = await fetch(base + path, body === undefined ? {credentials: 'omit'} : {method: 'POST', credentials: 'omit', headers: {'Content-Type': 'application/json'}, body: JSON.stringify(body)});
+            const response = await fetch(base + path, body === undefined ? {credentials: 'omit'} : {method: 'POST', credentials: 'omit', ...(body instanceof FormData ? {body} : {headers: {'Content-Type': 'application/json'}, body: JSON.stringify(body)})});
             const data = await response.json().catch(() => ({}));
             if (!response.ok) {
                 throw new Error(data.message ?? words.lost);
@@ -89,8 +90,7 @@ button:focus-visible, input:focus-visible, textarea:focus-visible, main:focus-vi
             $.input = make('input', {type: 'text', maxLength: 500, autocomplete: 'off', 'aria-label': words.say, placeholder: words.say});
             $.pad = make('div', {className: 'pad', hidden: true}, ...['1', '2', '3', '4', '5', '6', '7', '8', '9', '*', '0', '#'].map((key) => make('button', {type: 'button', textContent: key, on: {click: () => this.#happen('keys', key)}})));
             $.mute = make('button', {type: 'button', textContent: words.mute, hidden: !spoken, 'aria-pressed': 'false', on: {click: () => this.#mute()}});
-            const Recognition = window.SpeechRecognition ?? window.webkitSpeechRecognition;
-            $.speak = make('button', {type: 'button', textContent: words.speak, hidden: !spoken || !Recognition, on: {click: () => this.#listen(Recognition)}});
+            $.speak = make('button', {type: 'button', textContent: words.speak, hidden: !this.#look.hears, 'aria-pressed': 'false', on: {click: () => this.#speak()}});
             $.say = make('form', {className: 'row', on: {submit: (event) => {
                 event.preventDefault();
                 const text = $.input.value.trim();
@@ -221,12 +221,29 @@ button:focus-visible, input:focus-visible, textarea:focus-visible, main:focus-vi
             this.#parts.mute.setAttribute('aria-pressed', String(this.#muted));
         }
 
-        #listen(Recognition) {
+        // The first press begins, the second ends and sends: what was spoken is recognised where Ringo runs.
+        async #speak() {
+            const $ = this.#parts;
             this.#hush();
-            const hears = new Recognition();
-            hears.lang = 'en';
-            hears.onresult = (event) => this.#happen('said', event.results[0][0].transcript);
-            hears.start();
+            if (!this.#recording) {
+                await this.#try(async () => {
+                    const {record} = await import(`${base}microphone.js`);
+                    this.#recording = await record();
+                    $.speak.textContent = words.stop;
+                    $.speak.setAttribute('aria-pressed', 'true');
+                });
+                return;
+            }
+            const recording = this.#recording;
+            this.#recording = null;
+            $.speak.textContent = words.speak;
+            $.speak.setAttribute('aria-pressed', 'false');
+            await this.#try(async () => {
+                const form = new FormData();
+                form.append('file', await recording.stop(), 'spoken.wav');
+                form.append('seen', this.#seen);
+                this.#take(await this.#ask(`calls/${this.#pass}/heard`, form));
+            });
         }
 
         async #leave() {

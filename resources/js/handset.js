@@ -1,3 +1,5 @@
+import {speaking} from './speaking.js';
+
 /**
  * The handset along the bottom of the page. A call lives on the server; this page only shows it and sends what the caller does,
  * so it survives going to another page, and signing in again.
@@ -107,6 +109,7 @@ export function handset() {
         part('with-line').hidden = data.mode !== 'connected' || over;
         part('with').textContent = data.with ?? '';
         part('last-staff').textContent = data.last_staff ? `“${data.last_staff}”` : '';
+        part('speak').hidden = !data.heard_url || !navigator.mediaDevices?.getUserMedia;
         part('sent').hidden = !data.sent?.length;
         part('sent').textContent = data.sent?.join(' / ') ?? '';
         if (data.mode === 'ringing' && !part('ringing-line').contains(document.activeElement)) {
@@ -347,6 +350,7 @@ export function handset() {
         }
     });
     input.addEventListener('focus', () => part('keypad').removeAttribute('open'));
+    speaking(part, () => call, () => { still(); player.pause(); }, show, (problem) => failed('call-error', problem));
     part('silence').addEventListener('click', () => happen('silence'));
     part('hang-up').addEventListener('click', () => happen('hung_up'));
     const again = async (url, body) => {

@@ -39,7 +39,7 @@ final class DependencyTest
         'Transfer' => ['Document', 'Fit', 'Language', 'Numbering', 'Script'],
         'Line' => ['Brief', 'Diary', 'Document', 'Transfer'],
         'Inspection' => ['Brief', 'Delivery', 'Design', 'Diary', 'Document', 'Errand', 'Language', 'Script', 'Speech', 'Value'],
-        'Format' => ['Document', 'Script', 'Sheet', 'Speech', 'Transcript', 'Value'],
+        'Format' => ['Document', 'Language', 'Script', 'Sheet', 'Speech', 'Transcript', 'Value'],
         'Dialogue' => ['Diary', 'Errand', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transfer', 'Understanding', 'Value'],
         'Knowledge' => ['Fit', 'Language', 'Speech', 'Understanding', 'Value', 'Dialogue\Ports'],
         'Extraction' => ['Dialogue', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transcript', 'Understanding', 'Value'],

@@ -96,10 +96,12 @@ abstract class BrowserTestCase extends TestCase
         $this->open = [];
     }
 
-    protected function browser(): RemoteWebDriver
+    /** @param ?string $spoken a WAV file that the microphone hears, from its beginning */
+    protected function browser(?string $spoken = null): RemoteWebDriver
     {
         $options = new ChromeOptions;
         $options->addArguments(['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--window-size=1280,940', '--use-fake-ui-for-media-stream', '--use-fake-device-for-media-stream', '--user-data-dir='.self::$folder.'/profile-'.bin2hex(random_bytes(4))]);
+        $options->addArguments($spoken === null ? [] : ['--use-file-for-fake-audio-capture='.$spoken]);
         $options->setExperimentalOption('prefs', ['download.default_directory' => self::$folder.'/downloads', 'download.prompt_for_download' => false]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);

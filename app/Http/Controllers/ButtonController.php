@@ -7,10 +7,12 @@ namespace App\Http\Controllers;
 use App\Actions\Calls\CallerChoice;
 use App\Actions\Calls\CallHost;
 use App\Actions\Calls\CallMoved;
+use App\Actions\Calls\HearCaller;
 use App\Actions\Calls\StartCall;
 use App\Actions\Errands\AnswerErrand;
 use App\Actions\Lines\PlaceCall;
 use App\Actions\Transfers\SettleTelephones;
+use App\Gateways\Speech\Recogniser;
 use App\Gateways\Speech\Voice;
 use App\Models\Call;
 use App\Models\CallTurn;
@@ -22,6 +24,7 @@ use App\Support\VisitorPass;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Validation\ValidationException;
@@ -55,15 +58,26 @@ final class ButtonController
 
     private const MANY = 'There were many calls just now. Please try again in a few minutes.';
 
-    public function __construct(private readonly CallHost $host, private readonly VisitorPass $pass)
+    public function __construct(private readonly CallHost $host, private readonly VisitorPass $pass, private readonly Recogniser $recogniser)
     {
     }
 
     public function script(): Response
     {
-        $script = (string) file_get_contents(resource_path('button/button.js'));
+        return $this->module('button.js');
+    }
 
-        return response($script, 200, ['Content-Type' => 'text/javascript; charset=utf-8', 'Cache-Control' => 'public, max-age=3600', 'ETag' => '"'.substr(hash('sha256', $script), 0, 20).'"', 'Cross-Origin-Resource-Policy' => 'cross-origin']);
+    /** Loaded only once a visitor wants to speak. */
+    public function microphone(): Response
+    {
+        return $this->module('microphone.js');
+    }
+
+    private function module(string $name): Response
+    {
+        $script = (string) file_get_contents(resource_path('button/'.$name));
+
+        return response($script, 200, ['Content-Type' => 'text/javascript; charset=utf-8', 'Cache-Control' => 'public, max-age=3600', 'ETag' => '"'.substr(hash('sha256', $script), 0, 20).'"', 'Cross-Origin-Resource-Policy' => 'cross-origin', 'Access-Control-Allow-Origin' => '*']);
     }
 
     /** A browser asks first whether it may; whether the page may is answered with the answer. */
@@ -78,7 +92,7 @@ final class ButtonController
         if ($guest !== null) {
             $usual = new Button;
 
-            return $this->answer($request, ['label' => "Ring {$guest->agent->name}", 'terms' => '', 'terms_at' => null, 'business' => $guest->business->brief()->spoken ?: $guest->business->name, 'agent' => $guest->agent->name, 'open' => true, 'closed' => ''] + $usual->toArray());
+            return $this->answer($request, ['label' => "Ring {$guest->agent->name}", 'terms' => '', 'terms_at' => null, 'business' => $guest->business->brief()->spoken ?: $guest->business->name, 'agent' => $guest->agent->name, 'hears' => $this->recogniser->available(), 'open' => true, 'closed' => ''] + $usual->toArray());
         }
         [$line, $button] = $this->line($request, $token);
         $now = Carbon::now($line->business->tz);
@@ -87,7 +101,7 @@ final class ButtonController
 
         return $this->answer($request, [
             'label' => $button->label, 'colour' => $button->colour, 'ink' => $button->ink, 'corner' => $button->corner, 'spoken' => $button->spoken, 'terms' => $button->terms, 'terms_at' => $button->termsAt,
-            'business' => $line->business->brief()->spoken ?: $line->business->name, 'agent' => $line->agent->name, 'open' => $open, 'closed' => $next === null ? '' : $line->design()->words['nobody'],
+            'business' => $line->business->brief()->spoken ?: $line->business->name, 'agent' => $line->agent->name, 'hears' => $button->spoken && $this->recogniser->available(), 'open' => $open, 'closed' => $next === null ? '' : $line->design()->words['nobody'],
         ]);
     }
 
@@ -168,6 +182,28 @@ final class ButtonController
         }
 
         return $this->stands($request, $call->refresh(), $seen);
+    }
+
+    /** A visitor speaks: the recording is recognised here, and said in the call. */
+    public function heard(Request $request, string $pass, HearCaller $hear): JsonResponse
+    {
+        $call = $this->call($request, $pass);
+        $file = $request->file('file');
+        if ($call === null || ! $call->inProgress()) {
+            return $this->refused($request, 'This call is over.', 410);
+        }
+        if (! $file instanceof UploadedFile || ! $file->isValid() || $file->getSize() > 1024 * HearCaller::MOST_KB) {
+            return $this->refused($request, 'Nothing was recorded, or more than thirty seconds.', 422);
+        }
+        try {
+            $hear->speaks($call, $file, null);
+        } catch (ValidationException $problem) {
+            return $this->refused($request, $problem->getMessage(), 422);
+        } catch (CallMoved) {
+            // It ended meanwhile; the page is told how it stands.
+        }
+
+        return $this->stands($request, $call->refresh(), is_numeric($request->input('seen')) ? (int) $request->input('seen') : -1);
     }
 
     /** Nobody answers at this hour: the visitor leaves a number to be rung on, which goes to the desk. */

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\Calls\CallerChoice;
 use App\Actions\Calls\CallHost;
 use App\Actions\Calls\CallMoved;
+use App\Actions\Calls\HearCaller;
 use App\Actions\Calls\RepeatCall;
 use App\Actions\Calls\StartCall;
 use App\Actions\Errands\AnswerErrand;
@@ -18,6 +19,7 @@ use App\Models\User;
 use App\Support\HandsetView;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Validation\ValidationException;
 use Ringo\Dialogue\Event;
 use Ringo\Document\InvalidDocument;
@@ -140,6 +142,21 @@ final class HandsetController
         }
 
         return response()->json($this->view->of($call->refresh(), true));
+    }
+
+    /** The caller speaks: the recording is recognised and said in the call. */
+    public function heard(Request $request, Business $business, Call $call, HearCaller $hear): JsonResponse
+    {
+        $given = $request->validate(['file' => ['required', 'file', 'max:'.HearCaller::MOST_KB], 'step' => ['required', 'integer', 'min:0']], ['file.*' => 'Nothing was recorded, or more than thirty seconds.']);
+        /** @var UploadedFile $file */
+        $file = $request->file('file');
+        try {
+            $heard = $hear->speaks($call, $file, (int) $given['step']);
+        } catch (CallMoved $moved) {
+            return response()->json(['message' => $moved->getMessage()] + $this->view->of($call->refresh(), false), 409);
+        }
+
+        return response()->json($this->view->of($call->refresh(), true) + ['recognised' => $heard->toArray()]);
     }
 
     /** So many seconds have gone by since an errand was sent on its way. */

@@ -59,6 +59,7 @@
             <label class="sr" for="hs-say">What the caller says</label>
             <input id="hs-say" type="text" autocomplete="off" maxlength="2000" placeholder="What the caller says">
             <button type="submit">Say it <kbd>↵</kbd></button>
+            <button type="button" data-speak aria-pressed="false" hidden><x-icon name="mic"/> <span data-speak-label>Speak</span></button>
             <details class="keypad" data-keypad>
                 <summary>Keys</summary>
                 <div class="pad" role="group" aria-label="Telephone keys">

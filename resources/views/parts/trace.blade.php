@@ -13,6 +13,7 @@
         @if (($backable ?? false) && $step->n > 0)<button type="button" class="back" data-branch="{{ $step->n }}" title="Rings again up to here, with the same caller and clock">go back to before this</button>@endif
         <span class="trace-time">{{ number_format($step->microseconds / 1000, 1) }} ms</span>
     </p>
+    @if (isset($trace['recognised']))<p class="trace-acts"><span class="trace-label">recognised</span> <span>by {{ $trace['recognised']['by'] === 'grammar' ? 'what the step waits for' : 'the general model' }} in {{ number_format($trace['recognised']['seconds'], 1) }} s</span>@foreach ($trace['recognised']['alternatives'] as $other) <span class="left">or “{{ $other }}”</span>@endforeach</p>@endif
     @if (($trace['acts'] ?? []) !== [])
         <p class="trace-acts"><span class="trace-label">does</span> @foreach ($trace['acts'] as $act)<span class="{{ $act['done'] ? 'done' : 'left' }}" title="{{ $act['done'] ? 'dealt with' : 'weighed, and nothing came of it' }}: “{{ $act['words'] }}”">{{ $act['act'] }} {{ number_format($act['confidence'], 2) }}</span> @endforeach</p>
     @endif
