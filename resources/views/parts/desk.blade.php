@@ -12,8 +12,8 @@
                 <p class="go"><button type="button" class="primary" data-offer="{{ $offer->id }}" data-how="accept"><x-icon name="phone-call"/> Take it</button>
                     <label class="sr" for="reason-{{ $offer->id }}">Why not</label><select id="reason-{{ $offer->id }}" data-reason><option>not just now</option><option>with a customer</option><option>not my part</option></select>
                     <button type="button" data-offer="{{ $offer->id }}" data-how="decline">Not now</button>
-                    @if ($teams->count() > 1)<span class="not-for-us"><label for="team-{{ $offer->id }}">not for us, for</label> <select id="team-{{ $offer->id }}" data-team>@foreach ($teams as $team)@if ('team:'.$team->key !== $offer->target)<option value="{{ $team->key }}">{{ $team->name }}</option>@endif @endforeach</select> <button type="button" data-offer="{{ $offer->id }}" data-how="decline" data-not-for-us>Pass it on</button></span>@endif
-                    @if ($a['number'] ?? null)<button type="button" data-offer="{{ $offer->id }}" data-how="ring_back">Promise a call-back</button>@endif</p>
+                    @if (! $offer->before_agent && $teams->count() > 1)<span class="not-for-us"><label for="team-{{ $offer->id }}">not for us, for</label> <select id="team-{{ $offer->id }}" data-team>@foreach ($teams as $team)@if ('team:'.$team->key !== $offer->target)<option value="{{ $team->key }}">{{ $team->name }}</option>@endif @endforeach</select> <button type="button" data-offer="{{ $offer->id }}" data-how="decline" data-not-for-us>Pass it on</button></span>@endif
+                    @if (! $offer->before_agent && ($a['number'] ?? null))<button type="button" data-offer="{{ $offer->id }}" data-how="ring_back">Promise a call-back</button>@endif</p>
             </article>
         @endforeach
         @if ($mine)
