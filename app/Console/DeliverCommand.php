@@ -7,10 +7,11 @@ namespace App\Console;
 use App\Actions\Calls\EraseOldCalls;
 use App\Actions\Deliveries\DeliverDue;
 use App\Actions\Diary\FetchCalendar;
+use App\Actions\Outreach\Dialler;
 use App\Actions\Records\EraseOldValues;
 use Illuminate\Console\Command;
 
-/** Sends deliveries as they fall due, beside the pages, fetches calendars, and lets go of calls and values that are past their time. */
+/** Sends deliveries as they fall due, beside the pages, fetches calendars, places the calls of campaigns, and lets go of calls and values that are past their time. */
 final class DeliverCommand extends Command
 {
     protected $signature = 'ringo:deliver {--once : stop when nothing more is due}';
@@ -20,7 +21,7 @@ final class DeliverCommand extends Command
     /** Pauses after what went wrong grow up to so many seconds. */
     private const LONGEST_PAUSE = 60;
 
-    public function handle(DeliverDue $deliver, EraseOldCalls $calls, EraseOldValues $values, FetchCalendar $calendars): int
+    public function handle(DeliverDue $deliver, EraseOldCalls $calls, EraseOldValues $values, FetchCalendar $calendars, Dialler $dialler): int
     {
         $erased = 0;
         $pause = 1;
@@ -28,6 +29,7 @@ final class DeliverCommand extends Command
             try {
                 $tried = $deliver->run();
                 $calendars->due();
+                $dialler->due();
                 if (time() - $erased > 3600) {
                     $calls->everywhere();
                     $values->everywhere();

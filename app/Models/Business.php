@@ -98,6 +98,12 @@ final class Business extends Model
         return Errands::of($this->errands()->get()->map(static fn (Errand $errand): \Ringo\Errand\Errand => $errand->design()));
     }
 
+    /** @return HasMany<Campaign, $this> */
+    public function campaigns(): HasMany
+    {
+        return $this->hasMany(Campaign::class)->orderByDesc('id');
+    }
+
     /** @return HasMany<LineRush, $this> */
     public function lineRushes(): HasMany
     {

@@ -106,6 +106,7 @@
             @if ($designs)<a href="{{ route('lines', $business) }}" @if ($here === 'lines') aria-current="page" @endif><x-icon name="phone"/> Lines</a>@endif
             <a href="{{ route('callers', $business) }}" @if ($here === 'callers') aria-current="page" @endif><x-icon name="contact"/> Callers</a>
             <a href="{{ route('diary', $business) }}" @if ($here === 'diary') aria-current="page" @endif><x-icon name="calendar-days"/> Diary</a>
+            @if ($designs)<a href="{{ route('outreach', $business) }}" @if ($here === 'outreach') aria-current="page" @endif><x-icon name="megaphone"/> Outreach</a>@endif
             <a href="{{ route('desk', $business) }}" @if ($here === 'desk') aria-current="page" @endif><x-icon name="headset"/> Desk</a>
             <h2>Learn</h2>
             <a href="{{ route('calls', $business) }}" @if ($here === 'calls') aria-current="page" @endif><x-icon name="list"/> Calls

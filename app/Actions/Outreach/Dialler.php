@@ -1,0 +1,210 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions\Outreach;
+
+use App\Actions\Calls\KeepFinishedCall;
+use App\Models\Campaign;
+use App\Models\CampaignAttempt;
+use App\Models\CampaignPerson;
+use App\Models\Contact;
+use App\Models\SuppressedNumber;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+use Ringo\Dialogue\Ending;
+use Ringo\Rehearsal\FinishedCall;
+
+/**
+ * Rings who is due: no more at once than lines, no more a minute than said, each claimed before it is rung and counted once.
+ *
+ * A claim that was left by somebody who died is taken up again as the same attempt: the stand-in public comes out the same, and the number
+ * of the attempt is unique, so that no call is lost and none is placed twice.
+ */
+final readonly class Dialler
+{
+    /** Opt-outs are judged from so many reached on. */
+    private const ENOUGH = 20;
+
+    private const MINUTE = 60;
+
+    public function __construct(private PlanPeople $plan, private TalkToPublic $public, private KeepFinishedCall $keep)
+    {
+    }
+
+    /** Campaigns that run by the real clock: whoever is due now. */
+    public function due(): void
+    {
+        foreach (Campaign::query()->where('state', Campaign::RUNNING)->where('clock', 'real')->orderBy('id')->get() as $campaign) {
+            if ($campaign instanceof Campaign) {
+                $this->tick($campaign);
+            }
+        }
+    }
+
+    /**
+     * One look: rings who is due at the campaign's moment.
+     *
+     * @return int calls placed
+     */
+    public function tick(Campaign $campaign): int
+    {
+        if ($campaign->refresh()->state !== Campaign::RUNNING) {
+            return 0;
+        }
+        $now = $campaign->now();
+        $held = array_values(array_filter($campaign->held, static fn (int $until): bool => $until > $now));
+        $begun = CampaignAttempt::query()->where('campaign_id', $campaign->id)->where('at', '>', $now - self::MINUTE)->count();
+        $free = min($campaign->lines - count($held), $campaign->a_minute - $begun);
+        $placed = 0;
+        if ($free > 0) {
+            $due = $campaign->people()->with('contact')->where(static fn ($either) => $either->where(static fn ($waits) => $waits->where('state', CampaignPerson::WAITING)->where('next_at', '<=', $now))->orWhere('state', CampaignPerson::CALLING))->orderByRaw("state = 'calling' desc")->orderBy('next_at')->orderBy('id')->limit($free)->get();
+            foreach ($due as $person) {
+                if (! $person instanceof CampaignPerson) {
+                    continue;
+                }
+                $until = $this->ring($campaign, $person, $now);
+                if ($until !== null) {
+                    $held[] = $until;
+                    $placed++;
+                }
+                // Somebody may have paused it meanwhile.
+                if (Campaign::query()->whereKey($campaign->id)->value('state') !== Campaign::RUNNING) {
+                    break;
+                }
+            }
+        }
+        Campaign::query()->whereKey($campaign->id)->update(['held' => json_encode($held, JSON_THROW_ON_ERROR)]);
+        $this->over($campaign->refresh());
+
+        return $placed;
+    }
+
+    /** When something can happen next: somebody is due, or a line is free. */
+    public function next(Campaign $campaign): ?int
+    {
+        $now = $campaign->now();
+        $due = $campaign->people()->where('state', CampaignPerson::WAITING)->min('next_at');
+        if (! is_numeric($due)) {
+            return null;
+        }
+        if ((int) $due > $now) {
+            return (int) $due;
+        }
+        $held = array_filter($campaign->held, static fn (int $until): bool => $until > $now);
+
+        return count($held) >= $campaign->lines && $held !== [] ? min($held) : $now + self::MINUTE - $now % self::MINUTE;
+    }
+
+    /** @return ?int when the line is free again; null where nobody was rung */
+    private function ring(Campaign $campaign, CampaignPerson $person, int $now): ?int
+    {
+        if ($person->state === CampaignPerson::WAITING) {
+            // What changed since it was planned counts: an opt-out in another call, a window that closed.
+            $planned = $this->plan->one($campaign, $person, $now);
+            if ($planned->next === null || $planned->next > $now + self::MINUTE) {
+                $this->plan->settle($person, $planned);
+
+                return null;
+            }
+            $claimed = CampaignPerson::query()->whereKey($person->id)->where('state', CampaignPerson::WAITING)->where('attempts', $person->attempts)->update(['state' => CampaignPerson::CALLING, 'attempts' => $person->attempts + 1, 'updated_at' => now()]);
+            if ($claimed === 0) {
+                return null;
+            }
+            $person->refresh();
+        }
+        $wall = $this->plan->wall($campaign, $person, $now);
+        $talk = $this->public->ring($campaign, $person, $now, (int) substr($wall, 11, 2));
+        $came = $talk['call'] === null ? $talk['came'] : $this->came($talk['call'], $talk['came']);
+        DB::transaction(function () use ($campaign, $person, $now, $wall, $talk, $came): void {
+            // Counted only by whoever finds the claim as it was.
+            if (CampaignPerson::query()->whereKey($person->id)->where('state', CampaignPerson::CALLING)->where('attempts', $person->attempts)->update(['state' => CampaignPerson::WAITING, 'updated_at' => now()]) === 0) {
+                return;
+            }
+            $call = $talk['call'] === null || $campaign->release === null ? null : $this->keep->live($campaign->agent, $campaign->release, $talk['call'], $person->contact);
+            CampaignAttempt::query()->create(['campaign_id' => $campaign->id, 'campaign_person_id' => $person->id, 'call_id' => $call?->id, 'n' => $person->attempts, 'e164' => (string) $person->e164, 'at' => $now, 'wall' => $wall, 'came' => $came, 'outcome' => (string) $talk['call']?->state->outcome, 'seconds' => $talk['seconds']]);
+            $this->after($campaign, $person->refresh(), $talk['call'], $came, $now);
+        });
+
+        return $now + (int) ceil($talk['seconds']);
+    }
+
+    /** What came of an attempt: nobody stays without a state. */
+    private function after(Campaign $campaign, CampaignPerson $person, ?FinishedCall $call, string $came, int $now): void
+    {
+        $outcome = (string) $call?->state->outcome;
+        if ($call !== null && ($call->state->doNotCall || $outcome === 'do not call')) {
+            $this->never($campaign, $person, $outcome);
+
+            return;
+        }
+        if ($came === 'reached') {
+            $person->update(['state' => CampaignPerson::REACHED, 'next_at' => null, 'why' => '', 'outcome' => $outcome]);
+
+            return;
+        }
+        $asked = $call === null ? null : $this->askedFor($call, $person);
+        if ($asked !== null) {
+            $person->update(['row' => ['asked_for' => $asked] + $person->row]);
+        }
+        $person->update(['outcome' => $outcome === '' ? str_replace('_', ' ', $came) : $outcome]);
+        $this->plan->settle($person, $this->plan->one($campaign, $person, $now + self::MINUTE));
+    }
+
+    /** Wants no more calls: at once for everything, also for what is queued in other campaigns. */
+    private function never(Campaign $campaign, CampaignPerson $person, string $outcome): void
+    {
+        $number = (string) $person->e164;
+        SuppressedNumber::query()->firstOrCreate(['business_id' => $campaign->business_id, 'e164' => $number], ['why' => "asked for it in {$campaign->name}"]);
+        if ($person->contact_id !== null) {
+            Contact::query()->whereKey($person->contact_id)->update(['do_not_call' => true]);
+        }
+        $person->update(['state' => CampaignPerson::OPTED_OUT, 'next_at' => null, 'why' => 'do_not_call', 'outcome' => $outcome]);
+        CampaignPerson::query()->where('e164', $number)->where('state', CampaignPerson::WAITING)->whereIn('campaign_id', Campaign::query()->where('business_id', $campaign->business_id)->select('id'))->update(['state' => CampaignPerson::NOT_RUNG, 'why' => 'do_not_call', 'next_at' => null]);
+    }
+
+    /** 'Ring me after six': the moment said in the call, on their own clock, where the script keeps one. */
+    private function askedFor(FinishedCall $call, CampaignPerson $person): ?string
+    {
+        foreach ($call->state->values as $held) {
+            if (is_string($held->value) && preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d$/', $held->value) === 1 && $held->value > substr($call->state->startedAt, 0, 16)) {
+                return $held->value;
+            }
+        }
+
+        return null;
+    }
+
+    /** What an answered call was: a talk, a machine, the wrong person, somebody who rang off. */
+    private function came(FinishedCall $call, string $came): string
+    {
+        return match (true) {
+            $call->state->outcome === 'voicemail' => 'voicemail',
+            $call->state->outcome === 'not reached' => 'no_answer',
+            in_array($call->state->outcome, Ending::IN_VAIN, true) => 'hung_up',
+            default => $came,
+        };
+    }
+
+    /** Stops by its rules, or because nobody is left. */
+    private function over(Campaign $campaign): void
+    {
+        if ($campaign->state !== Campaign::RUNNING) {
+            return;
+        }
+        $people = $campaign->people()->selectRaw('state, count(*) as n')->groupBy('state')->pluck('n', 'state');
+        [$reached, $out] = [(int) ($people[CampaignPerson::REACHED] ?? 0), (int) ($people[CampaignPerson::OPTED_OUT] ?? 0)];
+        $stops = $campaign->stops;
+        $failed = isset($stops['fails']) ? CampaignAttempt::query()->where('campaign_id', $campaign->id)->whereNotNull('call_id')->orderByDesc('id')->limit($stops['fails'])->pluck('outcome')->all() : [];
+        $why = match (true) {
+            isset($stops['reached']) && $reached >= $stops['reached'] => [Campaign::DONE, "{$stops['reached']} were reached, as many as were wanted"],
+            isset($stops['opt_outs']) && $reached + $out >= self::ENOUGH && 100 * $out / ($reached + $out) > $stops['opt_outs'] => [Campaign::PAUSED, "more than {$stops['opt_outs']} % want no more calls"],
+            isset($stops['fails']) && count($failed) === $stops['fails'] && array_diff($failed, [Ending::CIRCLE, Ending::TURN_LIMIT, Ending::STEP_LIMIT, Ending::TIME_LIMIT, Ending::NO_REPLY]) === [] => [Campaign::PAUSED, "the agent failed in {$stops['fails']} calls in a row"],
+            ($people[CampaignPerson::WAITING] ?? 0) + ($people[CampaignPerson::CALLING] ?? 0) === 0 => [Campaign::DONE, 'everybody was reached, or may not be rung any more'],
+            default => null,
+        };
+        if ($why !== null) {
+            Campaign::query()->whereKey($campaign->id)->where('state', Campaign::RUNNING)->update(['state' => $why[0], 'why' => $why[1], 'updated_at' => Carbon::now()]);
+        }
+    }
+}

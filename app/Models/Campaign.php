@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
+use Illuminate\Support\Carbon;
+use Ringo\Outreach\Campaign as Design;
+
+/**
+ * A run of calls that an agent places to a list of people.
+ *
+ * @property int $id
+ * @property int $business_id
+ * @property int $agent_id
+ * @property ?int $release_id
+ * @property string $key
+ * @property string $name
+ * @property array<string, mixed> $document in the format of campaigns
+ * @property int $lines calls at once
+ * @property int $a_minute calls begun a minute
+ * @property array{reached?: int, opt_outs?: float, fails?: int} $stops after so many reached; opt-outs over so many percent; so many calls in a row in which the agent failed
+ * @property string $state made, running, paused, stopped or done
+ * @property string $why it stands as it does
+ * @property string $clock real, or quick: on a clock of its own
+ * @property ?Carbon $clock_at how far its own clock has come
+ * @property string $seed of the stand-in public
+ * @property list<int> $held when the lines that are held are free again, Unix time
+ * @property ?array<string, mixed> $foreseen what it will come to, as last reckoned
+ * @property ?Carbon $launched_at
+ * @property-read Agent $agent
+ * @property-read Business $business
+ * @property-read ?Release $release
+ * @property-read ?User $launcher
+ */
+final class Campaign extends Model
+{
+    use SoftDeletes;
+
+    public const MADE = 'made';
+
+    public const RUNNING = 'running';
+
+    public const PAUSED = 'paused';
+
+    public const STOPPED = 'stopped';
+
+    public const DONE = 'done';
+
+    protected $fillable = ['business_id', 'agent_id', 'release_id', 'launched_by', 'key', 'name', 'document', 'lines', 'a_minute', 'stops', 'state', 'why', 'clock', 'clock_at', 'seed', 'held', 'foreseen', 'launched_at'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['document' => 'array', 'stops' => 'array', 'held' => 'array', 'foreseen' => 'array', 'clock_at' => 'datetime', 'launched_at' => 'datetime'];
+    }
+
+    public function getRouteKeyName(): string
+    {
+        return 'key';
+    }
+
+    /** @throws \Ringo\Document\InvalidDocument */
+    public function design(): Design
+    {
+        return Design::fromArray($this->document);
+    }
+
+    /** The moment by the clock it runs on. */
+    public function now(): int
+    {
+        return $this->clock === 'quick' ? ($this->clock_at ?? now())->getTimestamp() : now()->getTimestamp();
+    }
+
+    /** @return BelongsTo<Business, $this> */
+    public function business(): BelongsTo
+    {
+        return $this->belongsTo(Business::class);
+    }
+
+    /** @return BelongsTo<Agent, $this> */
+    public function agent(): BelongsTo
+    {
+        return $this->belongsTo(Agent::class);
+    }
+
+    /** @return BelongsTo<Release, $this> */
+    public function release(): BelongsTo
+    {
+        return $this->belongsTo(Release::class);
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function launcher(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'launched_by');
+    }
+
+    /** @return HasMany<CampaignPerson, $this> */
+    public function people(): HasMany
+    {
+        return $this->hasMany(CampaignPerson::class);
+    }
+
+    /** @return HasMany<CampaignAttempt, $this> */
+    public function attempts(): HasMany
+    {
+        return $this->hasMany(CampaignAttempt::class);
+    }
+}

@@ -1,0 +1,209 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Actions\Design\CreateAgent;
+use App\Actions\Outreach\Dialler;
+use App\Actions\Outreach\RunQuickly;
+use App\Models\Agent;
+use App\Models\Call;
+use App\Models\Campaign;
+use App\Models\CampaignAttempt;
+use App\Models\CampaignPerson;
+use App\Models\Release;
+use App\Models\Role;
+use App\Models\SuppressedNumber;
+use App\Models\User;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Queue;
+use Ringo\Design\ScriptDocument;
+
+/** Campaigns: who is rung and when, launched once, run on a clock, never twice, never against anybody's will. */
+final class OutreachTest extends FeatureTestCase
+{
+    private User $me;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->travelTo('2026-03-01 12:00:00');
+        $this->me = $this->user()->refresh();
+        $this->actingAs($this->me);
+        $document = ScriptDocument::fromJson((string) file_get_contents(database_path('demo/quillmoor/tobin.json')));
+        $agent = app(CreateAgent::class)->from($this->business, $document, $this->me, 'from a file');
+        Release::query()->create(['agent_id' => $agent->id, 'script_text_id' => Agent::query()->with('draft')->findOrFail($agent->id)->draft->script_text_id, 'number' => 1, 'note' => '']);
+    }
+
+    public function testACampaignIsSetUpPlannedLaunchedAndRunToItsEnd(): void
+    {
+        $campaign = $this->campaign();
+        $this->get('/pellbrook/outreach/reminders')->assertOk()->assertSee('What it will come to')->assertSee('Launch it');
+        self::assertSame(40, $campaign->people()->where('state', CampaignPerson::WAITING)->count());
+        $this->post('/pellbrook/outreach/reminders/launch', ['clock' => 'quick'])->assertSessionHasErrors('sure');
+        $this->post('/pellbrook/outreach/reminders/launch', ['clock' => 'quick', 'sure' => '1'])->assertSessionHasNoErrors();
+        $campaign->refresh();
+        self::assertSame(Campaign::DONE, $campaign->state);
+        // Everybody ends in exactly one state, and nobody was rung more often than allowed.
+        self::assertSame(40, $campaign->people()->whereIn('state', [CampaignPerson::REACHED, CampaignPerson::OPTED_OUT, CampaignPerson::NOT_RUNG])->count());
+        self::assertLessThanOrEqual(3, (int) $campaign->people()->max('attempts'));
+        self::assertGreaterThan(15, $campaign->people()->where('state', CampaignPerson::REACHED)->count());
+        foreach ($campaign->attempts()->get() as $attempt) {
+            self::assertMatchesRegularExpression('/T(?:09|1[0-8]):/', $attempt->wall, 'within the window');
+            self::assertNotContains((int) (new \DateTimeImmutable($attempt->wall))->format('N'), [6, 7]);
+        }
+        $this->neverMoreThan(2, $campaign);
+        self::assertSame($campaign->attempts()->whereNotNull('call_id')->count(), Call::query()->where('kind', 'live')->where('direction', 'outbound')->count());
+        $this->get('/pellbrook/outreach/reminders')->assertOk()->assertSee('Best hours to ring')->assertSee('everybody was reached');
+        $this->get('/pellbrook/outreach')->assertSee('Reminders')->assertSee('over');
+        self::assertStringContainsString('reached', $this->get('/pellbrook/outreach/reminders/people.csv')->streamedContent());
+    }
+
+    public function testNobodyIsRungAgainstTheirWill(): void
+    {
+        $campaign = $this->campaign("name,phone,consent,consent_purpose,do_not_call\nA,07700 900401,2026-01-01,reminders,yes\nB,07700 900402,,,\nC,07700 900403,2026-01-01,surveys,\nD,no number,2026-01-01,reminders,\nE,07700 900405,2026-01-01,reminders,\nF,07700 900406,2026-01-01,reminders,\n");
+        $this->post('/pellbrook/outreach/suppressed', ['numbers' => "07700 900406\nnonsense"])->assertSessionHas('notice', '1 numbers more are never rung; not taken, because they are no numbers: nonsense.');
+        self::assertSame(['do_not_call' => 2, 'no_consent' => 2, 'bad_number' => 1], $campaign->people()->where('state', CampaignPerson::NOT_RUNG)->get()->countBy('why')->all());
+        $this->get('/pellbrook/outreach/reminders')->assertSee('no consent to this purpose')->assertSee('the number is none');
+        $this->post('/pellbrook/outreach/reminders/launch', ['clock' => 'quick', 'sure' => '1']);
+        self::assertSame(['E'], $campaign->people()->where('attempts', '>', 0)->pluck('name')->all());
+    }
+
+    public function testWhoWantsNoMoreCallsIsOutOfEverythingAtOnce(): void
+    {
+        Queue::fake();
+        $first = $this->campaign();
+        $this->post('/pellbrook/outreach/reminders/launch', ['clock' => 'quick', 'sure' => '1']);
+        $second = $this->campaign(null, 'Second');
+        self::assertSame(40, $second->people()->where('state', CampaignPerson::WAITING)->count());
+        app(RunQuickly::class)->run($first->refresh(), 60.0);
+        $out = $first->people()->where('state', CampaignPerson::OPTED_OUT)->pluck('e164')->all();
+        self::assertNotSame([], $out, 'the simulated public has some who want no calls');
+        self::assertSame(count($out), SuppressedNumber::query()->whereIn('e164', $out)->count());
+        self::assertSame([CampaignPerson::NOT_RUNG], $second->people()->whereIn('e164', $out)->distinct()->pluck('state')->all());
+    }
+
+    public function testPausedItRingsNobodyAndGoesOnWhereItWas(): void
+    {
+        Queue::fake();
+        $campaign = $this->campaign();
+        $this->post('/pellbrook/outreach/reminders/launch', ['clock' => 'quick', 'sure' => '1']);
+        $campaign->refresh()->update(['clock_at' => Carbon::createFromTimestamp((int) app(Dialler::class)->next($campaign), 'UTC')]);
+        app(Dialler::class)->tick($campaign->refresh());
+        $placed = $campaign->attempts()->count();
+        self::assertSame(2, $placed, 'as many as lines');
+        $this->post('/pellbrook/outreach/reminders/state', ['to' => 'pause'])->assertSessionHasNoErrors();
+        app(RunQuickly::class)->run($campaign->refresh(), 5.0);
+        self::assertSame($placed, $campaign->attempts()->count());
+        $this->post('/pellbrook/outreach/reminders/state', ['to' => 'pause'])->assertSessionHasErrors('campaign');
+        $this->put('/pellbrook/outreach/reminders', ['most' => 1] + $this->form())->assertSessionHasNoErrors();
+        $this->post('/pellbrook/outreach/reminders/state', ['to' => 'resume'])->assertSessionHasNoErrors();
+        app(RunQuickly::class)->run($campaign->refresh(), 60.0);
+        self::assertSame([1, Campaign::DONE], [(int) $campaign->people()->max('attempts'), $campaign->refresh()->state]);
+        $this->post('/pellbrook/outreach/reminders/state', ['to' => 'stop'])->assertSessionHasErrors('campaign');
+    }
+
+    /** Whoever rang them died after the claim: the same attempt is made once, and comes out the same. */
+    public function testAClaimThatWasLeftIsTakenUpAndNoCallIsLostOrPlacedTwice(): void
+    {
+        Queue::fake();
+        $one = $this->campaign();
+        $this->post('/pellbrook/outreach/reminders/launch', ['clock' => 'quick', 'sure' => '1']);
+        app(RunQuickly::class)->run($one->refresh(), 60.0);
+        $smooth = $one->attempts()->orderBy('id')->get(['e164', 'at', 'came', 'outcome', 'n'])->toArray();
+        CampaignAttempt::query()->delete();
+        SuppressedNumber::query()->delete();
+        $one->people()->update(['state' => CampaignPerson::WAITING, 'attempts' => 0, 'next_at' => null, 'outcome' => '', 'row' => json_encode(['consent' => '2026-01-01', 'consent_purpose' => 'reminders'])]);
+        $one->update(['state' => Campaign::MADE, 'held' => [], 'clock_at' => null]);
+        $this->post('/pellbrook/outreach/reminders/launch', ['clock' => 'quick', 'sure' => '1']);
+        for ($n = 0; $n < 400 && $one->refresh()->state === Campaign::RUNNING; $n++) {
+            if ($n % 3 === 0) {
+                // Killed between the claim and the call.
+                $next = $one->people()->where('state', CampaignPerson::WAITING)->where('next_at', '<=', $one->now())->orderBy('next_at')->orderBy('id')->first();
+                if ($next instanceof CampaignPerson) {
+                    $next->update(['state' => CampaignPerson::CALLING, 'attempts' => $next->attempts + 1]);
+                }
+            }
+            app(RunQuickly::class)->run($one, 0.001);
+        }
+        self::assertSame($smooth, $one->attempts()->orderBy('id')->get(['e164', 'at', 'came', 'outcome', 'n'])->toArray());
+    }
+
+    public function testItStopsByItsOwnRules(): void
+    {
+        $campaign = $this->campaign(null, 'Reminders', ['stop_reached' => 5]);
+        $this->post('/pellbrook/outreach/reminders/launch', ['clock' => 'quick', 'sure' => '1']);
+        self::assertSame([Campaign::DONE, '5 were reached, as many as were wanted'], [$campaign->refresh()->state, $campaign->why]);
+        self::assertLessThanOrEqual(6, $campaign->people()->where('state', CampaignPerson::REACHED)->count());
+    }
+
+    public function testWhatCannotBeIsRefusedInWords(): void
+    {
+        $this->post('/pellbrook/outreach', ['end' => '2026-03-01'] + $this->form())->assertSessionHasErrors(['end' => 'The last day lies before the first.']);
+        $this->post('/pellbrook/outreach', ['windows' => ['mon' => 'all day']] + $this->form())->assertSessionHasErrors('campaign');
+        $this->post('/pellbrook/outreach', ['windows' => ['mon' => '']] + $this->form())->assertSessionHasErrors('windows');
+        $this->post('/pellbrook/outreach', ['agent' => 'nobody'] + $this->form())->assertSessionHasErrors('agent');
+        self::assertSame(0, Campaign::query()->count());
+        $campaign = $this->campaign('');
+        $this->post('/pellbrook/outreach/reminders/launch', ['clock' => 'quick', 'sure' => '1'])->assertSessionHasErrors(['campaign' => 'There is nobody who may be rung. The reasons stand beside the list.']);
+        foreach (["a,b\n1,2", "phone\n\x00", ''] as $bad) {
+            $this->post('/pellbrook/outreach/reminders/people', ['from' => 'file', 'file' => UploadedFile::fake()->createWithContent('list.csv', $bad)]);
+        }
+        $this->post('/pellbrook/outreach/reminders/people', ['from' => 'file', 'file' => UploadedFile::fake()->createWithContent('list.csv', "phone,consent\n07700 900501,some day\n")])->assertSessionHas('notice', '0 added, 1 refused: Line 2: “consent”: “some day” is no day; write 2026-05-04.');
+        self::assertSame(0, $campaign->people()->where('state', CampaignPerson::WAITING)->count());
+        Release::query()->delete();
+        $this->post('/pellbrook/outreach/reminders/launch', ['clock' => 'quick', 'sure' => '1'])->assertSessionHasErrors('campaign');
+    }
+
+    public function testCallersOfTheBusinessAreListedOnceWithWhatIsKnown(): void
+    {
+        $campaign = $this->campaign('');
+        $this->contact->update(['consent_on' => '2026-01-05']);
+        foreach ([1, 0] as $added) {
+            $this->post('/pellbrook/outreach/reminders/people', ['from' => 'callers', 'tag' => ''])->assertSessionHasNoErrors();
+        }
+        $person = $campaign->people()->sole();
+        self::assertSame(['Nell Ashby', $this->contact->id, 'waiting', 'oldmere'], [$person->name, $person->contact_id, $person->state, $person->facts['depot'] ?? null]);
+    }
+
+    public function testStaffSeeNothingOfIt(): void
+    {
+        $this->campaign();
+        $this->actingAs($this->user(Role::Staff));
+        $this->get('/pellbrook/outreach')->assertForbidden();
+        $this->post('/pellbrook/outreach/reminders/launch', ['clock' => 'real', 'sure' => '1'])->assertForbidden();
+    }
+
+    private function neverMoreThan(int $lines, Campaign $campaign): void
+    {
+        $spans = [];
+        foreach ($campaign->attempts()->orderBy('at')->orderBy('id')->get() as $one) {
+            self::assertLessThan($lines, count(array_filter($spans, static fn (array $span): bool => $span[1] > $one->at)), 'lines held at '.$one->wall);
+            $spans[] = [$one->at, $one->at + (int) ceil($one->seconds)];
+        }
+    }
+
+    /**
+     * @param ?string $list CSV; null: forty people with consent
+     * @param array<string, mixed> $with
+     */
+    private function campaign(?string $list = null, string $name = 'Reminders', array $with = []): Campaign
+    {
+        $this->post('/pellbrook/outreach', ['name' => $name] + $with + $this->form())->assertSessionHasNoErrors();
+        $campaign = Campaign::query()->latest('id')->firstOrFail();
+        $list ??= "name,phone,consent,consent_purpose,round_day,call_about\n".implode("\n", array_map(static fn (int $n): string => "Person {$n},07700 900".(500 + $n).',2026-01-01,reminders,on Tuesday,reminder', range(1, 40)));
+        if ($list !== '') {
+            $this->post("/pellbrook/outreach/{$campaign->key}/people", ['from' => 'file', 'file' => UploadedFile::fake()->createWithContent('list.csv', $list)])->assertSessionHasNoErrors();
+        }
+
+        return $campaign->refresh();
+    }
+
+    /** @return array<string, mixed> */
+    private function form(): array
+    {
+        return ['name' => 'Collection days', 'agent' => 'tobin', 'purpose' => 'reminders', 'start' => '2026-03-02', 'end' => '2026-03-13', 'windows' => array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri'], '09:00-19:00'), 'most' => 3, 'after' => ['busy' => ['n' => 20, 'unit' => 'M'], 'no_answer' => ['n' => 3, 'unit' => 'H'], 'voicemail' => ['n' => 1, 'unit' => 'D'], 'hung_up' => ['n' => 2, 'unit' => 'D'], 'failed' => ['n' => 1, 'unit' => 'H']], 'lines' => 2, 'a_minute' => 6, 'per_day' => 1, 'per_week' => 3, 'complaint_days' => 90, 'consent' => '1', 'minute' => '0.03', 'attempt' => '0.01', 'rates' => ['reached' => 45, 'busy' => 10, 'no_answer' => 30, 'voicemail' => 10], 'seed' => '3'];
+    }
+}
