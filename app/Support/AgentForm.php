@@ -16,7 +16,7 @@ final readonly class AgentForm
 {
     private const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
 
-    public const STANDING_WORDS = ['who' => 'who are you?', 'machine' => 'are you a machine?', 'off_topic' => 'something off the topic', 'no_answer' => 'a question nothing answers', 'goodbye' => 'goodbye', 'recording' => 'is this recorded?'];
+    public const STANDING_WORDS = ['who' => 'who are you?', 'machine' => 'are you a machine?', 'off_topic' => 'something off the topic', 'no_answer' => 'a question nothing answers', 'goodbye' => 'goodbye', 'recording' => 'is this recorded?', 'voicemail' => 'left on a voicemail'];
 
     public function __construct(private ScriptDocument $document)
     {

@@ -26,7 +26,7 @@ final readonly class CampaignForm
         $number = static fn (string $key): int => is_numeric($given[$key] ?? null) ? (int) $given[$key] : 0;
         $windows = [];
         foreach (Week::DAYS as $day) {
-            $spans = array_values(array_filter(array_map(trim(...), explode(',', is_array($given['windows'] ?? null) && is_string($given['windows'][$day] ?? null) ? $given['windows'][$day] : '')), static fn (string $one): bool => $one !== ''));
+            $spans = array_values(array_filter(array_map(trim(...), preg_split('/[,\r\n]+/', is_array($given['windows'] ?? null) && is_string($given['windows'][$day] ?? null) ? $given['windows'][$day] : '') ?: []), static fn (string $one): bool => $one !== ''));
             if ($spans !== []) {
                 $windows[$day] = $spans;
             }

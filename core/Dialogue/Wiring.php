@@ -166,6 +166,7 @@ final readonly class Wiring
         $missed = new Order\NotUnderstood($this->modes);
         /** @var list<Consideration> $whole */
         $whole = [
+            new Order\NobodyThere($this->phrases),
             $leaving,
             new Order\Urgent($topics, $switch),
             new Order\Patience($person),

@@ -68,7 +68,7 @@ final class DemoSeeder extends Seeder
 {
     public const PASSWORD = 'ringo-demo';
 
-    public function __construct(private readonly NumberingPlan $plan, private readonly KeepFinishedCall $keep, private readonly KeepSource $sources, private readonly FetchPage $pages, private readonly ReviewRecord $review, private readonly DemoLines $lines)
+    public function __construct(private readonly NumberingPlan $plan, private readonly KeepFinishedCall $keep, private readonly KeepSource $sources, private readonly FetchPage $pages, private readonly ReviewRecord $review, private readonly DemoLines $lines, private readonly DemoOutreach $outreach)
     {
     }
 
@@ -81,6 +81,7 @@ final class DemoSeeder extends Seeder
                 $this->lines->brief($business);
                 $built($business);
                 $this->lines->lines($business->refresh(), $users[1]);
+                $this->outreach->campaigns($business, $users[1]);
             }
         });
     }

@@ -56,7 +56,7 @@ final class OutreachTest extends FeatureTestCase
         }
         $this->neverMoreThan(2, $campaign);
         self::assertSame($campaign->attempts()->whereNotNull('call_id')->count(), Call::query()->where('kind', 'live')->where('direction', 'outbound')->count());
-        $this->get('/pellbrook/outreach/reminders')->assertOk()->assertSee('Best hours to ring')->assertSee('everybody was reached');
+        $this->get('/pellbrook/outreach/reminders')->assertOk()->assertSee('Best hours to ring')->assertSee('nobody is left to ring');
         $this->get('/pellbrook/outreach')->assertSee('Reminders')->assertSee('over');
         self::assertStringContainsString('reached', $this->get('/pellbrook/outreach/reminders/people.csv')->streamedContent());
     }

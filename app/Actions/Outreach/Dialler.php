@@ -122,6 +122,9 @@ final readonly class Dialler
                 return;
             }
             $call = $talk['call'] === null || $campaign->release === null ? null : $this->keep->live($campaign->agent, $campaign->release, $talk['call'], $person->contact);
+            if ($call !== null && $person->contact === null && $person->name !== '') {
+                $call->update(['caller_name' => $person->name]);
+            }
             CampaignAttempt::query()->create(['campaign_id' => $campaign->id, 'campaign_person_id' => $person->id, 'call_id' => $call?->id, 'n' => $person->attempts, 'e164' => (string) $person->e164, 'at' => $now, 'wall' => $wall, 'came' => $came, 'outcome' => (string) $talk['call']?->state->outcome, 'seconds' => $talk['seconds']]);
             $this->after($campaign, $person->refresh(), $talk['call'], $came, $now);
         });
@@ -200,7 +203,7 @@ final readonly class Dialler
             isset($stops['reached']) && $reached >= $stops['reached'] => [Campaign::DONE, "{$stops['reached']} were reached, as many as were wanted"],
             isset($stops['opt_outs']) && $reached + $out >= self::ENOUGH && 100 * $out / ($reached + $out) > $stops['opt_outs'] => [Campaign::PAUSED, "more than {$stops['opt_outs']} % want no more calls"],
             isset($stops['fails']) && count($failed) === $stops['fails'] && array_diff($failed, [Ending::CIRCLE, Ending::TURN_LIMIT, Ending::STEP_LIMIT, Ending::TIME_LIMIT, Ending::NO_REPLY]) === [] => [Campaign::PAUSED, "the agent failed in {$stops['fails']} calls in a row"],
-            ($people[CampaignPerson::WAITING] ?? 0) + ($people[CampaignPerson::CALLING] ?? 0) === 0 => [Campaign::DONE, 'everybody was reached, or may not be rung any more'],
+            ($people[CampaignPerson::WAITING] ?? 0) + ($people[CampaignPerson::CALLING] ?? 0) === 0 => [Campaign::DONE, 'nobody is left to ring'],
             default => null,
         };
         if ($why !== null) {

@@ -40,6 +40,12 @@ final class TalkToPublic
         'later' => ['I cannot talk now, ring me after six', 'after six', 'yes', 'goodbye'],
     ];
 
+    /** How often another wish is drawn for somebody whose wish is to be rung no more. */
+    private const TRIES = 5;
+
+    /** Between the numbers of one person's wishes, so that they are nobody else's. */
+    private const OTHERS = 1_000_003;
+
     /** @var array<int, array{Engine, SketchBook, Prepared}> by release */
     private array $engines = [];
 
@@ -62,10 +68,24 @@ final class TalkToPublic
         $call = match (true) {
             $who === 'hangs_up' => (new Rehearsal($engine, $prepared))->run($state, [new Input('hang_up')]),
             isset(self::SAYS[$who]) => (new Rehearsal($engine, $prepared))->run($state, array_map(static fn (string $words): Input => new Input('say', $words), self::SAYS[$who])),
-            default => (new Walk($engine, new \DateTimeImmutable($state->startedAt), 0.0, $prepared))->of((new Crowd($engine->script, new \DateTimeImmutable($state->startedAt), $campaign->seed))->caller($person->id), $state)->call,
+            default => $this->talk($engine, $book, $prepared, $state, "{$campaign->seed}-{$person->attempts}", $person->id),
         };
 
         return ['came' => $answers['came'], 'call' => $call, 'seconds' => self::RINGING[$answers['came']] + max($call->transcript->seconds(), $call->state->clock)];
+    }
+
+    /** Somebody who talks; who wants no more calls is drawn by its own share, and not again among the wishes of everybody else. */
+    private function talk(Engine $engine, SketchBook $book, Prepared $prepared, CallState $state, string $seed, int $person): FinishedCall
+    {
+        $at = new \DateTimeImmutable($state->startedAt);
+        $crowd = new Crowd($engine->script, $at, $seed);
+        for ($other = 0; ; $other++) {
+            $book->fresh();
+            $call = (new Walk($engine, $at, 0.0, $prepared))->of($crowd->caller($person + $other * self::OTHERS), clone $state)->call;
+            if ($other === self::TRIES || ! $call->state->doNotCall && $call->state->outcome !== 'do not call') {
+                return $call;
+            }
+        }
     }
 
     private function state(Campaign $campaign, CampaignPerson $person, Engine $engine, int $now): CallState

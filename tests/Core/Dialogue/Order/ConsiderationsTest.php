@@ -13,6 +13,10 @@ use Tests\Core\Dialogue\Conversation;
 final class ConsiderationsTest extends TestCase
 {
     private const CASES = [
+        'NobodyThere' => [
+            ['tobin', [], 'Hello, this is Dilip, I cannot take your call right now, please leave a message after the tone'],
+            ['tobin', [], 'you have reached the voicemail of zero seven seven double zero'],
+        ],
         'Leaving' => [
             ['dentist', ['I need to book a check-up'], 'bye then'],
             ['heating', ['my boiler wants servicing'], 'please stop calling me'],
@@ -84,10 +88,24 @@ final class ConsiderationsTest extends TestCase
     #[DataProvider('cases')]
     public function testDealsWithTheWords(string $who, string $trade, array $before, string $said): void
     {
-        $script = dirname(__DIR__).($trade === 'maren' ? '/../../../database/demo/pellbrook/maren.json' : "/calls/{$trade}.json");
+        $script = dirname(__DIR__).(['maren' => '/../../../database/demo/pellbrook/maren.json', 'tobin' => '/../../../database/demo/quillmoor/tobin.json'][$trade] ?? "/calls/{$trade}.json");
         $call = Conversation::with(json_decode((string) file_get_contents($script), true, 64, JSON_THROW_ON_ERROR), knowledge: $who === 'WhichMeant' ? new TwoDeposits : null)->says(...[...$before, $said]);
 
         self::assertSame($who, $call->last->trace->decided, implode(' / ', $call->last->trace->rules).' → '.$call->heard());
+    }
+
+    public function testAMachineIsLeftItsMessageAndPeopleAreNotTakenForOne(): void
+    {
+        $document = json_decode((string) file_get_contents(dirname(__DIR__, 4).'/database/demo/quillmoor/tobin.json'), true, 64, JSON_THROW_ON_ERROR);
+        $call = Conversation::with($document)->says('please leave your name and number after the beep');
+        self::assertSame('voicemail', $call->state->outcome);
+        self::assertStringContainsString('please ring the office', $call->heard());
+        unset($document['standing']['words']['voicemail']);
+        $call = Conversation::with($document)->says('please leave your name and number after the beep');
+        self::assertSame(['voicemail', ''], [$call->state->outcome, $call->heard()], 'hangs up without a word');
+        foreach ([['I will get back to you on that'], ['she is not here, can I take a message'], ['the third one', 'can I leave a message']] as $said) {
+            self::assertNotSame('voicemail', Conversation::with($document)->says(...$said)->state->outcome);
+        }
     }
 
     public function testAskingBackWaitsAndTheChosenAnswerIsSaidThenTheQuestionAgain(): void
