@@ -67,6 +67,7 @@ Route::withoutMiddleware('web')->prefix('/button')->where(['token' => '[A-Za-z0-
     Route::get('/microphone.js', [ButtonController::class, 'microphone'])->name('button.microphone');
     Route::options('/{any}', [ButtonController::class, 'mayAsk'])->where('any', '.*');
     Route::get('/{token}', [ButtonController::class, 'settings'])->middleware('throttle:240,1')->name('button.settings');
+    Route::get('/{token}/picture', [ButtonController::class, 'picture'])->middleware('throttle:240,1')->name('button.picture');
     Route::post('/{token}/calls', [ButtonController::class, 'begin'])->name('button.begin');
     Route::post('/calls/{pass}', [ButtonController::class, 'happen'])->name('button.happen');
     Route::post('/calls/{pass}/heard', [ButtonController::class, 'heard'])->middleware('throttle:60,1')->name('button.heard');

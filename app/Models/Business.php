@@ -73,7 +73,7 @@ final class Business extends Model
             Diaries::fromArray((new DiariesOf)->document($this)),
             $this->reminders(),
             $this->errandDesigns(),
-            $this->brief === null ? null : $this->brief()->hours,
+            $this->brief === null ? null : $this->brief(),
         );
     }
 

@@ -92,16 +92,26 @@ final readonly class OpeningHours
      */
     public function unusual(string $from, string $to): array
     {
+        $seasons = array_column($this->seasons, 'name');
+
+        return array_filter($this->apart($from, $to), static fn (OpenDay $one): bool => ! in_array($one->why, $seasons, true));
+    }
+
+    /**
+     * Days on which the hours are others than in an ordinary week, seasons among them.
+     *
+     * @return array<string, OpenDay> by date
+     */
+    public function apart(string $from, string $to): array
+    {
         $days = [];
-        if ($this->region === null && $this->closures === [] && $this->days === []) {
+        if ($this->region === null && $this->closures === [] && $this->days === [] && $this->seasons === []) {
             return $days;
         }
         for ($day = new \DateTimeImmutable($from, new \DateTimeZone('UTC')); $day->format('Y-m-d') <= $to; $day = $day->modify('+1 day')) {
-            $date = $day->format('Y-m-d');
-            $one = $this->on($date);
-            $season = in_array($one->why, array_column($this->seasons, 'name'), true);
-            if (! $one->usual && ! $season) {
-                $days[$date] = $one;
+            $one = $this->on($day->format('Y-m-d'));
+            if (! $one->usual) {
+                $days[$day->format('Y-m-d')] = $one;
             }
         }
 

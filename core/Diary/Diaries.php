@@ -16,8 +16,9 @@ final readonly class Diaries
      * @param array<string, Service> $services by key
      * @param array<string, Diary> $diaries by key
      * @param string $share in_turn, least_booked, first, or same (the one who had the caller last, else in turn): which of several diaries that are free takes it
+     * @param array<string, list<array{int, int}>> $days hours of single days in place of the week's, by date, minutes of the day
      */
-    public function __construct(public \DateTimeZone $tz, public string $country, public Week $hours, public Days $closures, public array $services, public array $diaries, public Travel $travel = new Travel, public string $share = 'first')
+    public function __construct(public \DateTimeZone $tz, public string $country, public Week $hours, public Days $closures, public array $services, public array $diaries, public Travel $travel = new Travel, public string $share = 'first', public array $days = [])
     {
     }
 
@@ -38,6 +39,7 @@ final readonly class Diaries
         $country = $node->string('country', 'GB');
         $hours = Week::read($node, 'hours');
         $closures = Days::read($node, 'closures');
+        $days = self::readDays($node->child('days'));
         $services = [];
         foreach ($node->children('services') as $one) {
             $service = Service::read($one);
@@ -62,7 +64,29 @@ final readonly class Diaries
         $node->noMore();
         $node->settle();
 
-        return new self($tz, $country, $hours, $closures, $services, $diaries, $travel, $share);
+        return new self($tz, $country, $hours, $closures, $services, $diaries, $travel, $share, $days);
+    }
+
+    /** @return list<array{int, int}> when somebody works on a day: their own hours, else the business's of that very day, else of its week */
+    public function open(Diary $diary, Frame $frame): array
+    {
+        return $diary->hours?->on($frame->weekday) ?? $this->days[$frame->date] ?? $this->hours->on($frame->weekday);
+    }
+
+    /** @return array<string, list<array{int, int}>> */
+    private static function readDays(Node $node): array
+    {
+        $days = [];
+        foreach (array_keys($node->all()) as $date) {
+            if (preg_match('/^\d{4}-(\d\d)-(\d\d)$/', (string) $date, $m) !== 1 || ! checkdate((int) $m[1], (int) $m[2], (int) $date)) {
+                $node->problem((string) $date, "“{$date}” is no day; write 2026-05-04");
+
+                continue;
+            }
+            $days[(string) $date] = Week::stretches($node, (string) $date);
+        }
+
+        return $days;
     }
 
     /** @return list<Diary> that take a service */
@@ -79,6 +103,6 @@ final readonly class Diaries
             $diaries[$key] = $diary->withBusy($busy[$key] ?? []);
         }
 
-        return new self($this->tz, $this->country, $this->hours, $this->closures, $this->services, $diaries, $this->travel, $this->share);
+        return new self($this->tz, $this->country, $this->hours, $this->closures, $this->services, $diaries, $this->travel, $this->share, $this->days);
     }
 }

@@ -76,7 +76,7 @@ final class FreeTimes
         $frame = $this->frame($date, $tz);
         $length = 60 * $service->minutes;
         $stretch = null;
-        foreach (($diary->hours ?? $this->diaries->hours)->on($frame->weekday) as [$from, $to]) {
+        foreach ($this->diaries->open($diary, $frame) as [$from, $to]) {
             if ($start >= $frame->limit($from) && $start + $length <= $frame->limit($to)) {
                 $stretch = $from;
             }
@@ -135,7 +135,7 @@ final class FreeTimes
             return [];
         }
         $frame = $this->frame($date, $tz);
-        $stretches = ($diary->hours ?? $this->diaries->hours)->on($frame->weekday);
+        $stretches = $this->diaries->open($diary, $frame);
         if ($stretches === [] || $frame->end < $now || $this->limits($service, $diary, $date, max($frame->midnight, $now + 3600 * $service->noticeHours), $now) === Reason::TooFar || $diary->mostADay !== null && $this->begunOn($diary, $date, $tz) >= $diary->mostADay) {
             return [];
         }
@@ -219,7 +219,7 @@ final class FreeTimes
             $date = (new \DateTimeImmutable('@'.$start))->setTimezone($tz)->format('Y-m-d');
             $frame = $this->frame($date, $tz);
             $end = $start + 60 * $service->minutes;
-            $open = array_filter(($diary->hours ?? $this->diaries->hours)->on($frame->weekday), static fn (array $one): bool => $start >= $frame->limit($one[0]) && $end <= $frame->limit($one[1]));
+            $open = array_filter($this->diaries->open($diary, $frame), static fn (array $one): bool => $start >= $frame->limit($one[0]) && $end <= $frame->limit($one[1]));
             if ($open === [] || $diary->off->has($date) || $this->taken(new Service($service->key, '', $service->minutes, $service->before, $service->after), $diary, $frame, $start, null) !== null) {
                 return false;
             }

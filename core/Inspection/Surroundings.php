@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Inspection;
 
-use Ringo\Brief\OpeningHours;
+use Ringo\Brief\Brief;
 use Ringo\Diary\Diaries;
 use Ringo\Errand\Errands;
 
@@ -19,16 +19,16 @@ final readonly class Surroundings
      * @param ?array{trades: list<string>, of: int, handled: int, missed: list<string>} $foreseen what the design does with what callers of its trades say
      * @param ?Diaries $diaries what can be booked, with whom and when
      * @param ?Errands $errands what steps may look up or have done elsewhere
-     * @param ?OpeningHours $hours when the business is open, as its brief says
+     * @param ?Brief $brief what is true of the business
      * @param list<array{name: string, field: string, seconds: int}> $reminders what delivery rules send so long before a moment in a field
      */
-    public function __construct(public ?array $files = null, public array $otherBusinesses = [], public ?array $callerFacts = null, public array $delivers = [], public ?array $foreseen = null, public ?Diaries $diaries = null, public array $reminders = [], public ?Errands $errands = null, public ?OpeningHours $hours = null)
+    public function __construct(public ?array $files = null, public array $otherBusinesses = [], public ?array $callerFacts = null, public array $delivers = [], public ?array $foreseen = null, public ?Diaries $diaries = null, public array $reminders = [], public ?Errands $errands = null, public ?Brief $brief = null)
     {
     }
 
     /** @param array{trades: list<string>, of: int, handled: int, missed: list<string>} $foreseen */
     public function withForeseen(array $foreseen): self
     {
-        return new self($this->files, $this->otherBusinesses, $this->callerFacts, $this->delivers, $foreseen, $this->diaries, $this->reminders, $this->errands, $this->hours);
+        return new self($this->files, $this->otherBusinesses, $this->callerFacts, $this->delivers, $foreseen, $this->diaries, $this->reminders, $this->errands, $this->brief);
     }
 }

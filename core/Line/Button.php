@@ -20,6 +20,14 @@ final readonly class Button
 
     private const MOST_ORIGINS = 20;
 
+    private const PICTURES = ['image/png', 'image/jpeg', 'image/webp'];
+
+    /** Bytes of a picture: every page that shows the button loads it. */
+    public const LARGEST_PICTURE = 40_000;
+
+    /** Pixels of its longer side. */
+    public const WIDEST_PICTURE = 512;
+
     /**
      * @param string $label words on the button
      * @param string $colour of the button, `#0f766e`
@@ -28,8 +36,9 @@ final readonly class Button
      * @param string $terms what must be accepted first; empty: nothing
      * @param ?string $termsAt address of the terms in full
      * @param list<string> $origins pages that may show it, `https://www.example.com`
+     * @param ?string $picture beside the words on the button: a `data:` address of a PNG, JPEG or WebP image
      */
-    public function __construct(public string $label = 'Talk to us', public string $colour = '#0f766e', public string $ink = '#ffffff', public string $corner = 'right', public bool $spoken = true, public string $terms = '', public ?string $termsAt = null, public array $origins = [])
+    public function __construct(public string $label = 'Talk to us', public string $colour = '#0f766e', public string $ink = '#ffffff', public string $corner = 'right', public bool $spoken = true, public string $terms = '', public ?string $termsAt = null, public array $origins = [], public ?string $picture = null)
     {
     }
 
@@ -62,18 +71,57 @@ final readonly class Button
             $node->problem('terms_at', 'must be a web address');
         }
 
-        return new self(mb_substr(trim($node->string('label', $usual->label)) ?: $usual->label, 0, self::LONGEST_LABEL), $colours['colour'], $colours['ink'], $node->oneOf('corner', array_keys(self::CORNERS), 'right'), $node->flag('spoken', true), mb_substr($node->string('terms', ''), 0, self::LONGEST_TERMS), $termsAt, $origins);
+        $picture = $node->optional('picture');
+        $wrong = $picture === null ? null : self::wrongPicture($picture);
+        if ($wrong !== null) {
+            $node->problem('picture', $wrong);
+        }
+
+        return new self(mb_substr(trim($node->string('label', $usual->label)) ?: $usual->label, 0, self::LONGEST_LABEL), $colours['colour'], $colours['ink'], $node->oneOf('corner', array_keys(self::CORNERS), 'right'), $node->flag('spoken', true), mb_substr($node->string('terms', ''), 0, self::LONGEST_TERMS), $termsAt, $origins, $wrong === null ? $picture : null);
     }
 
     /** @return array<string, mixed> as it is written */
     public function toArray(): array
     {
-        return ['label' => $this->label, 'colour' => $this->colour, 'ink' => $this->ink, 'corner' => $this->corner, 'spoken' => $this->spoken] + array_filter(['terms' => $this->terms, 'terms_at' => $this->termsAt, 'origins' => $this->origins]);
+        return ['label' => $this->label, 'colour' => $this->colour, 'ink' => $this->ink, 'corner' => $this->corner, 'spoken' => $this->spoken] + array_filter(['terms' => $this->terms, 'terms_at' => $this->termsAt, 'origins' => $this->origins, 'picture' => $this->picture]);
     }
 
     public function allows(string $origin): bool
     {
         return in_array(strtolower($origin), $this->origins, true);
+    }
+
+    /** The bytes of an image as the address of a picture. */
+    public static function address(string $bytes): string
+    {
+        $size = @getimagesizefromstring($bytes);
+
+        return 'data:'.($size === false ? 'application/octet-stream' : $size['mime']).';base64,'.base64_encode($bytes);
+    }
+
+    /** @return array{type: string, bytes: string} what a page is given of the picture */
+    public function image(): array
+    {
+        preg_match('~^data:([a-z]+/[a-z-]+);base64,(.+)$~', (string) $this->picture, $m);
+
+        return ['type' => $m[1] ?? '', 'bytes' => (string) base64_decode($m[2] ?? '', true)];
+    }
+
+    private static function wrongPicture(string $picture): ?string
+    {
+        if (preg_match('~^data:([a-z]+/[a-z-]+);base64,([A-Za-z0-9+/=]+)$~', $picture, $m) !== 1 || ! in_array($m[1], self::PICTURES, true)) {
+            return 'must be a PNG, JPEG or WebP image';
+        }
+        $bytes = (string) base64_decode($m[2], true);
+        if (strlen($bytes) > self::LARGEST_PICTURE) {
+            return sprintf('has %d KB; %d KB are the most', (int) ceil(strlen($bytes) / 1000), self::LARGEST_PICTURE / 1000);
+        }
+        $size = @getimagesizefromstring($bytes);
+        if ($size === false || $size['mime'] !== $m[1]) {
+            return 'cannot be read as the image it says it is';
+        }
+
+        return max($size[0], $size[1]) > self::WIDEST_PICTURE ? "is {$size[0]} by {$size[1]} pixels; ".self::WIDEST_PICTURE.' are the most' : null;
     }
 
     /** Contrast ratio of two colours, 1 to 21. Source: WCAG 2.2, relative luminance. */

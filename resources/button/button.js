@@ -19,7 +19,8 @@
 * { box-sizing: border-box; font: 16px/1.4 system-ui, sans-serif; }
 .press, .panel { position: fixed; bottom: 20px; z-index: 2147483000; }
 .right { right: 20px; } .left { left: 20px; }
-.press { border: 0; border-radius: 6px; padding: 12px 18px; font-weight: 600; cursor: pointer; background: var(--colour); color: var(--ink); }
+.press { border: 0; border-radius: 6px; padding: 12px 18px; font-weight: 600; cursor: pointer; background: var(--colour); color: var(--ink); display: flex; gap: 10px; align-items: center; }
+.press img { width: 28px; height: 28px; object-fit: cover; border-radius: 4px; }
 .panel { width: 360px; max-width: calc(100vw - 40px); max-height: min(560px, calc(100vh - 40px)); display: flex; flex-direction: column; background: #fff; color: #17252a; border: 1px solid #8a9496; border-radius: 6px; }
 header { display: flex; gap: 8px; align-items: center; padding: 10px 12px; background: var(--colour); color: var(--ink); border-radius: 5px 5px 0 0; }
 header strong { flex: 1; font-weight: 600; }
@@ -82,9 +83,9 @@ button:focus-visible, input:focus-visible, textarea:focus-visible, main:focus-vi
         }
 
         #draw() {
-            const {label, business, corner, terms, terms_at: termsAt, spoken, open, closed} = this.#look;
+            const {label, business, corner, terms, terms_at: termsAt, spoken, open, closed, picture} = this.#look;
             const $ = {};
-            $.press = make('button', {className: `press ${corner}`, type: 'button', textContent: label, 'aria-expanded': 'false', on: {click: () => this.#show(true)}});
+            $.press = make('button', {className: `press ${corner}`, type: 'button', 'aria-expanded': 'false', on: {click: () => this.#show(true)}}, ...(picture ? [make('img', {src: `${base}${script.dataset.line}/picture?${picture}`, alt: '', width: 28, height: 28})] : []), label);
             $.log = make('main', {tabIndex: 0, 'aria-live': 'polite', role: 'log'});
             $.told = make('p', {className: 'told', role: 'alert', hidden: true});
             $.input = make('input', {type: 'text', maxLength: 500, autocomplete: 'off', 'aria-label': words.say, placeholder: words.say});

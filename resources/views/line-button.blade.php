@@ -3,11 +3,13 @@
     @if ($errors->any())<ul class="problems" role="alert">@foreach ($errors->all() as $error)<li>{{ $error }}</li>@endforeach</ul>@endif
     <div class="brief-body">
         <div class="brief-form">
-            <form class="card" method="post" action="{{ route('line.button.set', [$business, $line]) }}">@csrf @method('put')<h2>How it looks</h2>
+            <form class="card" method="post" enctype="multipart/form-data" action="{{ route('line.button.set', [$business, $line]) }}">@csrf @method('put')<h2>How it looks</h2>
                 <div class="inline-fields"><label class="field-label"><span>words on it</span><input name="label" required maxlength="30" value="{{ old('label', $button->label) }}"></label>
                     <label class="field-label"><span>button</span><input type="color" name="colour" value="{{ old('colour', $button->colour) }}"></label><label class="field-label"><span>words</span><input type="color" name="ink" value="{{ old('ink', $button->ink) }}"></label>
                     <label class="field-label"><span>stands at the</span><select name="corner">@foreach (\Ringo\Line\Button::CORNERS as $corner => $words)<option value="{{ $corner }}" @selected(old('corner', $button->corner) === $corner)>{{ $words }}</option>@endforeach</select></label>
                     <label class="check"><input type="checkbox" name="spoken" value="1" @checked($button->spoken)> the agent is heard, with its words beside</label></div>
+                <div class="inline-fields"><label class="field-label"><span>picture beside the words <small>PNG, JPEG or WebP, up to {{ \Ringo\Line\Button::LARGEST_PICTURE / 1000 }} KB</small></span><input type="file" name="picture" accept="image/png,image/jpeg,image/webp"></label>
+                    @if ($button->picture)<img class="button-picture" src="{{ route('button.picture', $line->token) }}?{{ substr(hash('sha256', $button->picture), 0, 12) }}" alt="the picture on the button" width="28" height="28"><label class="check"><input type="checkbox" name="no_picture" value="1"> no picture any more</label>@endif</div>
                 <p class="muted">Contrast {{ number_format(\Ringo\Line\Button::contrast($button->colour, $button->ink), 1) }}; below {{ \Ringo\Line\Button::LEAST_CONTRAST }} the words cannot be read and the pair is refused.</p>
                 <label class="field-label wide"><span>to be accepted first <small>empty: nothing</small></span><textarea name="terms" rows="2" maxlength="600">{{ old('terms', $button->terms) }}</textarea></label>
                 <label class="field-label wide"><span>address of the terms in full</span><input name="terms_at" maxlength="300" value="{{ old('terms_at', $button->termsAt) }}" placeholder="https://www.example.com/terms"></label>

@@ -38,7 +38,7 @@ final class DependencyTest
         'Design' => ['Document', 'Script'],
         'Transfer' => ['Document', 'Fit', 'Language', 'Numbering', 'Script'],
         'Line' => ['Brief', 'Diary', 'Document', 'Transfer'],
-        'Inspection' => ['Brief', 'Delivery', 'Design', 'Diary', 'Document', 'Errand', 'Language', 'Script', 'Speech', 'Value'],
+        'Inspection' => ['Brief', 'Delivery', 'Design', 'Diary', 'Document', 'Errand', 'Language', 'Numbering', 'Script', 'Speech', 'Value'],
         'Format' => ['Document', 'Language', 'Script', 'Sheet', 'Speech', 'Transcript', 'Value'],
         'Dialogue' => ['Diary', 'Errand', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transfer', 'Understanding', 'Value'],
         'Knowledge' => ['Fit', 'Language', 'Speech', 'Understanding', 'Value', 'Dialogue\Ports'],

@@ -14,6 +14,7 @@ final class BriefTest extends FeatureTestCase
     protected function setUp(): void
     {
         parent::setUp();
+        $this->travelTo('2026-11-02 09:00:00');
         $this->actingAs($this->user());
     }
 
@@ -81,6 +82,9 @@ final class BriefTest extends FeatureTestCase
         self::assertSame(['08:00-12:30', '13:15-17:00'], $document['hours']['mon']);
         self::assertContains('2026-12-25', $document['closures']);
         self::assertNotContains('2026-12-23', $document['closures']);
+        self::assertSame(['2026-12-23' => ['09:00-12:00']], $document['days']);
+        $this->business->update(['brief' => ['seasons' => [['name' => 'summer', 'from' => '06-01', 'to' => '06-07', 'hours' => ['mon' => ['07:00-19:00']]]]] + $this->business->brief]);
+        self::assertSame(['2026-12-23' => ['09:00-12:00'], '2027-06-07' => ['07:00-19:00']], (new \App\Actions\Diary\DiariesOf)->document($this->business->refresh())['days'], 'a season reaches the days it lies on, and closes the others');
         $this->business->update(['diary' => ['hours' => ['mon' => ['09:00-10:00']]]]);
         self::assertSame(['09:00-10:00'], (new \App\Actions\Diary\DiariesOf)->document($this->business->refresh())['hours']['mon'], 'the diaries’ own go first');
     }

@@ -9,6 +9,7 @@ use App\Models\Call;
 use App\Models\Line;
 use App\Models\PromisedCallBack;
 use App\Models\Role;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Ringo\Line\Button;
@@ -133,6 +134,27 @@ final class ButtonTest extends FeatureTestCase
         $this->asks('GET', "/button/{$old}")->assertNotFound();
         $this->put('/pellbrook/lines/button', ['name' => 'Button', 'agent' => 'maren', 'at_once' => 2, 'otherwise' => ['who' => 'agent']])->assertSessionHasNoErrors();
         self::assertSame('Talk', $this->line->refresh()->design()->button->label ?? '', 'changing the line keeps the button');
+    }
+
+    public function testAPictureStandsBesideItsWordsOrIsRefused(): void
+    {
+        $this->actingAs($this->user());
+        $form = ['label' => 'Talk', 'colour' => '#000000', 'ink' => '#ffffff', 'corner' => 'left', 'origins' => self::PAGE];
+        $image = static fn (string $bytes): array => ['picture' => UploadedFile::fake()->createWithContent('p.png', $bytes)];
+        $dot = (string) base64_decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', true);
+        $wide = substr_replace($dot, pack('N', 4000), 16, 4);
+        foreach (['<svg xmlns="http://www.w3.org/2000/svg"/>' => 'must be a PNG, JPEG or WebP image', $dot.str_repeat('x', 50_000) => '40 KB are the most', $wide => '512 are the most'] as $bytes => $told) {
+            $this->put('/pellbrook/lines/button/button', $image((string) $bytes) + $form)->assertSessionHasErrors('line');
+            self::assertStringContainsString($told, implode(' ', session('errors')->get('line')));
+        }
+        $this->get("/button/{$this->line->token}/picture")->assertNotFound();
+        $this->put('/pellbrook/lines/button/button', $image($dot) + $form)->assertSessionHasNoErrors();
+        $this->put('/pellbrook/lines/button/button', ['label' => 'Talk now'] + $form)->assertSessionHasNoErrors();
+        $shown = $this->get("/button/{$this->line->token}/picture")->assertOk()->assertHeader('Content-Type', 'image/png')->assertHeader('X-Content-Type-Options', 'nosniff');
+        self::assertSame($dot, $shown->getContent(), 'kept when only the words change');
+        self::assertNotNull($this->asks('GET', "/button/{$this->line->token}")->json('picture'));
+        $this->put('/pellbrook/lines/button/button', ['no_picture' => '1'] + $form)->assertSessionHasNoErrors();
+        self::assertNull($this->asks('GET', "/button/{$this->line->token}")->json('picture'));
     }
 
     public function testContrastIsThatOfThePublishedExamples(): void

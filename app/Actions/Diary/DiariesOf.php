@@ -11,6 +11,7 @@ use App\Models\Diary;
 use App\Models\DiaryBusy;
 use Illuminate\Support\Carbon;
 use Ringo\Brief\OpenDay;
+use Ringo\Brief\OpeningHours;
 use Ringo\Diary\Busy;
 use Ringo\Diary\Diaries;
 
@@ -64,11 +65,14 @@ final class DiariesOf
     {
         $own = $business->diary ?? [];
         $hours = $business->brief()->hours;
+        $today = Carbon::now($business->tz);
+        $apart = $hours->apart($today->format('Y-m-d'), $today->addDays(self::AHEAD)->format('Y-m-d'));
+        $closed = array_keys(array_filter($apart, static fn (OpenDay $day): bool => $day->open === []));
+        $days = [];
         if (($own['hours'] ?? []) === []) {
             $own['hours'] = $hours->week->toArray();
+            $days = array_map(static fn (OpenDay $day): array => array_map(OpeningHours::written(...), $day->open), array_filter($apart, static fn (OpenDay $day): bool => $day->open !== []));
         }
-        $today = Carbon::now($business->tz);
-        $closed = array_keys(array_filter($hours->unusual($today->format('Y-m-d'), $today->addDays(self::AHEAD)->format('Y-m-d')), static fn (OpenDay $day): bool => $day->open === []));
         $written = $own['closures'] ?? [];
         $own['closures'] = [...$written, ...array_values(array_diff($closed, array_filter($written, is_string(...))))];
 
@@ -76,6 +80,6 @@ final class DiariesOf
             'tz' => $business->tz, 'country' => $business->country, 'hours' => $own['hours'] ?? [], 'closures' => $own['closures'] ?? [],
             'services' => array_map(static fn (BookableService $one): array => ['key' => $one->key] + $one->document, array_values(BookableService::query()->where('business_id', $business->id)->get()->sortBy('id')->all())),
             'diaries' => array_map(static fn (Diary $one): array => ['key' => $one->key, 'name' => $one->name] + $one->document, array_values(Diary::query()->where('business_id', $business->id)->get()->sortBy('id')->all())),
-        ] + (isset($own['travel']) ? ['travel' => $own['travel']] : []) + ['share' => $own['share'] ?? 'first'];
+        ] + ($days === [] ? [] : ['days' => $days]) + (isset($own['travel']) ? ['travel' => $own['travel']] : []) + ['share' => $own['share'] ?? 'first'];
     }
 }

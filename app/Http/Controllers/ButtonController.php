@@ -101,8 +101,17 @@ final class ButtonController
 
         return $this->answer($request, [
             'label' => $button->label, 'colour' => $button->colour, 'ink' => $button->ink, 'corner' => $button->corner, 'spoken' => $button->spoken, 'terms' => $button->terms, 'terms_at' => $button->termsAt,
-            'business' => $line->business->brief()->spoken ?: $line->business->name, 'agent' => $line->agent->name, 'hears' => $button->spoken && $this->recogniser->available(), 'open' => $open, 'closed' => $next === null ? '' : $line->design()->words['nobody'],
+            'business' => $line->business->brief()->spoken ?: $line->business->name, 'agent' => $line->agent->name, 'picture' => $button->picture === null ? null : substr(hash('sha256', $button->picture), 0, 12), 'hears' => $button->spoken && $this->recogniser->available(), 'open' => $open, 'closed' => $next === null ? '' : $line->design()->words['nobody'],
         ]);
+    }
+
+    /** The picture on the button, to any page: it is public as the button is. */
+    public function picture(string $token): Response
+    {
+        $image = Line::query()->where('token', $token)->firstOrFail()->design()->button?->image() ?? ['type' => '', 'bytes' => ''];
+        abort_if($image['bytes'] === '', 404);
+
+        return response($image['bytes'], 200, ['Content-Type' => $image['type'], 'X-Content-Type-Options' => 'nosniff', 'Content-Security-Policy' => "default-src 'none'", 'Cache-Control' => 'public, max-age=3600', 'Cross-Origin-Resource-Policy' => 'cross-origin']);
     }
 
     public function begin(Request $request, string $token, PlaceCall $place): JsonResponse

@@ -20,6 +20,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
@@ -122,7 +123,7 @@ final class LineController
         abort_unless($line->kind === 'button', 404);
         $app = rtrim((string) config('app.url'), '/');
 
-        return view('line-button', ['business' => $business, 'agent' => $this->current->remember($line->agent), 'line' => $line, 'button' => $line->design()->button ?? new Button, 'script' => $app.'/button/button.js', 'policy' => "script-src {$app}; connect-src {$app}; media-src {$app}", 'site' => route('site', [$business->key, $line->key]),
+        return view('line-button', ['business' => $business, 'agent' => $this->current->remember($line->agent), 'line' => $line, 'button' => $line->design()->button ?? new Button, 'script' => $app.'/button/button.js', 'policy' => "script-src {$app}; connect-src {$app}; media-src {$app}; img-src {$app}", 'site' => route('site', [$business->key, $line->key]),
             'from' => Call::query()->toBase()->where('line_id', $line->id)->whereNotNull('origin')->selectRaw('origin, count(*) as n, max(started_at) as last')->groupBy('origin')->orderByDesc('n')->limit(self::ORIGINS_SHOWN)->get(),
             'calls' => Call::query()->with('line')->where('line_id', $line->id)->whereNotNull('origin')->latest('id')->limit(self::CALLS_SHOWN)->get()]);
     }
@@ -130,9 +131,13 @@ final class LineController
     public function setButton(Request $request, Business $business, Line $line): RedirectResponse
     {
         abort_unless($line->kind === 'button', 404);
-        $given = $request->validate(['label' => ['required', 'string', 'max:30'], 'colour' => ['required', 'string', 'max:7'], 'ink' => ['required', 'string', 'max:7'], 'corner' => ['required', 'in:right,left'], 'spoken' => ['nullable', 'in:1'], 'terms' => ['nullable', 'string', 'max:600'], 'terms_at' => ['nullable', 'string', 'max:300'], 'origins' => ['nullable', 'string', 'max:3000']], ['label.*' => 'Give the button its words, up to thirty characters.']);
+        $given = $request->validate(['label' => ['required', 'string', 'max:30'], 'colour' => ['required', 'string', 'max:7'], 'ink' => ['required', 'string', 'max:7'], 'corner' => ['required', 'in:right,left'], 'spoken' => ['nullable', 'in:1'], 'terms' => ['nullable', 'string', 'max:600'], 'terms_at' => ['nullable', 'string', 'max:300'], 'picture' => ['nullable', 'file', 'max:2048'], 'no_picture' => ['nullable', 'in:1'], 'origins' => ['nullable', 'string', 'max:3000']], ['label.*' => 'Give the button its words, up to thirty characters.']);
         $origins = array_values(array_filter(array_map(static fn (string $one): string => strtolower(rtrim(trim($one), '/')), preg_split('/\R/', (string) ($given['origins'] ?? '')) ?: []), static fn (string $one): bool => $one !== ''));
         $button = ['label' => $given['label'], 'colour' => $given['colour'], 'ink' => $given['ink'], 'corner' => $given['corner'], 'spoken' => isset($given['spoken']), 'terms' => $given['terms'] ?? '', 'origins' => $origins] + (($given['terms_at'] ?? '') === '' ? [] : ['terms_at' => $given['terms_at']]);
+        $picture = $request->file('picture');
+        $kept = isset($given['no_picture']) ? null : $line->design()->button?->picture;
+        $picture = $picture instanceof UploadedFile ? Button::address((string) $picture->get()) : $kept;
+        $button += $picture === null ? [] : ['picture' => $picture];
         $this->keep->change($line, ['button' => $button] + $line->document, 'changed the button', $this->user($request));
 
         return redirect()->route('line.button', [$business, $line])->with('notice', 'Kept. Pages show it at their next visit.');

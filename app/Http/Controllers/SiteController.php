@@ -23,6 +23,6 @@ final class SiteController
     /** What a client's own policy needs for the button: its script, its questions and its sound, from where Ringo runs. */
     public static function policy(string $app): string
     {
-        return "default-src 'none'; script-src {$app}; connect-src {$app}; media-src {$app}; style-src 'self'; img-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
+        return "default-src 'none'; script-src {$app}; connect-src {$app}; media-src {$app}; style-src 'self'; img-src 'self' {$app}; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
     }
 }

@@ -20,7 +20,7 @@ final readonly class HoursDiffer implements Rule
     public function find(Design $design): iterable
     {
         $own = $design->script->hours;
-        $brief = $design->around->hours;
+        $brief = $design->around->brief?->hours;
         if ($brief === null || ! $brief->given() || ! $own->given()) {
             return;
         }

@@ -23,6 +23,8 @@ final class FreeTimesTest extends TestCase
         yield 'a plain morning' => [[], [], [], self::MONDAY, ['09:00', '09:30', '10:00', '10:30', '11:00', '11:30']];
         yield 'a closed weekday' => [[], [], [], '2026-03-08', []];
         yield 'a closure' => [['closures' => [['from' => '2026-03-08', 'to' => '2026-03-09']]], [], [], self::MONDAY, []];
+        yield 'a day with hours of its own' => [['days' => [self::MONDAY => ['10:00-11:00']]], [], [], self::MONDAY, ['10:00', '10:30']];
+        yield 'whoever has hours of their own keeps them' => [['days' => [self::MONDAY => ['10:00-11:00']]], [], ['hours' => ['mon' => ['11:00-12:00']]], self::MONDAY, ['11:00', '11:30']];
         yield 'a day off' => [[], [], ['off' => ['2026-03-09']], self::MONDAY, []];
         yield 'own hours replace the business wholly' => [[], [], ['hours' => ['tue' => ['09:00-12:00']]], self::MONDAY, []];
         yield 'the whole appointment lies in one stretch' => [['hours' => ['mon' => ['09:00-10:00', '10:00-11:00']]], ['minutes' => 45], [], self::MONDAY, ['09:00', '10:00']];

@@ -6,6 +6,7 @@ namespace Tests\Core\Inspection;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Ringo\Brief\Brief;
 use Ringo\Design\ScriptDocument;
 use Ringo\Diary\Diaries;
 use Ringo\Errand\Errand;
@@ -108,6 +109,16 @@ final class InspectorTest extends TestCase
         };
         self::assertSame(['reminds_too_late', 'offers_closed'], $found('We come on Mondays and Saturdays. When would suit you?', 86_400));
         self::assertSame([], $found('Any Monday, not on Saturdays. When would suit you?', 3600));
+    }
+
+    public function testFactsOfTheScriptAreHeldAgainstTheBrief(): void
+    {
+        $brief = Brief::fromArray(['hours' => ['mon' => ['08:00-17:00'], 'sat' => ['09:00-12:00']], 'sites' => [['key' => 'yard', 'name' => 'the yard', 'address' => '7 Bellfounder Yard, Harrowell', 'phone' => '01632 960500']]]);
+        $found = static fn (array $facts): array => array_map(static fn (Finding $one): string => $one->message, array_values(array_filter((new Inspector)->inspect(ScriptDocument::fromArray(['agent' => ['name' => 'A', 'business' => 'B', 'country' => 'GB', 'tz' => 'Europe/London'], 'facts' => $facts, 'sheet' => ['type' => 'object', 'properties' => []], 'first' => 'bye', 'steps' => [['key' => 'bye', 'kind' => 'finish', 'prompt' => 'Goodbye.', 'outcome' => 'done']]]), new Surroundings(brief: $brief)), static fn (Finding $one): bool => $one->rule === 'facts_differ')));
+        self::assertSame([], $found(['phone' => 'ring 01632 960500', 'where' => '7 Bellfounder Yard', 'open' => 'Monday 8am to 5pm', 'deposit' => 'fifty pounds, order 4402', 'cleaning' => 25]));
+        self::assertStringContainsString('says 01632 960501, and no telephone of the brief is that: 01632 960500', $found(['phone' => 'ring 01632 960501 any time'])[0]);
+        self::assertStringContainsString('the brief “7 Bellfounder Yard, Harrowell”', $found(['our_address' => '9 Mill Lane, Harrowell'])[0]);
+        self::assertStringContainsString('the brief has 09:00-12:00 on Sat', $found(['open' => 'Monday 8 to 5, Saturday 9 to 1'])[0]);
     }
 
     public function testTheDemonstrationsHaveNoErrors(): void
