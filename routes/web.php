@@ -26,8 +26,10 @@ use App\Http\Controllers\ExampleController;
 use App\Http\Controllers\ExchangeController;
 use App\Http\Controllers\FiguresController;
 use App\Http\Controllers\ForesightController;
+use App\Http\Controllers\FormController;
 use App\Http\Controllers\GuestController;
 use App\Http\Controllers\HandsetController;
+use App\Http\Controllers\IntakeController;
 use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\KnowledgeController;
 use App\Http\Controllers\LineController;
@@ -75,6 +77,12 @@ Route::withoutMiddleware('web')->prefix('/button')->where(['token' => '[A-Za-z0-
     Route::get('/calls/{pass}/{n}.wav', [ButtonController::class, 'audio'])->whereNumber('n')->middleware('throttle:120,1')->name('button.audio');
 });
 
+// Forms on clients' pages: the address is the secret.
+Route::withoutMiddleware('web')->where(['token' => '[A-Za-z0-9]{24}'])->group(static function (): void {
+    Route::options('/form/{token}', [FormController::class, 'mayAsk']);
+    Route::post('/form/{token}', [FormController::class, 'take'])->middleware('throttle:120,1')->name('form');
+});
+
 // A line for voice browsers: VoiceXML, a document a turn.
 Route::withoutMiddleware('web')->prefix('/voice')->middleware('throttle:600,1')->group(static function (): void {
     Route::get('/{business}/{line}', [VoiceController::class, 'begins'])->name('voice');
@@ -84,6 +92,7 @@ Route::withoutMiddleware('web')->prefix('/voice')->middleware('throttle:600,1')-
 
 // The made-up client's page that carries a button; it is no part of the application.
 Route::get('/site/{business}/{line}', [SiteController::class, 'show'])->withoutMiddleware('web')->name('site');
+Route::get('/site/{business}/form/{campaign}', [SiteController::class, 'form'])->withoutMiddleware('web')->name('site.form');
 
 // An invitation: the link is the secret, and lets somebody in once.
 Route::get('/join/{token}', [InvitationController::class, 'show'])->where('token', '[A-Za-z0-9]{20,64}')->name('invitation');
@@ -232,6 +241,10 @@ Route::middleware('auth')->group(static function (): void {
             Route::post('/outreach/{campaign}/people', [OutreachController::class, 'people'])->name('campaign.people');
             Route::post('/outreach/{campaign}/launch', [OutreachController::class, 'launch'])->name('campaign.launch');
             Route::post('/outreach/{campaign}/state', [OutreachController::class, 'state'])->name('campaign.state');
+            Route::put('/outreach/{campaign}/form', [IntakeController::class, 'set'])->name('campaign.form');
+            Route::delete('/outreach/{campaign}/form', [IntakeController::class, 'off'])->name('campaign.form.off');
+            Route::post('/outreach/{campaign}/form/token', [IntakeController::class, 'token'])->name('campaign.form.token');
+            Route::post('/outreach/{campaign}/form/{entry}/ring', [IntakeController::class, 'ring'])->name('campaign.form.ring')->withoutScopedBindings();
             Route::delete('/outreach/{campaign}', [OutreachController::class, 'destroy'])->name('campaign.delete');
             Route::post('/outreach/{campaign}/restore', [OutreachController::class, 'restore'])->name('campaign.restore')->withTrashed();
             Route::get('/brief', [BriefController::class, 'show'])->name('brief');

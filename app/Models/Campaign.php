@@ -10,6 +10,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
 use Ringo\Outreach\Campaign as Design;
+use Ringo\Outreach\Intake;
 
 /**
  * A run of calls that an agent places to a list of people.
@@ -32,6 +33,8 @@ use Ringo\Outreach\Campaign as Design;
  * @property list<int> $held when the lines that are held are free again, Unix time
  * @property ?array<string, mixed> $foreseen what it will come to, as last reckoned
  * @property ?Carbon $launched_at
+ * @property ?array<string, mixed> $intake what a form on a client's page brings; null: none does
+ * @property ?string $intake_token the secret of the form's address
  * @property-read Agent $agent
  * @property-read Business $business
  * @property-read ?Release $release
@@ -51,12 +54,12 @@ final class Campaign extends Model
 
     public const DONE = 'done';
 
-    protected $fillable = ['business_id', 'agent_id', 'release_id', 'launched_by', 'key', 'name', 'document', 'lines', 'a_minute', 'stops', 'state', 'why', 'clock', 'clock_at', 'seed', 'held', 'foreseen', 'launched_at'];
+    protected $fillable = ['business_id', 'agent_id', 'release_id', 'launched_by', 'key', 'name', 'document', 'lines', 'a_minute', 'stops', 'state', 'why', 'clock', 'clock_at', 'seed', 'held', 'foreseen', 'launched_at', 'intake', 'intake_token'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['document' => 'array', 'stops' => 'array', 'held' => 'array', 'foreseen' => 'array', 'clock_at' => 'datetime', 'launched_at' => 'datetime'];
+        return ['document' => 'array', 'stops' => 'array', 'held' => 'array', 'foreseen' => 'array', 'intake' => 'array', 'clock_at' => 'datetime', 'launched_at' => 'datetime'];
     }
 
     public function getRouteKeyName(): string
@@ -68,6 +71,17 @@ final class Campaign extends Model
     public function design(): Design
     {
         return Design::fromArray($this->document);
+    }
+
+    public function intake(): Intake
+    {
+        return $this->intake === null ? new Intake : Intake::fromArray($this->intake);
+    }
+
+    /** Whether more people may come by themselves. */
+    public function takesForms(): bool
+    {
+        return $this->intake !== null && $this->intake_token !== null && Carbon::createFromTimestamp($this->now(), $this->business->tz)->format('Y-m-d') <= (string) ($this->document['end'] ?? '');
     }
 
     /** The moment by the clock it runs on. */

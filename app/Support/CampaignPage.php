@@ -10,6 +10,7 @@ use App\Models\Campaign;
 use App\Models\CampaignAttempt;
 use App\Models\CampaignPerson;
 use App\Models\Contact;
+use App\Models\FormEntry;
 use Ringo\Dialogue\Ending;
 
 /** What the page of a campaign tells: how far it has come, what came of it, who is next and who is not rung. */
@@ -38,6 +39,7 @@ final readonly class CampaignPage
             'not' => array_map(intval(...), $campaign->people()->toBase()->where('state', CampaignPerson::NOT_RUNG)->selectRaw('why, count(*) as n')->groupBy('why')->orderByDesc('n')->pluck('n', 'why')->all()),
             'hours' => $this->hours($campaign), 'tries' => $this->tries($campaign),
             'next' => $campaign->people()->where('state', CampaignPerson::WAITING)->whereNotNull('next_at')->orderBy('next_at')->orderBy('id')->limit(self::NEXT)->get(),
+            'entries' => FormEntry::query()->with('person')->where('campaign_id', $campaign->id)->orderByDesc('id')->limit(self::LATELY)->get(),
             'lately' => CampaignAttempt::query()->with('person', 'call')->where('campaign_id', $campaign->id)->orderByDesc('id')->limit(self::LATELY)->get(),
         ];
     }

@@ -15,15 +15,15 @@
     @if ($campaign->state === 'running')<p class="card"><progress data-progress="{{ route('campaign', [$business, $campaign]) }}" max="{{ $all }}" value="{{ $settled }}"></progress> <span data-progress-words role="status">{{ $settled }} of {{ $all }}</span> are settled. You may leave this page; it goes on.</p>@endif
     @if ($campaign->launched_at)
         <div class="figure-tiles">@foreach ([['Listed', $funnel['listed'], null], ['Allowed', $funnel['allowed'], $funnel['listed']], ['Rung', $funnel['rung'], $funnel['allowed']], ['Reached', $funnel['reached'], $funnel['rung']], ['Achieved', $funnel['achieved'], $funnel['reached']], ['Opted out', $states['opted_out'] ?? 0, $funnel['reached']], ['Calls', array_sum($came), null], ['Cost', number_format($cost, 2), null]] as [$words, $n, $of])<div class="card"><span class="name">{{ $words }}</span><strong>{{ is_int($n) ? number_format($n) : $n }}</strong><small>{{ $of === null ? ($words === 'Calls' ? number_format($minutes, 0).' minutes of talk' : '') : $percent((int) $n, (int) $of) }}</small></div>@endforeach</div>
-        <div class="figure-body">
+        @if (array_sum($came) > 0)<div class="figure-body">
             <section class="card"><h2>What calls came to</h2><table class="list plain"><tbody>@foreach ($cameNamed as $key => $words)@if (($came[$key] ?? 0) > 0)<tr><td>{{ $words }}</td><td class="num">{{ $came[$key] }}</td><td class="num">{{ $percent($came[$key], array_sum($came)) }}</td></tr>@endif @endforeach</tbody></table>
                 @if ($outcomes)<h3>Of those answered</h3><table class="list plain"><tbody>@foreach ($outcomes as $outcome => $n)<tr><td><a href="{{ route('calls', [$business, 'outcome' => $outcome]) }}">{{ $outcome ?: 'without an outcome' }}</a></td><td class="num">{{ $n }}</td></tr>@endforeach</tbody></table>@endif</section>
             <section class="card"><h2>Best hours to ring</h2><p class="muted">On their own clock; answered of those rung.</p><table class="list plain"><tbody>@foreach ($hours as $hour => $one)<tr><td>{{ sprintf('%02d:00', $hour) }}</td><td class="num">{{ $one['reached'] }} of {{ $one['rung'] }}</td><td><svg class="share" viewBox="0 0 100 10" preserveAspectRatio="none" role="img" aria-label="{{ $percent($one['reached'], $one['rung']) }}"><rect width="100" height="10" class="all"/><rect width="{{ round(100 * $one['reached'] / max(1, $one['rung']), 1) }}" height="10" class="part"/></svg></td></tr>@endforeach</tbody></table>
                 <h3>By attempt</h3><table class="list plain"><tbody>@foreach ($tries as $try => $one)<tr><td>attempt {{ $try }}</td><td class="num">{{ $one['reached'] }} of {{ $one['rung'] }}</td><td class="num">{{ $percent($one['reached'], $one['rung']) }}</td></tr>@endforeach</tbody></table></section>
             <section class="card"><h2>As they come</h2>@foreach ($lately as $one)<p class="line"><span class="when stamp">{{ $clock($one->at) }}</span><span class="what"><strong>{{ $one->person->name ?: $one->e164 }}</strong> {{ $cameNamed[$one->came] ?? $one->came }}{{ $one->outcome && $one->came === 'reached' ? ': '.$one->outcome : '' }}</span><span class="when">attempt {{ $one->n }}@if ($one->call) · <a href="{{ route('call', [$business, $one->call]) }}">call</a>@endif</span></p>@endforeach</section>
-        </div>
+        </div>@endif
     @endif
-    <div class="exchange-body">
+    <div class="exchange-body campaign-next">
         <section class="card"><h2>{{ $campaign->launched_at ? 'Who is next' : 'Who is rung, and when first' }} <small>{{ number_format($states['waiting'] ?? 0) }} wait</small></h2>
             @forelse ($next as $one)<p class="line"><span class="when stamp">{{ $clock($one->next_at) }}</span><span class="what">{{ $one->name ?: $one->e164 }}</span><span class="when">{{ $one->attempts > 0 ? 'attempt '.($one->attempts + 1) : '' }}</span></p>@empty<p class="empty">{{ $funnel['listed'] === 0 ? 'Nobody is on the list yet.' : 'Nobody waits any more.' }}</p>@endforelse
             @if ($not)<h3>Not rung</h3><table class="list plain"><tbody>@foreach ($not as $why => $n)<tr><td>{{ \App\Actions\Outreach\PlanPeople::inWords((string) $why) }}</td><td class="num">{{ number_format($n) }}</td></tr>@endforeach</tbody></table>@endif
@@ -42,9 +42,10 @@
                 <h3>Launch</h3><form method="post" class="launch" action="{{ route('campaign.launch', [$business, $campaign]) }}">@csrf
                     <label class="check"><input type="radio" name="clock" value="quick" checked> on a clock of its own: the simulated public answers, days go by in seconds</label><br><label class="check"><input type="radio" name="clock" value="real"> by the real clock</label><br>
                     <label class="check"><input type="checkbox" name="sure" value="1"> {{ number_format($states['waiting'] ?? 0) }} people are to be rung by {{ $campaign->agent->name }}, {{ $campaign->agent->latestRelease ? 'release '.$campaign->agent->latestRelease->number : 'which has no release yet' }}</label>
-                    <div class="go"><button class="primary" @disabled(($states['waiting'] ?? 0) === 0 || ! $campaign->agent->latestRelease)>Launch it</button></div></form>
+                    <div class="go"><button class="primary" @disabled(($states['waiting'] ?? 0) === 0 && $campaign->intake === null || ! $campaign->agent->latestRelease)>Launch it</button></div></form>
             @endif</section>
     </div>
+    @if ($campaign->clock === 'real' && ! in_array($campaign->state, ['done', 'stopped'], true) || $entries->isNotEmpty())@include('parts.campaign-form-intake')@endif
     @if (in_array($campaign->state, ['made', 'paused'], true))
         <details class="card" @if ($errors->any()) open @endif><summary><strong>When and how often</strong> <span class="muted">windows, attempts, limits, what it stops at</span></summary><form class="campaign-fields" method="post" action="{{ route('campaign.update', [$business, $campaign]) }}">@csrf @method('put') @include('parts.campaign-fields')<div class="go"><button class="primary">Keep, and plan anew</button></div></form></details>
     @endif

@@ -71,10 +71,13 @@ final class LinesTest extends BrowserTestCase
         $this->signIn();
         $this->page->get(self::$base.'/pellbrook/lines/after-hours');
         $svg = $this->find('.line-week svg');
+        // The grid stands still once the letters are there and it is in sight.
+        $this->until(fn (): bool => $this->page->executeScript("return document.fonts.status === 'loaded' && document.readyState === 'complete'"), 'the letters of the page');
+        $this->page->executeScript("document.querySelector('.line-week svg').scrollIntoView({block: 'center', behavior: 'instant'})");
         // Wednesday from six to nine, drawn across.
         $size = $svg->getSize();
         $at = static fn (int $minute): int => (int) round($size->getWidth() * (56 + $minute * (1060 - 56) / 1440) / 1064 - $size->getWidth() / 2);
-        $y = (int) round($size->getHeight() * (22 + 2 * 44 + 20) / (22 + 7 * 44 + 14 + 76) - $size->getHeight() / 2);
+        $y = (int) round($size->getHeight() * (22 + 2 * 44 + 20) / (float) explode(' ', (string) $svg->getAttribute('viewBox'))[3] - $size->getHeight() / 2);
         (new WebDriverActions($this->page))->moveToElement($svg, $at(360), $y)->clickAndHold()->moveToElement($svg, $at(450), $y)->moveToElement($svg, $at(540), $y)->release()->perform();
         $this->until(fn (): bool => $this->find('[name=from]')->getAttribute('value') === '06:00' && $this->find('[name=to]')->getAttribute('value') === '09:00', 'the drawn hours in the form');
         self::assertTrue($this->find('[name="days[]"][value="3"]')->isSelected());

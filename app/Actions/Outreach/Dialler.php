@@ -203,7 +203,7 @@ final readonly class Dialler
             isset($stops['reached']) && $reached >= $stops['reached'] => [Campaign::DONE, "{$stops['reached']} were reached, as many as were wanted"],
             isset($stops['opt_outs']) && $reached + $out >= self::ENOUGH && 100 * $out / ($reached + $out) > $stops['opt_outs'] => [Campaign::PAUSED, "more than {$stops['opt_outs']} % want no more calls"],
             isset($stops['fails']) && count($failed) === $stops['fails'] && array_diff($failed, [Ending::CIRCLE, Ending::TURN_LIMIT, Ending::STEP_LIMIT, Ending::TIME_LIMIT, Ending::NO_REPLY]) === [] => [Campaign::PAUSED, "the agent failed in {$stops['fails']} calls in a row"],
-            ($people[CampaignPerson::WAITING] ?? 0) + ($people[CampaignPerson::CALLING] ?? 0) === 0 => [Campaign::DONE, 'nobody is left to ring'],
+            ($people[CampaignPerson::WAITING] ?? 0) + ($people[CampaignPerson::CALLING] ?? 0) === 0 && ! $campaign->takesForms() => [Campaign::DONE, 'nobody is left to ring'],
             default => null,
         };
         if ($why !== null) {

@@ -117,7 +117,7 @@ final class OutreachController
         $start = Carbon::parse((string) $campaign->document['start'], $business->tz);
         $campaign->update(['clock' => $given['clock'], 'clock_at' => $given['clock'] === 'quick' ? $start->copy()->utc() : null]);
         $this->plan->all($campaign->refresh());
-        if ($campaign->people()->where('state', CampaignPerson::WAITING)->doesntExist()) {
+        if ($campaign->people()->where('state', CampaignPerson::WAITING)->doesntExist() && ! ($given['clock'] === 'real' && $campaign->takesForms())) {
             throw ValidationException::withMessages(['campaign' => 'There is nobody who may be rung. The reasons stand beside the list.']);
         }
         $campaign->update(['state' => Campaign::RUNNING, 'why' => '', 'release_id' => $release->id, 'launched_by' => $this->me($request)->id, 'launched_at' => now()]);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Models\Campaign;
 use App\Models\Line;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -18,6 +19,16 @@ final class SiteController
         $app = rtrim((string) config('app.url'), '/');
 
         return response()->view('site', ['line' => $row, 'business' => $row->business, 'brief' => $row->business->brief(), 'script' => $app.'/button/button.js'], 200, ['Content-Security-Policy' => self::policy($app)]);
+    }
+
+    /** The made-up page with a form that a campaign takes. */
+    public function form(string $business, string $campaign): Response
+    {
+        /** @var Campaign $row */
+        $row = Campaign::query()->with('business')->where('key', $campaign)->whereHas('business', static fn ($query) => $query->where('key', $business))->firstOrFail();
+        abort_if($row->intake === null || $row->intake_token === null, 404);
+
+        return response()->view('site-form', ['business' => $row->business, 'action' => route('form', $row->intake_token)], 200, ['Content-Security-Policy' => "default-src 'none'; style-src 'self'; img-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"]);
     }
 
     /** What a client's own policy needs for the button: its script, its questions and its sound, from where Ringo runs. */
