@@ -37,8 +37,9 @@ final readonly class Button
      * @param ?string $termsAt address of the terms in full
      * @param list<string> $origins pages that may show it, `https://www.example.com`
      * @param ?string $picture beside the words on the button: a `data:` address of a PNG, JPEG or WebP image
+     * @param ?string $rungBy the campaign that rings whoever leaves a number; null: it goes to the desk
      */
-    public function __construct(public string $label = 'Talk to us', public string $colour = '#0f766e', public string $ink = '#ffffff', public string $corner = 'right', public bool $spoken = true, public string $terms = '', public ?string $termsAt = null, public array $origins = [], public ?string $picture = null)
+    public function __construct(public string $label = 'Talk to us', public string $colour = '#0f766e', public string $ink = '#ffffff', public string $corner = 'right', public bool $spoken = true, public string $terms = '', public ?string $termsAt = null, public array $origins = [], public ?string $picture = null, public ?string $rungBy = null)
     {
     }
 
@@ -77,13 +78,13 @@ final readonly class Button
             $node->problem('picture', $wrong);
         }
 
-        return new self(mb_substr(trim($node->string('label', $usual->label)) ?: $usual->label, 0, self::LONGEST_LABEL), $colours['colour'], $colours['ink'], $node->oneOf('corner', array_keys(self::CORNERS), 'right'), $node->flag('spoken', true), mb_substr($node->string('terms', ''), 0, self::LONGEST_TERMS), $termsAt, $origins, $wrong === null ? $picture : null);
+        return new self(mb_substr(trim($node->string('label', $usual->label)) ?: $usual->label, 0, self::LONGEST_LABEL), $colours['colour'], $colours['ink'], $node->oneOf('corner', array_keys(self::CORNERS), 'right'), $node->flag('spoken', true), mb_substr($node->string('terms', ''), 0, self::LONGEST_TERMS), $termsAt, $origins, $wrong === null ? $picture : null, $node->optional('rung_by'));
     }
 
     /** @return array<string, mixed> as it is written */
     public function toArray(): array
     {
-        return ['label' => $this->label, 'colour' => $this->colour, 'ink' => $this->ink, 'corner' => $this->corner, 'spoken' => $this->spoken] + array_filter(['terms' => $this->terms, 'terms_at' => $this->termsAt, 'origins' => $this->origins, 'picture' => $this->picture]);
+        return ['label' => $this->label, 'colour' => $this->colour, 'ink' => $this->ink, 'corner' => $this->corner, 'spoken' => $this->spoken] + array_filter(['terms' => $this->terms, 'terms_at' => $this->termsAt, 'origins' => $this->origins, 'picture' => $this->picture, 'rung_by' => $this->rungBy]);
     }
 
     public function allows(string $origin): bool

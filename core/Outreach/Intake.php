@@ -93,6 +93,12 @@ final readonly class Intake
         return $plain === '' ? 'leave' : "fact:{$plain}";
     }
 
+    /** @return string the field of the form that is this: as mapped, else of that name */
+    public function field(string $role): string
+    {
+        return (string) (array_search($role, $this->map, true) ?: preg_replace('/^fact:/', '', $role));
+    }
+
     /**
      * @param array<string, string> $fields of the form, by name
      * @param bool $consent whether consent is asked for at all

@@ -13,6 +13,7 @@
                 <p class="muted">Contrast {{ number_format(\Ringo\Line\Button::contrast($button->colour, $button->ink), 1) }}; below {{ \Ringo\Line\Button::LEAST_CONTRAST }} the words cannot be read and the pair is refused.</p>
                 <label class="field-label wide"><span>to be accepted first <small>empty: nothing</small></span><textarea name="terms" rows="2" maxlength="600">{{ old('terms', $button->terms) }}</textarea></label>
                 <label class="field-label wide"><span>address of the terms in full</span><input name="terms_at" maxlength="300" value="{{ old('terms_at', $button->termsAt) }}" placeholder="https://www.example.com/terms"></label>
+                @if ($campaigns->isNotEmpty())<label class="field-label"><span>a number that is left where nobody answers <small>goes to</small></span><select name="rung_by"><option value="">the Desk</option>@foreach ($campaigns as $one)<option value="{{ $one->key }}" @selected(old('rung_by', $button->rungBy) === $one->key)>{{ $one->name }}, which rings it</option>@endforeach</select></label>@endif
                 <label class="field-label wide"><span>pages it may stand on <small>an origin a line, such as https://www.example.com</small></span><textarea name="origins" rows="3">{{ old('origins', implode("\n", $button->origins)) }}</textarea></label>
                 <div class="go"><button class="primary">Keep</button></div></form>
             <section class="card"><h2>What was called from where</h2>
@@ -26,7 +27,7 @@
                 <p class="muted">Where the page has a content security policy, it must allow:</p><pre class="copy" tabindex="0"><code>{{ str_replace('; ', ";\n", $policy) }}</code></pre>
                 <p class="muted">Labels follow the page’s language: English, German, French, Welsh; <code>data-lang="de"</code> chooses one. No cookie is set, and nothing is kept in the browser.</p>
                 <form method="post" action="{{ route('line.button.token', [$business, $line]) }}">@csrf<button title="Pages that carry the old code show no button any more">Another code</button></form></section>
-            <section class="card"><h2>When it is answered</h2><p>As <a href="{{ route('line', [$business, $line]) }}">the line</a> says. Where nobody answers, the visitor may leave a number to be rung on; it goes to the Desk.</p></section>
+            <section class="card"><h2>When it is answered</h2><p>As <a href="{{ route('line', [$business, $line]) }}">the line</a> says. Where nobody answers, the visitor may leave a number to be rung on; it goes to the Desk, or to a campaign that rings it.</p></section>
         </div>
     </div>
 </x-layout>

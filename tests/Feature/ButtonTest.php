@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Actions\Lines\KeepLine;
 use App\Models\Call;
+use App\Models\Campaign;
 use App\Models\Line;
 use App\Models\PromisedCallBack;
 use App\Models\Role;
@@ -112,6 +113,21 @@ final class ButtonTest extends FeatureTestCase
         $this->asks('POST', "/button/calls/{$call['pass']}/leave", ['number' => '07700 900321', 'name' => 'Ida', 'message' => 'a heater'])->assertOk();
         $this->asks('POST', "/button/calls/{$call['pass']}/leave", ['number' => '07700 900321'])->assertOk();
         self::assertSame(['+447700900321', 'Ida', 'a heater'], array_values(PromisedCallBack::query()->sole()->only(['number', 'name', 'why'])));
+    }
+
+    public function testANumberThatIsLeftIsRungByACampaignThatRuns(): void
+    {
+        $owner = \App\Models\User::query()->firstOrFail();
+        $design = ['key' => 'web', 'purpose' => 'their request', 'tz' => 'Europe/London', 'country' => 'GB', 'windows' => array_fill_keys(\Ringo\Diary\Week::DAYS, ['00:00-24:00']), 'start' => now()->subDay()->format('Y-m-d'), 'end' => now()->addMonth()->format('Y-m-d'), 'attempts' => ['most' => 3]];
+        $campaign = Campaign::query()->create(['business_id' => $this->business->id, 'agent_id' => $this->agent->id, 'key' => 'web', 'name' => 'Web', 'document' => $design, 'stops' => [], 'state' => Campaign::RUNNING, 'held' => [], 'intake' => ['map' => ['tel' => 'phone', 'memo' => 'fact:wish']], 'intake_token' => str_repeat('a', 24)]);
+        app(KeepLine::class)->change($this->line, ['answers' => ['otherwise' => ['who' => 'nobody']], 'button' => ['rung_by' => 'web'] + $this->line->document['button']] + $this->line->document, 'closed', $owner);
+        $this->asks('POST', "/button/calls/{$this->begin()['pass']}/leave", ['number' => '07700 900321', 'name' => 'Ida', 'message' => 'a heater'])->assertOk();
+        $person = $campaign->people()->sole();
+        self::assertSame(['+447700900321', 'Ida', 'a heater', 'waiting'], [$person->e164, $person->name, $person->facts['wish'], $person->state]);
+        self::assertSame(0, PromisedCallBack::query()->count());
+        $campaign->update(['state' => Campaign::PAUSED]);
+        $this->asks('POST', "/button/calls/{$this->begin()['pass']}/leave", ['number' => '07700 900322'])->assertOk();
+        self::assertSame('+447700900322', PromisedCallBack::query()->sole()->number, 'while none runs, the desk has it');
     }
 
     public function testAnAnsweredCallLeavesNoNumber(): void

@@ -11,11 +11,13 @@ use App\Actions\Calls\HearCaller;
 use App\Actions\Calls\StartCall;
 use App\Actions\Errands\AnswerErrand;
 use App\Actions\Lines\PlaceCall;
+use App\Actions\Outreach\TakeForm;
 use App\Actions\Transfers\SettleTelephones;
 use App\Gateways\Speech\Recogniser;
 use App\Gateways\Speech\Voice;
 use App\Models\Call;
 use App\Models\CallTurn;
+use App\Models\Campaign;
 use App\Models\GuestPass;
 use App\Models\Line;
 use App\Models\PromisedCallBack;
@@ -33,6 +35,7 @@ use Ringo\Dialogue\Event;
 use Ringo\Document\InvalidDocument;
 use Ringo\Line\Button;
 use Ringo\Numbering\NumberingPlan;
+use Ringo\Outreach\Held;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
@@ -227,11 +230,25 @@ final class ButtonController
         if ($number === null || ! $number->valid) {
             return $this->refused($request, 'That is no telephone number.', 422);
         }
-        if (PromisedCallBack::query()->where('call_id', $call->id)->doesntExist()) {
+        if (! $this->rung($call, $number->e164, $text('name', 80), $text('message', 250)) && PromisedCallBack::query()->where('call_id', $call->id)->doesntExist()) {
             PromisedCallBack::query()->create(['call_id' => $call->id, 'business_id' => $call->business_id, 'target' => '', 'number' => $number->e164, 'name' => $text('name', 80) ?: null, 'why' => $text('message', 250), 'due_at' => now()]);
         }
 
         return $this->answer($request, ['left' => true]);
+    }
+
+    /** Whether a campaign rings the number that was left; otherwise somebody at the desk does. */
+    private function rung(Call $call, string $number, string $name, string $about): bool
+    {
+        $key = $call->line?->design()->button?->rungBy;
+        $campaign = $key === null ? null : Campaign::query()->with('business')->where('business_id', $call->business_id)->where('key', $key)->first();
+        if (! $campaign instanceof Campaign || $campaign->intake === null || $campaign->state !== Campaign::RUNNING) {
+            return false;
+        }
+        $intake = $campaign->intake();
+        $entry = app(TakeForm::class)->take($campaign, [$intake->field('phone') => $number, $intake->field('name') => $name, $intake->field('fact:wish') => $about, $intake->field('consent') => 'yes'], (string) $call->origin);
+
+        return $entry->held === null || $entry->held === Held::Double;
     }
 
     public function audio(Request $request, string $pass, int $n, Voice $voice): BinaryFileResponse|JsonResponse

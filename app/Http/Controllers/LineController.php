@@ -10,6 +10,7 @@ use App\Models\Agent;
 use App\Models\AuditEntry;
 use App\Models\Business;
 use App\Models\Call;
+use App\Models\Campaign;
 use App\Models\Line;
 use App\Models\LineChange;
 use App\Models\User;
@@ -123,7 +124,7 @@ final class LineController
         abort_unless($line->kind === 'button', 404);
         $app = rtrim((string) config('app.url'), '/');
 
-        return view('line-button', ['business' => $business, 'agent' => $this->current->remember($line->agent), 'line' => $line, 'button' => $line->design()->button ?? new Button, 'script' => $app.'/button/button.js', 'policy' => "script-src {$app}; connect-src {$app}; media-src {$app}; img-src {$app}", 'site' => route('site', [$business->key, $line->key]),
+        return view('line-button', ['campaigns' => Campaign::query()->where('business_id', $business->id)->whereNotNull('intake')->orderBy('name')->get(), 'business' => $business, 'agent' => $this->current->remember($line->agent), 'line' => $line, 'button' => $line->design()->button ?? new Button, 'script' => $app.'/button/button.js', 'policy' => "script-src {$app}; connect-src {$app}; media-src {$app}; img-src {$app}", 'site' => route('site', [$business->key, $line->key]),
             'from' => Call::query()->toBase()->where('line_id', $line->id)->whereNotNull('origin')->selectRaw('origin, count(*) as n, max(started_at) as last')->groupBy('origin')->orderByDesc('n')->limit(self::ORIGINS_SHOWN)->get(),
             'calls' => Call::query()->with('line')->where('line_id', $line->id)->whereNotNull('origin')->latest('id')->limit(self::CALLS_SHOWN)->get()]);
     }
@@ -131,9 +132,13 @@ final class LineController
     public function setButton(Request $request, Business $business, Line $line): RedirectResponse
     {
         abort_unless($line->kind === 'button', 404);
-        $given = $request->validate(['label' => ['required', 'string', 'max:30'], 'colour' => ['required', 'string', 'max:7'], 'ink' => ['required', 'string', 'max:7'], 'corner' => ['required', 'in:right,left'], 'spoken' => ['nullable', 'in:1'], 'terms' => ['nullable', 'string', 'max:600'], 'terms_at' => ['nullable', 'string', 'max:300'], 'picture' => ['nullable', 'file', 'max:2048'], 'no_picture' => ['nullable', 'in:1'], 'origins' => ['nullable', 'string', 'max:3000']], ['label.*' => 'Give the button its words, up to thirty characters.']);
+        $given = $request->validate(['label' => ['required', 'string', 'max:30'], 'colour' => ['required', 'string', 'max:7'], 'ink' => ['required', 'string', 'max:7'], 'corner' => ['required', 'in:right,left'], 'spoken' => ['nullable', 'in:1'], 'terms' => ['nullable', 'string', 'max:600'], 'terms_at' => ['nullable', 'string', 'max:300'], 'picture' => ['nullable', 'file', 'max:2048'], 'no_picture' => ['nullable', 'in:1'], 'rung_by' => ['nullable', 'string', 'max:40'], 'origins' => ['nullable', 'string', 'max:3000']], ['label.*' => 'Give the button its words, up to thirty characters.']);
         $origins = array_values(array_filter(array_map(static fn (string $one): string => strtolower(rtrim(trim($one), '/')), preg_split('/\R/', (string) ($given['origins'] ?? '')) ?: []), static fn (string $one): bool => $one !== ''));
         $button = ['label' => $given['label'], 'colour' => $given['colour'], 'ink' => $given['ink'], 'corner' => $given['corner'], 'spoken' => isset($given['spoken']), 'terms' => $given['terms'] ?? '', 'origins' => $origins] + (($given['terms_at'] ?? '') === '' ? [] : ['terms_at' => $given['terms_at']]);
+        $rungBy = (string) ($given['rung_by'] ?? '');
+        if ($rungBy !== '') {
+            $button['rung_by'] = Campaign::query()->where('business_id', $business->id)->where('key', $rungBy)->exists() ? $rungBy : throw ValidationException::withMessages(['rung_by' => 'There is no such campaign.']);
+        }
         $picture = $request->file('picture');
         $kept = isset($given['no_picture']) ? null : $line->design()->button?->picture;
         $picture = $picture instanceof UploadedFile ? Button::address((string) $picture->get()) : $kept;
