@@ -25,6 +25,9 @@ export function shortcuts({ring}) {
         } else if (event.key === '?') {
             event.preventDefault();
             show();
+        } else {
+            // A page's own act with a key of its own.
+            document.querySelector(`[data-shortcut="${CSS.escape(event.key)}"]`)?.click();
         }
     });
     document.addEventListener('click', (event) => {

@@ -26,7 +26,7 @@ final class FormTest extends FeatureTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->travelTo('2026-03-02 10:00:00');
+        $this->travelTo('2026-03-02 10:00:21');
         $me = $this->user()->refresh();
         $this->actingAs($me);
         $document = ScriptDocument::fromJson((string) file_get_contents(database_path('demo/quillmoor/tobin.json')));
@@ -36,6 +36,8 @@ final class FormTest extends FeatureTestCase
         $this->put('/pellbrook/outreach/web/form', ['origins' => 'https://www.pellbrook.example'])->assertSessionHasNoErrors();
         $this->post('/pellbrook/outreach/web/launch', ['clock' => 'real', 'sure' => '1'])->assertSessionHasNoErrors();
         $this->campaign = Campaign::query()->sole();
+        // Another that runs beside it, as in life.
+        $this->campaign->replicate()->fill(['key' => 'other', 'intake_token' => null, 'intake' => null, 'stops' => ['reached' => 9]])->save();
     }
 
     public function testWhoeverSendsItIsRungWithinSecondsAndTheAgentKnowsWhatTheyWrote(): void

@@ -35,7 +35,7 @@ final readonly class Dialler
     /** Campaigns that run by the real clock: whoever is due now. */
     public function due(): void
     {
-        foreach (Campaign::query()->where('state', Campaign::RUNNING)->where('clock', 'real')->orderBy('id')->get() as $campaign) {
+        foreach (Campaign::query()->with('agent', 'business', 'release')->where('state', Campaign::RUNNING)->where('clock', 'real')->orderBy('id')->get() as $campaign) {
             if ($campaign instanceof Campaign) {
                 $this->tick($campaign);
             }

@@ -20,6 +20,8 @@ final readonly class TakeForm
     /** Hours within which the same number is the same request. */
     private const DOUBLE_HOURS = 24;
 
+    private const MINUTE = 60;
+
     public function __construct(private PlanPeople $plan)
     {
     }
@@ -54,7 +56,8 @@ final readonly class TakeForm
             'campaign_id' => $campaign->id, 'contact_id' => ContactNumber::query()->where('business_id', $campaign->business_id)->where('e164', $entry->e164)->value('contact_id'),
             'name' => $entry->name, 'phone' => mb_substr($entry->phone, 0, 40), 'e164' => $entry->e164, 'row' => ['consent' => $today, 'consent_purpose' => $campaign->design()->purpose], 'facts' => $entry->facts, 'state' => CampaignPerson::WAITING,
         ]);
-        $this->plan->settle($person, $this->plan->one($campaign, $person, $campaign->now()));
+        // Plans are of whole minutes: the one that runs is soon enough, the next would let them wait for it.
+        $this->plan->settle($person, $this->plan->one($campaign, $person, $campaign->now() - $campaign->now() % self::MINUTE));
         $kept->update(['campaign_person_id' => $person->id, 'held' => $person->next_at === null ? Held::Ended : null]);
 
         return $kept->load('person');

@@ -150,6 +150,7 @@
             <div><dt><kbd>z</kbd></dt><dd>Take back the last change</dd></div>
             <div><dt><kbd>Alt</kbd> <kbd>↑</kbd><kbd>↓</kbd></dt><dd>Move the step</dd></div>
             <div><dt><kbd>a</kbd> <kbd>e</kbd> <kbd>x</kbd></dt><dd>Accept, correct, empty a value (Records)</dd></div>
+            <div><dt><kbd>p</kbd></dt><dd>Pause a campaign, go on with it</dd></div>
             <div><dt><kbd>Esc</kbd></dt><dd>Close</dd></div>
             <div><dt><kbd>?</kbd></dt><dd>This list</dd></div>
         </dl>
