@@ -185,6 +185,14 @@ final class LinesTest extends FeatureTestCase
         $this->get('/pellbrook/agents/maren')->assertSee('others than the brief’s on Monday');
     }
 
+    public function testWhoWantsNoMoreCallsInAnyCallIsNeverRung(): void
+    {
+        $this->line();
+        $call = $this->place('2026-03-09T10:00');
+        app(\App\Actions\Calls\CallHost::class)->happen($call, null, \Ringo\Dialogue\Event::said('please stop calling me', 20.0));
+        self::assertSame(['+447700900199', 'asked for it in a call'], array_values(\App\Models\SuppressedNumber::query()->sole()->only(['e164', 'why'])));
+    }
+
     /** @param array<string, mixed> $more */
     private function place(string $at, array $more = []): Call
     {

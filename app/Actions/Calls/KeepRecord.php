@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Calls;
 
 use App\Actions\Deliveries\QueueDeliveries;
+use App\Actions\Outreach\NeverRing;
 use App\Actions\Records\Extractors;
 use App\Models\Call;
 use App\Models\CallRecord;
@@ -21,7 +22,7 @@ use Ringo\Speech\Display;
 /** Writes the record a finished call leaves, takes secrets out of its words, makes them findable and queues what follows. */
 final readonly class KeepRecord
 {
-    public function __construct(private Display $display, private Extractors $extractors, private QueueDeliveries $deliveries, private CallTopic $topics, private Mask $mask = new Mask)
+    public function __construct(private Display $display, private Extractors $extractors, private QueueDeliveries $deliveries, private CallTopic $topics, private NeverRing $never, private Mask $mask = new Mask)
     {
     }
 
@@ -33,6 +34,10 @@ final readonly class KeepRecord
         if ($call->turns->contains('by', 'staff')) {
             // What a colleague found out after the hand-over belongs to the record as well.
             $record = $record->withMissingFrom($this->extractors->of($script->sheet)->extract($call->transcript(), $record->outcome));
+        }
+
+        if ($call->kind === 'live' && $call->from !== null && ($state->doNotCall || in_array('do_not_call', $state->tags, true))) {
+            $this->never->number($call->business_id, $call->from, 'asked for it in a call', $call->contact_id);
         }
 
         return $this->keep($call, $record);

@@ -8,8 +8,6 @@ use App\Actions\Calls\KeepFinishedCall;
 use App\Models\Campaign;
 use App\Models\CampaignAttempt;
 use App\Models\CampaignPerson;
-use App\Models\Contact;
-use App\Models\SuppressedNumber;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Ringo\Dialogue\Ending;
@@ -28,7 +26,7 @@ final readonly class Dialler
 
     private const MINUTE = 60;
 
-    public function __construct(private PlanPeople $plan, private TalkToPublic $public, private KeepFinishedCall $keep)
+    public function __construct(private PlanPeople $plan, private TalkToPublic $public, private KeepFinishedCall $keep, private NeverRing $never)
     {
     }
 
@@ -137,7 +135,7 @@ final readonly class Dialler
     {
         $outcome = (string) $call?->state->outcome;
         if ($call !== null && ($call->state->doNotCall || $outcome === 'do not call')) {
-            $this->never($campaign, $person, $outcome);
+            $this->optedOut($campaign, $person, $outcome);
 
             return;
         }
@@ -155,15 +153,10 @@ final readonly class Dialler
     }
 
     /** Wants no more calls: at once for everything, also for what is queued in other campaigns. */
-    private function never(Campaign $campaign, CampaignPerson $person, string $outcome): void
+    private function optedOut(Campaign $campaign, CampaignPerson $person, string $outcome): void
     {
-        $number = (string) $person->e164;
-        SuppressedNumber::query()->firstOrCreate(['business_id' => $campaign->business_id, 'e164' => $number], ['why' => "asked for it in {$campaign->name}"]);
-        if ($person->contact_id !== null) {
-            Contact::query()->whereKey($person->contact_id)->update(['do_not_call' => true]);
-        }
+        $this->never->number($campaign->business_id, (string) $person->e164, "asked for it in {$campaign->name}", $person->contact_id);
         $person->update(['state' => CampaignPerson::OPTED_OUT, 'next_at' => null, 'why' => 'do_not_call', 'outcome' => $outcome]);
-        CampaignPerson::query()->where('e164', $number)->where('state', CampaignPerson::WAITING)->whereIn('campaign_id', Campaign::query()->where('business_id', $campaign->business_id)->select('id'))->update(['state' => CampaignPerson::NOT_RUNG, 'why' => 'do_not_call', 'next_at' => null]);
     }
 
     /** 'Ring me after six': the moment said in the call, on their own clock, where the script keeps one. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Outreach\AddPeople;
+use App\Actions\Outreach\NeverRing;
 use App\Actions\Outreach\PlanPeople;
 use App\Jobs\RunCampaign;
 use App\Models\Agent;
@@ -145,7 +146,7 @@ final class OutreachController
     }
 
     /** Numbers that are never rung, from a list. */
-    public function suppress(Request $request, Business $business, NumberingPlan $numbers): RedirectResponse
+    public function suppress(Request $request, Business $business, NumberingPlan $numbers, NeverRing $never): RedirectResponse
     {
         $given = $request->validate(['numbers' => ['required', 'string', 'max:200000']], ['numbers.*' => 'Write the numbers, one a line.']);
         $bad = [];
@@ -157,9 +158,8 @@ final class OutreachController
 
                 continue;
             }
-            $taken += SuppressedNumber::query()->firstOrCreate(['business_id' => $business->id, 'e164' => $number->e164], ['why' => 'from a list'])->wasRecentlyCreated ? 1 : 0;
+            $taken += $never->number($business->id, $number->e164, 'from a list') ? 1 : 0;
         }
-        CampaignPerson::query()->where('state', CampaignPerson::WAITING)->whereIn('campaign_id', Campaign::query()->where('business_id', $business->id)->select('id'))->whereIn('e164', SuppressedNumber::query()->where('business_id', $business->id)->select('e164'))->update(['state' => CampaignPerson::NOT_RUNG, 'why' => 'do_not_call', 'next_at' => null]);
 
         return redirect()->route('outreach', $business)->with('notice', "{$taken} numbers more are never rung".($bad === [] ? '.' : '; not taken, because they are no numbers: '.implode(', ', array_slice($bad, 0, 5)).(count($bad) > 5 ? ' and '.(count($bad) - 5).' more' : '').'.'));
     }
