@@ -8,7 +8,7 @@ use App\Models\Agent;
 use App\Models\Business;
 use Illuminate\Http\Request;
 
-/** The agent a page speaks of where its address names none: the one last looked at in this business. */
+/** The agent a page speaks of where its address names none: the one last looked at in this business, else its first. */
 final readonly class CurrentAgent
 {
     public function __construct(private Request $request)
@@ -20,7 +20,7 @@ final readonly class CurrentAgent
         $key = $this->request->hasSession() ? $this->request->session()->get("agent.{$business->key}") : null;
         $agents = $business->agents()->with('draft.scriptText', 'latestRelease.scriptText');
 
-        return (is_string($key) ? (clone $agents)->where('key', $key)->first() : null) ?? $agents->first();
+        return (is_string($key) ? (clone $agents)->where('key', $key)->first() : null) ?? $agents->reorder('agents.id')->first();
     }
 
     public function remember(Agent $agent): Agent
