@@ -20,7 +20,7 @@ final readonly class CurrentAgent
         $key = $this->request->hasSession() ? $this->request->session()->get("agent.{$business->key}") : null;
         $agents = $business->agents()->with('draft.scriptText', 'latestRelease.scriptText');
 
-        return (is_string($key) ? (clone $agents)->where('key', $key)->first() : null) ?? $agents->reorder('agents.id')->first();
+        return (is_string($key) ? (clone $agents)->where('key', $key)->first() : null) ?? $agents->get()->sortBy('id')->first();
     }
 
     public function remember(Agent $agent): Agent
