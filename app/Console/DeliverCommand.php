@@ -8,6 +8,7 @@ use App\Actions\Calls\EraseOldCalls;
 use App\Actions\Deliveries\DeliverDue;
 use App\Actions\Diary\FetchCalendar;
 use App\Actions\Outreach\Dialler;
+use App\Actions\Outreach\RunQuickly;
 use App\Actions\Records\EraseOldValues;
 use Illuminate\Console\Command;
 
@@ -21,7 +22,7 @@ final class DeliverCommand extends Command
     /** Pauses after what went wrong grow up to so many seconds. */
     private const LONGEST_PAUSE = 60;
 
-    public function handle(DeliverDue $deliver, EraseOldCalls $calls, EraseOldValues $values, FetchCalendar $calendars, Dialler $dialler): int
+    public function handle(DeliverDue $deliver, EraseOldCalls $calls, EraseOldValues $values, FetchCalendar $calendars, Dialler $dialler, RunQuickly $quick): int
     {
         $erased = 0;
         $pause = 1;
@@ -30,6 +31,7 @@ final class DeliverCommand extends Command
                 $tried = $deliver->run();
                 $calendars->due();
                 $dialler->due();
+                $quick->takeUp();
                 if (time() - $erased > 3600) {
                     $calls->everywhere();
                     $values->everywhere();

@@ -17,6 +17,12 @@ enum Held: string
     case Idle = 'not_running';
     case Ended = 'ended';
 
+    /** Whether a person who looked at it may have them rung all the same: nothing in it says that they do not want to be. */
+    public function canBeRung(): bool
+    {
+        return in_array($this, [self::Trap, self::Links, self::Double, self::Idle], true);
+    }
+
     public function words(): string
     {
         return match ($this) {

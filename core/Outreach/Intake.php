@@ -116,17 +116,18 @@ final readonly class Intake
             }
         }
         $number = (new NumberingPlan)->parse($by['phone'], $country);
+        $consented = in_array(mb_strtolower($by['consent']), self::TICKED, true);
         $why = match (true) {
             $by['trap'] !== '' => Held::Trap,
             preg_match_all('~https?://(?:www\.)?|www\.~i', implode(' ', $fields)) > self::MOST_LINKS => Held::Links,
             $by['phone'] === '' => Held::NoPhone,
             $number === null || ! $number->valid => Held::BadNumber,
-            $consent && ! in_array(mb_strtolower($by['consent']), self::TICKED, true) => Held::NoConsent,
+            $consent && ! $consented => Held::NoConsent,
             default => null,
         };
         $name = mb_substr($by['name'], 0, 80);
 
-        return new Entry($by['phone'], $number?->valid === true ? $number->e164 : null, $name, array_filter($facts, static fn (string $one): bool => $one !== '') + ($name === '' ? [] : ['name' => $name, 'first_name' => explode(' ', $name)[0]]), $why);
+        return new Entry($by['phone'], $number?->valid === true ? $number->e164 : null, $name, array_filter($facts, static fn (string $one): bool => $one !== '') + ($name === '' ? [] : ['name' => $name, 'first_name' => explode(' ', $name)[0]]), $why, $consented);
     }
 
     private static function plain(string $field): string

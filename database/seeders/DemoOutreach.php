@@ -33,7 +33,23 @@ final readonly class DemoOutreach
 
     private const DAYS_LEFT = 20;
 
-    private const USUAL = ['purpose' => 'collection reminders', 'lines' => 2, 'most' => 3, 'after' => ['busy' => ['n' => 20, 'unit' => 'M'], 'no_answer' => ['n' => 4, 'unit' => 'H'], 'voicemail' => ['n' => 1, 'unit' => 'D'], 'hung_up' => ['n' => 2, 'unit' => 'D'], 'failed' => ['n' => 1, 'unit' => 'H']], 'consent' => '1', 'complaint_days' => 90, 'per_day' => 2, 'per_week' => 4, 'minute' => 0.03, 'attempt' => 0.01, 'rates' => ['reached' => 40, 'busy' => 10, 'no_answer' => 35, 'voicemail' => 12]];
+    private const USUAL = [
+        'purpose' => 'collection reminders', 'lines' => 2, 'most' => 3, 'consent' => '1', 'complaint_days' => 90,
+        'after' => [
+            'busy' => ['n' => 20, 'unit' => 'M'], 'no_answer' => ['n' => 4, 'unit' => 'H'], 'voicemail' => ['n' => 1, 'unit' => 'D'],
+            'hung_up' => ['n' => 2, 'unit' => 'D'], 'failed' => ['n' => 1, 'unit' => 'H'],
+        ],
+        'per_day' => 2, 'per_week' => 4, 'minute' => 0.03, 'attempt' => 0.01,
+        'rates' => ['reached' => 40, 'busy' => 10, 'no_answer' => 35, 'voicemail' => 12],
+    ];
+
+    /** What came from the page: two people, one of them twice, and a machine. */
+    private const FORMS = [
+        ['name' => 'Wystan Carrow', 'phone' => '07700 900711', 'wish' => 'a mini digger for a garden wall, two days', 'consent' => 'yes'],
+        ['name' => 'Imke Ashdown', 'phone' => '07700 900712', 'wish' => 'scaffolding towers for a barn', 'consent' => 'yes'],
+        ['name' => 'Imke Ashdown', 'phone' => '07700 900712', 'wish' => 'scaffolding towers', 'consent' => 'yes'],
+        ['name' => 'Best Offers', 'phone' => '07700 900713', 'wish' => 'more visitors for your page', 'website' => 'https://offers.example', 'consent' => 'yes'],
+    ];
 
     public function __construct(private AddPeople $people, private PlanPeople $plan, private RunQuickly $run, private Dialler $dialler, private CampaignForm $form, private TakeForm $take, private CreateAgent $agents, private Starters $starters)
     {
@@ -57,7 +73,7 @@ final readonly class DemoOutreach
         $today = CarbonImmutable::now($business->tz)->startOfDay();
         $campaign = $this->launched($business, $user, ['Requests from the web page', 'web-requests'], $today->subWeek(), $today->addMonths(3), ['purpose' => 'their request', 'windows' => array_fill_keys($this->notToday($business), '08:00-18:00')] + self::USUAL, '5', 'corin');
         $campaign->update(['clock' => 'real', 'clock_at' => null, 'intake' => ['map' => ['wish' => 'fact:wish', 'website' => 'trap']], 'intake_token' => substr(hash('sha256', "form {$business->key}"), 0, 24)]);
-        foreach ([['name' => 'Wystan Carrow', 'phone' => '07700 900711', 'wish' => 'a mini digger for a garden wall, two days', 'consent' => 'yes'], ['name' => 'Imke Ashdown', 'phone' => '07700 900712', 'wish' => 'scaffolding towers for a barn', 'consent' => 'yes'], ['name' => 'Imke Ashdown', 'phone' => '07700 900712', 'wish' => 'scaffolding towers', 'consent' => 'yes'], ['name' => 'Best Offers', 'phone' => '07700 900713', 'wish' => 'more visitors for your page', 'website' => 'https://offers.example', 'consent' => 'yes']] as $fields) {
+        foreach (self::FORMS as $fields) {
             $this->take->take($campaign->refresh(), $fields, 'https://www.pellbrook.example');
         }
     }
@@ -69,7 +85,8 @@ final readonly class DemoOutreach
         $workdays = array_slice(Week::DAYS, 0, 5);
         $over = $this->launched($business, $user, ['Collection days, the month before', 'collection-days-before'], $monday->subWeeks(4), $monday->subWeeks(3)->addDays(4), ['windows' => array_fill_keys($workdays, '09:00-12:30, 13:30-19:00')] + self::USUAL, '7');
         $this->run->run($over, self::AT_MOST);
-        $runs = $this->launched($business, $user, ['Collection days, this month', 'collection-days'], $now->startOfDay()->subDays(self::DAYS_SINCE), $now->startOfDay()->addDays(self::DAYS_LEFT), ['windows' => array_fill_keys($this->notToday($business), '10:00-10:45'), 'lines' => 1, 'after' => ['no_answer' => ['n' => 2, 'unit' => 'D'], 'voicemail' => ['n' => 3, 'unit' => 'D']] + self::USUAL['after']] + self::USUAL, '11');
+        $slowly = ['windows' => array_fill_keys($this->notToday($business), '10:00-10:45'), 'lines' => 1, 'after' => ['no_answer' => ['n' => 2, 'unit' => 'D'], 'voicemail' => ['n' => 3, 'unit' => 'D']] + self::USUAL['after']] + self::USUAL;
+        $runs = $this->launched($business, $user, ['Collection days, this month', 'collection-days'], $now->startOfDay()->subDays(self::DAYS_SINCE), $now->startOfDay()->addDays(self::DAYS_LEFT), $slowly, '11');
         $until = $now->startOfDay()->getTimestamp();
         while (($next = $this->dialler->next($runs->refresh())) !== null && $next < $until) {
             $runs->update(['clock_at' => Carbon::createFromTimestamp(max($next, $runs->now()), 'UTC')]);
@@ -92,7 +109,11 @@ final readonly class DemoOutreach
     {
         $agent = Agent::query()->with('latestRelease')->where('business_id', $business->id)->where('key', $caller)->firstOrFail();
         $document = $this->form->document($business, ['start' => $from->format('Y-m-d'), 'end' => $to->format('Y-m-d')] + $form);
-        $campaign = Campaign::query()->create(['business_id' => $business->id, 'agent_id' => $agent->id, 'release_id' => $agent->latestRelease?->id, 'launched_by' => $user->id, 'launched_at' => $from->utc(), 'name' => $named[0], 'key' => $named[1], 'document' => $document, 'lines' => $form['lines'], 'a_minute' => 4, 'stops' => ['opt_outs' => 15.0, 'fails' => 5], 'state' => Campaign::MADE, 'clock' => 'quick', 'clock_at' => Carbon::createFromTimestamp($from->getTimestamp(), 'UTC'), 'seed' => $seed, 'held' => []]);
+        $campaign = Campaign::query()->create([
+            'business_id' => $business->id, 'agent_id' => $agent->id, 'release_id' => $agent->latestRelease?->id, 'launched_by' => $user->id, 'launched_at' => $from->utc(),
+            'name' => $named[0], 'key' => $named[1], 'document' => $document, 'lines' => $form['lines'], 'a_minute' => 4, 'stops' => ['opt_outs' => 15.0, 'fails' => 5],
+            'state' => Campaign::MADE, 'clock' => 'quick', 'clock_at' => Carbon::createFromTimestamp($from->getTimestamp(), 'UTC'), 'seed' => $seed, 'held' => [],
+        ]);
         if ($caller === self::AGENT) {
             $this->people->csv($campaign, database_path('demo/quillmoor/collection-list.csv'));
         }

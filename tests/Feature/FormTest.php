@@ -85,6 +85,17 @@ final class FormTest extends FeatureTestCase
         self::assertSame(2, $this->campaign->people()->count());
     }
 
+    public function testNobodyIsRungAgainstTheirWillByAPersonEither(): void
+    {
+        $this->send(['consent' => ''])->assertStatus(422);
+        $this->send(['website' => 'https://x.example', 'consent' => '', 'phone' => '07700 900124']);
+        $this->send(['phone' => 'none']);
+        foreach (['They are not rung: they did not consent.', 'They are not rung: they did not consent.', 'There is no number to ring.'] as $n => $told) {
+            $this->post('/pellbrook/outreach/web/form/'.($n + 1).'/ring')->assertSessionHasErrors(['intake' => $told]);
+        }
+        self::assertSame(0, $this->campaign->people()->count());
+    }
+
     public function testWhatCannotBeIsToldToWhoeverSentIt(): void
     {
         $this->send(['phone' => 'my phone'])->assertStatus(422)->assertSee('That is no telephone number');

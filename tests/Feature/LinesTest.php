@@ -119,7 +119,7 @@ final class LinesTest extends FeatureTestCase
         $this->get('/pellbrook/figures?from=2026-03-01&to=2026-03-31')->assertOk()->assertSee('By line');
     }
 
-    public function testStaffWhoPickUpFirstHaveTheCall(): void
+    public function testStaffWhoTakeTheCallBeforeTheAgentHaveIt(): void
     {
         $this->line('main', ['otherwise' => ['who' => 'staff_first', 'target' => 'team:reservations']]);
         $call = $this->place('2026-03-09T10:00', ['how' => 'answers', 'after' => 4]);

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Actions\Design\CreateAgent;
 use App\Actions\Outreach\Dialler;
 use App\Actions\Outreach\RunQuickly;
+use App\Jobs\RunCampaign;
 use App\Models\Agent;
 use App\Models\Call;
 use App\Models\Campaign;
@@ -129,6 +130,26 @@ final class OutreachTest extends FeatureTestCase
             app(RunQuickly::class)->run($one, 0.001);
         }
         self::assertSame($smooth, $one->attempts()->orderBy('id')->get(['e164', 'at', 'came', 'outcome', 'n'])->toArray());
+    }
+
+    /** The worker died with claims made and nobody else waiting: the next look takes the campaign up, once, and it comes to its end. */
+    public function testACampaignWhoseWorkerDiedIsTakenUp(): void
+    {
+        Queue::fake();
+        $campaign = $this->campaign();
+        $this->post('/pellbrook/outreach/reminders/launch', ['clock' => 'quick', 'sure' => '1']);
+        $campaign->people()->update(['state' => CampaignPerson::CALLING, 'attempts' => 1]);
+        Queue::fake();
+        app(RunQuickly::class)->takeUp();
+        Queue::assertNothingPushed();
+        $this->travel(10)->minutes();
+        \Illuminate\Support\Facades\Cache::flush();
+        app(RunQuickly::class)->takeUp();
+        app(RunQuickly::class)->takeUp();
+        Queue::assertPushed(RunCampaign::class, 1);
+        app(RunQuickly::class)->run($campaign->refresh(), 60.0);
+        self::assertSame(Campaign::DONE, $campaign->refresh()->state);
+        self::assertSame(40, $campaign->attempts()->where('n', 1)->count(), 'each claim became one attempt');
     }
 
     public function testItStopsByItsOwnRules(): void

@@ -34,8 +34,13 @@ final readonly class Dialler
     public function due(): void
     {
         foreach (Campaign::query()->with('agent', 'business', 'release')->where('state', Campaign::RUNNING)->where('clock', 'real')->orderBy('id')->get() as $campaign) {
-            if ($campaign instanceof Campaign) {
-                $this->tick($campaign);
+            try {
+                if ($campaign instanceof Campaign) {
+                    $this->tick($campaign);
+                }
+            } catch (\Throwable $problem) {
+                // What is wrong with one campaign holds up no other.
+                report($problem);
             }
         }
     }
@@ -82,7 +87,8 @@ final readonly class Dialler
     public function next(Campaign $campaign): ?int
     {
         $now = $campaign->now();
-        $due = $campaign->people()->where('state', CampaignPerson::WAITING)->min('next_at');
+        // A claim that was left is due since it was made.
+        $due = $campaign->people()->whereIn('state', [CampaignPerson::WAITING, CampaignPerson::CALLING])->min('next_at');
         if (! is_numeric($due)) {
             return null;
         }

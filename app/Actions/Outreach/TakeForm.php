@@ -38,12 +38,22 @@ final readonly class TakeForm
         });
     }
 
-    /** Rings somebody for a form that was held, because a person looked at it. */
+    /**
+     * Rings somebody for a form that was held, because a person looked at it.
+     *
+     * @throws \DomainException where they cannot or must not be rung
+     */
     public function after(Campaign $campaign, FormEntry $kept): FormEntry
     {
+        if ($kept->held === null || $kept->campaign_person_id !== null) {
+            throw new \DomainException('This form is not held any more.');
+        }
         $entry = $campaign->intake()->read($kept->fields, $campaign->design()->country, false);
         if ($entry->e164 === null) {
             throw new \DomainException('There is no number to ring.');
+        }
+        if (! $kept->held->canBeRung() || $campaign->design()->consent && ! $entry->consented) {
+            throw new \DomainException('They are not rung: '.($kept->held->canBeRung() ? Held::NoConsent : $kept->held)->words().'.');
         }
 
         return DB::transaction(fn (): FormEntry => $this->ring($campaign, $kept, $entry));

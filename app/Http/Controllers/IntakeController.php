@@ -64,9 +64,6 @@ final readonly class IntakeController
     public function ring(Request $request, Business $business, Campaign $campaign, FormEntry $entry, TakeForm $take): RedirectResponse
     {
         abort_unless($entry->campaign_id === $campaign->id, 404);
-        if ($entry->held === null || $entry->campaign_person_id !== null) {
-            throw ValidationException::withMessages(['intake' => 'This form is not held any more.']);
-        }
         try {
             $kept = $take->after($campaign, $entry);
         } catch (\DomainException $problem) {

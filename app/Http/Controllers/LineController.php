@@ -64,7 +64,14 @@ final class LineController
 
     public function store(Request $request, Business $business): RedirectResponse
     {
-        $given = $request->validate(['name' => ['required', 'string', 'max:60'], 'kind' => ['required', 'in:number,button'], 'number' => ['nullable', 'string', 'max:40'], 'agent' => ['required', 'string', 'max:60'], 'begins' => ['required', 'in:agent,staff_first'], 'rings' => ['required_if:begins,staff_first', 'nullable', 'string', 'max:80']], ['name.required' => 'Give the line a name, such as “Main line”.', 'agent.required' => 'Choose the agent that answers.', 'rings.required_if' => 'Choose whose telephones ring first.']);
+        $given = $request->validate([
+            'name' => ['required', 'string', 'max:60'],
+            'kind' => ['required', 'in:number,button'],
+            'number' => ['nullable', 'string', 'max:40'],
+            'agent' => ['required', 'string', 'max:60'],
+            'begins' => ['required', 'in:agent,staff_first'],
+            'rings' => ['required_if:begins,staff_first', 'nullable', 'string', 'max:80'],
+        ], ['name.required' => 'Give the line a name, such as “Main line”.', 'agent.required' => 'Choose the agent that answers.', 'rings.required_if' => 'Choose whose telephones ring first.']);
         $answers = $given['begins'] === 'staff_first' ? ['open' => $this->form->answer(['who' => 'staff_first', 'rings' => $given['rings'] ?? '']), 'otherwise' => ['who' => 'agent']] : ['otherwise' => ['who' => 'agent']];
         $line = $this->keep->make($business, ['name' => trim($given['name']), 'number' => $given['number'] ?? '', 'agent' => $given['agent'], 'answers' => $answers], $given['kind'], $this->user($request));
 
@@ -105,7 +112,18 @@ final class LineController
     /** One stretch of the week is answered otherwise from now on; what lay there is cut. */
     public function stretch(Request $request, Business $business, Line $line): RedirectResponse
     {
-        $given = $request->validate(['days' => ['required', 'array', 'min:1'], 'days.*' => ['integer', 'between:1,7'], 'from' => ['required', 'string', 'max:5'], 'to' => ['required', 'string', 'max:5'], 'who' => ['required', 'in:agent,staff_first,staff,forward,nobody,none'], 'rings' => ['nullable', 'string', 'max:80'], 'seconds' => ['nullable', 'integer'], 'agent' => ['nullable', 'string', 'max:60'], 'opening' => ['nullable', 'string', 'max:80'], 'forward' => ['nullable', 'string', 'max:80']], ['days.required' => 'Choose the days.']);
+        $given = $request->validate([
+            'days' => ['required', 'array', 'min:1'],
+            'days.*' => ['integer', 'between:1,7'],
+            'from' => ['required', 'string', 'max:5'],
+            'to' => ['required', 'string', 'max:5'],
+            'who' => ['required', 'in:agent,staff_first,staff,forward,nobody,none'],
+            'rings' => ['nullable', 'string', 'max:80'],
+            'seconds' => ['nullable', 'integer'],
+            'agent' => ['nullable', 'string', 'max:60'],
+            'opening' => ['nullable', 'string', 'max:80'],
+            'forward' => ['nullable', 'string', 'max:80'],
+        ], ['days.required' => 'Choose the days.']);
         [$from, $to] = $this->form->span($given['from'], $given['to']);
         $answer = $given['who'] === 'none' ? null : $this->form->read($given);
         $days = array_values(array_map(intval(...), $given['days']));
@@ -124,7 +142,7 @@ final class LineController
         abort_unless($line->kind === 'button', 404);
         $app = rtrim((string) config('app.url'), '/');
 
-        return view('line-button', ['campaigns' => Campaign::query()->where('business_id', $business->id)->whereNotNull('intake')->orderBy('name')->get(), 'business' => $business, 'agent' => $this->current->remember($line->agent), 'line' => $line, 'button' => $line->design()->button ?? new Button, 'script' => $app.'/button/button.js', 'policy' => "script-src {$app}; connect-src {$app}; media-src {$app}; img-src {$app}", 'site' => route('site', [$business->key, $line->key]),
+        return view('line-button', ['campaigns' => Campaign::query()->where('business_id', $business->id)->whereNotNull('intake')->orderBy('name')->get(), 'business' => $business, 'agent' => $this->current->remember($line->agent), 'line' => $line, 'button' => $line->design()->button ?? new Button, 'script' => $app.'/button/button.js', 'policy' => SiteController::needs($app), 'site' => route('site', [$business->key, $line->key]),
             'from' => Call::query()->toBase()->where('line_id', $line->id)->whereNotNull('origin')->selectRaw('origin, count(*) as n, max(started_at) as last')->groupBy('origin')->orderByDesc('n')->limit(self::ORIGINS_SHOWN)->get(),
             'calls' => Call::query()->with('line')->where('line_id', $line->id)->whereNotNull('origin')->latest('id')->limit(self::CALLS_SHOWN)->get()]);
     }
@@ -132,7 +150,19 @@ final class LineController
     public function setButton(Request $request, Business $business, Line $line): RedirectResponse
     {
         abort_unless($line->kind === 'button', 404);
-        $given = $request->validate(['label' => ['required', 'string', 'max:30'], 'colour' => ['required', 'string', 'max:7'], 'ink' => ['required', 'string', 'max:7'], 'corner' => ['required', 'in:right,left'], 'spoken' => ['nullable', 'in:1'], 'terms' => ['nullable', 'string', 'max:600'], 'terms_at' => ['nullable', 'string', 'max:300'], 'picture' => ['nullable', 'file', 'max:2048'], 'no_picture' => ['nullable', 'in:1'], 'rung_by' => ['nullable', 'string', 'max:40'], 'origins' => ['nullable', 'string', 'max:3000']], ['label.*' => 'Give the button its words, up to thirty characters.']);
+        $given = $request->validate([
+            'label' => ['required', 'string', 'max:30'],
+            'colour' => ['required', 'string', 'max:7'],
+            'ink' => ['required', 'string', 'max:7'],
+            'corner' => ['required', 'in:right,left'],
+            'spoken' => ['nullable', 'in:1'],
+            'terms' => ['nullable', 'string', 'max:600'],
+            'terms_at' => ['nullable', 'string', 'max:300'],
+            'picture' => ['nullable', 'file', 'max:2048'],
+            'no_picture' => ['nullable', 'in:1'],
+            'rung_by' => ['nullable', 'string', 'max:40'],
+            'origins' => ['nullable', 'string', 'max:3000'],
+        ], ['label.*' => 'Give the button its words, up to thirty characters.']);
         $origins = array_values(array_filter(array_map(static fn (string $one): string => strtolower(rtrim(trim($one), '/')), preg_split('/\R/', (string) ($given['origins'] ?? '')) ?: []), static fn (string $one): bool => $one !== ''));
         $button = ['label' => $given['label'], 'colour' => $given['colour'], 'ink' => $given['ink'], 'corner' => $given['corner'], 'spoken' => isset($given['spoken']), 'terms' => $given['terms'] ?? '', 'origins' => $origins] + (($given['terms_at'] ?? '') === '' ? [] : ['terms_at' => $given['terms_at']]);
         $rungBy = (string) ($given['rung_by'] ?? '');

@@ -36,9 +36,37 @@ final class OutreachController
 {
     private const LIST_KB = 20_480;
 
-    private const RULES = ['name' => ['required', 'string', 'max:80'], 'agent' => ['required', 'string', 'max:60'], 'purpose' => ['required', 'string', 'max:120'], 'start' => ['required', 'date_format:Y-m-d'], 'end' => ['required', 'date_format:Y-m-d', 'after_or_equal:start'], 'windows' => ['required', 'array'], 'most' => ['required', 'integer', 'between:1,20'], 'lines' => ['required', 'integer', 'between:1,200'], 'a_minute' => ['required', 'integer', 'between:1,600'], 'per_day' => ['nullable', 'integer', 'between:1,20'], 'per_week' => ['nullable', 'integer', 'between:1,50'], 'complaint_days' => ['nullable', 'integer', 'between:0,3660'], 'minute' => ['nullable', 'numeric', 'between:0,100'], 'attempt' => ['nullable', 'numeric', 'between:0,100'], 'stop_reached' => ['nullable', 'integer', 'min:1'], 'stop_opt_outs' => ['nullable', 'numeric', 'between:0.1,100'], 'stop_fails' => ['nullable', 'integer', 'between:2,100'], 'seed' => ['nullable', 'string', 'max:40'], 'rates' => ['nullable', 'array'], 'rates.*' => ['nullable', 'numeric', 'between:0,100']];
+    private const RULES = [
+        'name' => ['required', 'string', 'max:80'],
+        'agent' => ['required', 'string', 'max:60'],
+        'purpose' => ['required', 'string', 'max:120'],
+        'start' => ['required', 'date_format:Y-m-d'],
+        'end' => ['required', 'date_format:Y-m-d', 'after_or_equal:start'],
+        'windows' => ['required', 'array'],
+        'most' => ['required', 'integer', 'between:1,20'],
+        'lines' => ['required', 'integer', 'between:1,200'],
+        'a_minute' => ['required', 'integer', 'between:1,600'],
+        'per_day' => ['nullable', 'integer', 'between:1,20'],
+        'per_week' => ['nullable', 'integer', 'between:1,50'],
+        'complaint_days' => ['nullable', 'integer', 'between:0,3660'],
+        'minute' => ['nullable', 'numeric', 'between:0,100'],
+        'attempt' => ['nullable', 'numeric', 'between:0,100'],
+        'stop_reached' => ['nullable', 'integer', 'min:1'],
+        'stop_opt_outs' => ['nullable', 'numeric', 'between:0.1,100'],
+        'stop_fails' => ['nullable', 'integer', 'between:2,100'],
+        'seed' => ['nullable', 'string', 'max:40'],
+        'rates' => ['nullable', 'array'],
+        'rates.*' => ['nullable', 'numeric', 'between:0,100'],
+    ];
 
-    private const WORDS = ['name.required' => 'Give the campaign a name.', 'agent.required' => 'Choose the agent that calls.', 'purpose.required' => 'Say what the calls are for: consent is given to a purpose.', 'start.*' => 'Choose the first day.', 'end.after_or_equal' => 'The last day lies before the first.', 'end.*' => 'Choose the last day.'];
+    private const WORDS = [
+        'name.required' => 'Give the campaign a name.',
+        'agent.required' => 'Choose the agent that calls.',
+        'purpose.required' => 'Say what the calls are for: consent is given to a purpose.',
+        'start.*' => 'Choose the first day.',
+        'end.after_or_equal' => 'The last day lies before the first.',
+        'end.*' => 'Choose the last day.',
+    ];
 
     public function __construct(private readonly CurrentAgent $current, private readonly CampaignForm $form, private readonly PlanPeople $plan)
     {
@@ -224,7 +252,16 @@ final class OutreachController
             throw ValidationException::withMessages(['windows' => 'Say when people may be rung: nobody ever would be.']);
         }
 
-        return [['name' => trim($given['name']), 'document' => $document, 'lines' => (int) $given['lines'], 'a_minute' => (int) $given['a_minute'], 'seed' => ($given['seed'] ?? '') ?: '1', 'stops' => array_filter(['reached' => isset($given['stop_reached']) ? (int) $given['stop_reached'] : null, 'opt_outs' => isset($given['stop_opt_outs']) ? (float) $given['stop_opt_outs'] : null, 'fails' => isset($given['stop_fails']) ? (int) $given['stop_fails'] : null])], $agent];
+        $stops = array_filter([
+            'reached' => (int) ($given['stop_reached'] ?? 0),
+            'opt_outs' => (float) ($given['stop_opt_outs'] ?? 0),
+            'fails' => (int) ($given['stop_fails'] ?? 0),
+        ]);
+
+        return [[
+            'name' => trim($given['name']), 'document' => $document, 'stops' => $stops,
+            'lines' => (int) $given['lines'], 'a_minute' => (int) $given['a_minute'], 'seed' => ($given['seed'] ?? '') ?: '1',
+        ], $agent];
     }
 
     /** @return \Illuminate\Database\Eloquent\Collection<int, Agent> */

@@ -31,9 +31,14 @@ final class SiteController
         return response()->view('site-form', ['business' => $row->business, 'action' => route('form', $row->intake_token)], 200, ['Content-Security-Policy' => "default-src 'none'; style-src 'self'; img-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"]);
     }
 
-    /** What a client's own policy needs for the button: its script, its questions and its sound, from where Ringo runs. */
-    public static function policy(string $app): string
+    /** What a client's own policy must allow for the button: its script, its questions, its sound and its picture, from where Ringo runs. */
+    public static function needs(string $app): string
     {
-        return "default-src 'none'; script-src {$app}; connect-src {$app}; media-src {$app}; style-src 'self'; img-src 'self' {$app}; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
+        return "script-src {$app}; connect-src {$app}; media-src {$app}; img-src 'self' {$app}";
+    }
+
+    private static function policy(string $app): string
+    {
+        return "default-src 'none'; ".self::needs($app)."; style-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
     }
 }

@@ -15,6 +15,6 @@
         <div class="undo-line pair"><form method="post" action="{{ route('campaign.form.token', [$business, $campaign]) }}">@csrf<button>Another address</button></form><form method="post" action="{{ route('campaign.form.off', [$business, $campaign]) }}">@csrf @method('delete')<button class="danger">Take no form any more</button></form></div>
         <h3>As they came</h3>
         @forelse ($entries as $entry)<div class="line form-entry"><span class="when stamp">{{ $entry->created_at->setTimezone($business->tz)->format('D j M, H:i') }}</span><span class="what">{{ \Illuminate\Support\Str::limit(implode(' · ', array_filter($entry->fields)), 90) }}</span><span class="when">@if ($entry->held){{ 'held: '.$entry->held->words() }}@elseif ($entry->person){{ $entry->person->state === 'waiting' ? 'rung '.$clock($entry->person->next_at) : $entry->person->outcome }}@endif</span>
-            @if ($entry->held && $entry->campaign_person_id === null && in_array($entry->held, [\Ringo\Outreach\Held::Trap, \Ringo\Outreach\Held::Links, \Ringo\Outreach\Held::Double, \Ringo\Outreach\Held::Idle], true))<form method="post" action="{{ route('campaign.form.ring', [$business, $campaign, $entry]) }}">@csrf<button>Ring them</button></form>@endif</div>
+            @if ($entry->held?->canBeRung() && $entry->campaign_person_id === null)<form method="post" action="{{ route('campaign.form.ring', [$business, $campaign, $entry]) }}">@csrf<button>Ring them</button></form>@endif</div>
         @empty<p class="empty">None yet.</p>@endforelse
     @endif</section>

@@ -299,7 +299,7 @@ final class TransferTest extends TestCase
         self::assertSame('team:accounts', $this->ringOf($call)->target, 'the agent goes on as if it had just been rung');
     }
 
-    public function testStaffWhoPickUpFirstHaveTheCallAndTheAgentNeverSpeaks(): void
+    public function testStaffWhoTakeTheCallBeforeTheAgentHaveItAndTheAgentNeverSpeaks(): void
     {
         $call = $this->lineCall([['people' => ['ann', 'bob'], 'seconds' => 15]]);
         $call->happens(Event::answered('bob', 6));
