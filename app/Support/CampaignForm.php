@@ -45,6 +45,19 @@ final readonly class CampaignForm
         ] + (array_filter(['per_person' => array_filter(['day' => $number('per_day'), 'week' => $number('per_week')])])) + ['cost' => ['minute' => (float) ($given['minute'] ?? 0), 'attempt' => (float) ($given['attempt'] ?? 0)]] + ($this->rates($given) === [] ? [] : ['rates' => $this->rates($given)]);
     }
 
+    /** Where something is wrong, as the form names it. */
+    public static function place(string $path): string
+    {
+        $day = preg_match('/^windows\.(\w{3})/', $path, $m) === 1 ? array_search($m[1], Week::DAYS, true) : false;
+        $came = preg_match('/^attempts\.after\.(\w+)/', $path, $m) === 1 ? $m[1] : '';
+
+        return match (true) {
+            $day !== false => ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'][$day],
+            isset(self::AFTER[$came]) => 'again after: '.self::AFTER[$came][0],
+            default => $path,
+        };
+    }
+
     /** @return array{int, string} how many of which unit */
     public static function pause(string $written): array
     {

@@ -25,7 +25,7 @@
     @endif
     <div class="exchange-body campaign-next">
         <section class="card"><h2>{{ $campaign->launched_at ? 'Who is next' : 'Who is rung, and when first' }} <small>{{ number_format($states['waiting'] ?? 0) }} wait</small></h2>
-            @forelse ($next as $one)<p class="line"><span class="when stamp">{{ $clock($one->next_at) }}</span><span class="what">{{ $one->name ?: $one->e164 }}</span><span class="when">{{ $one->attempts > 0 ? 'attempt '.($one->attempts + 1) : '' }}</span></p>@empty<p class="empty">{{ $funnel['listed'] === 0 ? 'Nobody is on the list yet.' : 'Nobody waits any more.' }}</p>@endforelse
+            @forelse ($next as $one)<p class="line"><span class="when stamp">{{ $clock($one->next_at) }}</span><span class="what">{{ $one->name ?: $one->e164 }}</span><span class="when">{{ $one->attempts > 0 ? 'attempt '.($one->attempts + 1) : '' }}</span></p>@empty<p class="empty">{{ $funnel['listed'] === 0 ? 'Nobody is on the list yet.' : ($campaign->launched_at ? 'Nobody waits any more.' : 'Nobody on the list may be rung.') }}</p>@endforelse
             @if ($not)<h3>Not rung</h3><table class="list plain"><tbody>@foreach ($not as $why => $n)<tr><td>{{ \App\Actions\Outreach\PlanPeople::inWords((string) $why) }}</td><td class="num">{{ number_format($n) }}</td></tr>@endforeach</tbody></table>@endif
             @if (in_array($campaign->state, ['made', 'paused'], true))
                 <h3>Put people on the list</h3>

@@ -163,7 +163,7 @@ final class OutreachTest extends FeatureTestCase
     public function testWhatCannotBeIsRefusedInWords(): void
     {
         $this->post('/pellbrook/outreach', ['end' => '2026-03-01'] + $this->form())->assertSessionHasErrors(['end' => 'The last day lies before the first.']);
-        $this->post('/pellbrook/outreach', ['windows' => ['mon' => 'all day']] + $this->form())->assertSessionHasErrors('campaign');
+        $this->post('/pellbrook/outreach', ['windows' => ['mon' => 'all day']] + $this->form())->assertSessionHasErrors(['campaign' => 'Monday: “all day” is no stretch of time; write it as 08:00-12:00.']);
         $this->post('/pellbrook/outreach', ['windows' => ['mon' => '']] + $this->form())->assertSessionHasErrors('windows');
         $this->post('/pellbrook/outreach', ['agent' => 'nobody'] + $this->form())->assertSessionHasErrors('agent');
         self::assertSame(0, Campaign::query()->count());

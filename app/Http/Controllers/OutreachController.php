@@ -246,7 +246,7 @@ final class OutreachController
         try {
             $design = Design::fromArray($document);
         } catch (InvalidDocument $problem) {
-            throw ValidationException::withMessages(['campaign' => array_map(static fn (array $one): string => "{$one['path']}: {$one['message']}.", array_slice($problem->problems, 0, 6))]);
+            throw ValidationException::withMessages(['campaign' => array_map(static fn (array $one): string => CampaignForm::place($one['path']).": {$one['message']}.", array_slice($problem->problems, 0, 6))]);
         }
         if ($design->windows->toArray() === []) {
             throw ValidationException::withMessages(['windows' => 'Say when people may be rung: nobody ever would be.']);
