@@ -98,6 +98,12 @@ final class Business extends Model
         return Errands::of($this->errands()->get()->map(static fn (Errand $errand): \Ringo\Errand\Errand => $errand->design()));
     }
 
+    /** @return HasMany<Survey, $this> */
+    public function surveys(): HasMany
+    {
+        return $this->hasMany(Survey::class);
+    }
+
     /** @return HasMany<Campaign, $this> */
     public function campaigns(): HasMany
     {

@@ -38,6 +38,8 @@ use Ringo\Outreach\Intake;
  * @property-read Agent $agent
  * @property-read Business $business
  * @property-read ?Release $release
+ * @property ?int $other_release_id
+ * @property-read ?Release $otherRelease by which half of the people are rung, drawn by the seed
  * @property-read ?User $launcher
  */
 final class Campaign extends Model
@@ -54,7 +56,7 @@ final class Campaign extends Model
 
     public const DONE = 'done';
 
-    protected $fillable = ['business_id', 'agent_id', 'release_id', 'launched_by', 'key', 'name', 'document', 'lines', 'a_minute', 'stops', 'state', 'why', 'clock', 'clock_at', 'seed', 'held', 'foreseen', 'launched_at', 'intake', 'intake_token'];
+    protected $fillable = ['business_id', 'agent_id', 'release_id', 'other_release_id', 'launched_by', 'key', 'name', 'document', 'lines', 'a_minute', 'stops', 'state', 'why', 'clock', 'clock_at', 'seed', 'held', 'foreseen', 'launched_at', 'intake', 'intake_token'];
 
     /** @return array<string, string> */
     protected function casts(): array
@@ -106,6 +108,18 @@ final class Campaign extends Model
     public function release(): BelongsTo
     {
         return $this->belongsTo(Release::class);
+    }
+
+    /** @return BelongsTo<Release, $this> */
+    public function otherRelease(): BelongsTo
+    {
+        return $this->belongsTo(Release::class, 'other_release_id');
+    }
+
+    /** The release that rings somebody: of two, the one that the seed draws for them. */
+    public function releaseFor(CampaignPerson $person): ?Release
+    {
+        return $this->otherRelease !== null && crc32("{$this->seed}|{$person->id}") % 2 === 1 ? $this->otherRelease : $this->release;
     }
 
     /** @return BelongsTo<User, $this> */

@@ -18,9 +18,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $e164
  * @property int $at Unix time
  * @property string $wall their own clock, `2026-05-05T10:02`
- * @property string $came reached, busy, no_answer, voicemail, hung_up, failed
+ * @property string $came reached, busy, no_answer, voicemail, hung_up, failed, later
  * @property string $outcome of the call, where there was one
  * @property float $seconds a line was held
+ * @property list<string> $objections what they had against it, in order
  * @property-read CampaignPerson $person
  * @property-read ?Call $call
  */
@@ -28,7 +29,13 @@ final class CampaignAttempt extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['campaign_id', 'campaign_person_id', 'call_id', 'n', 'e164', 'at', 'wall', 'came', 'outcome', 'seconds'];
+    protected $fillable = ['campaign_id', 'campaign_person_id', 'call_id', 'n', 'e164', 'at', 'wall', 'came', 'outcome', 'seconds', 'objections', 'release_id'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['objections' => 'array'];
+    }
 
     /** @return BelongsTo<CampaignPerson, $this> */
     public function person(): BelongsTo

@@ -107,10 +107,24 @@ final readonly class AgentForm
             }
             $replies[] = array_filter(['key' => $key, 'when' => $this->lines((string) ($row['when'] ?? '')), 'say' => $this->same($old, $key, $say), 'means' => trim((string) ($row['means'] ?? '')), 'about' => trim((string) ($row['about'] ?? '')), 'otherwise' => trim((string) ($row['otherwise'] ?? '')), 'to' => trim((string) ($row['to'] ?? ''))], static fn (mixed $value): bool => $value !== '' && $value !== []);
         }
+        $objections = [];
+        foreach (is_array($form['objections'] ?? null) ? $form['objections'] : [] as $row) {
+            $say = is_array($row) ? array_values(array_filter([trim((string) ($row['say'] ?? '')), trim((string) ($row['again'] ?? ''))], static fn (string $one): bool => $one !== '')) : [];
+            if ($say === []) {
+                continue;
+            }
+            $key = trim((string) ($row['key'] ?? '')) ?: Book\FieldType::key((string) (($row['means'] ?? '') ?: ($row['when'] ?? '')));
+            for ($base = $key === '' ? 'objection' : substr($key, 0, 30), $key = $base, $n = 2; in_array($key, array_column($objections, 'key'), true); $n++) {
+                $key = $base.'_'.$n;
+            }
+            $objections[] = array_filter(['key' => $key, 'means' => trim((string) ($row['means'] ?? '')), 'when' => $this->lines((string) ($row['when'] ?? '')), 'say' => count($say) === 1 ? $say[0] : $say], static fn (mixed $value): bool => $value !== '' && $value !== []);
+        }
         $words = array_filter(array_map(static fn (mixed $text): string => trim((string) $text), array_intersect_key(is_array($form['words'] ?? null) ? $form['words'] : [], self::STANDING_WORDS)), static fn (string $text): bool => $text !== '');
 
         return array_filter([
             'replies' => $replies,
+            'objections' => $objections,
+            'let_go' => trim((string) ($form['let_go'] ?? '')),
             'person' => trim((string) ($form['person'] ?? '')),
             'person_key' => trim((string) ($form['person_key'] ?? '')),
             'never_say' => $this->lines((string) ($form['never_say'] ?? '')),

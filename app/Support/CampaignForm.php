@@ -11,7 +11,7 @@ use Ringo\Diary\Week;
 final readonly class CampaignForm
 {
     /** What an attempt may come to, with the pause after it that is usual. */
-    public const AFTER = ['busy' => ['engaged', 'PT20M'], 'no_answer' => ['no answer', 'PT3H'], 'voicemail' => ['a voicemail', 'P1D'], 'hung_up' => ['rang off', 'P2D'], 'failed' => ['did not get through', 'PT1H']];
+    public const AFTER = ['busy' => ['engaged', 'PT20M'], 'no_answer' => ['no answer', 'PT3H'], 'voicemail' => ['a voicemail', 'P1D'], 'hung_up' => ['rang off', 'P2D'], 'failed' => ['did not get through', 'PT1H'], 'later' => ['asked for later, no time told', 'P1D']];
 
     public const UNITS = ['M' => 'minutes', 'H' => 'hours', 'D' => 'days'];
 

@@ -11,7 +11,6 @@ use App\Models\CampaignAttempt;
 use App\Models\CampaignPerson;
 use App\Models\Contact;
 use App\Models\FormEntry;
-use Ringo\Dialogue\Ending;
 
 /** What the page of a campaign tells: how far it has come, what came of it, who is next and who is not rung. */
 final readonly class CampaignPage
@@ -22,13 +21,17 @@ final readonly class CampaignPage
 
     private const TAGS = 40;
 
+    public function __construct(private CampaignComparison $comparison)
+    {
+    }
+
     /** @return array<string, mixed> */
     public function of(Campaign $campaign): array
     {
         $states = array_map(intval(...), $campaign->people()->toBase()->selectRaw('state, count(*) as n')->groupBy('state')->pluck('n', 'state')->all());
         $came = array_map(intval(...), $campaign->attempts()->toBase()->selectRaw('came, count(*) as n')->groupBy('came')->pluck('n', 'came')->all());
         $outcomes = array_map(intval(...), $campaign->attempts()->toBase()->where('came', 'reached')->selectRaw('outcome, count(*) as n')->groupBy('outcome')->orderByDesc('n')->pluck('n', 'outcome')->all());
-        $achieved = array_sum(array_diff_key($outcomes, array_flip([...Ending::IN_VAIN, 'finished', 'wrong number', 'do not call', ''])));
+        $achieved = array_sum(array_diff_key($outcomes, array_flip(CampaignComparison::NOTHING)));
         $minutes = (float) Call::query()->whereIn('id', $campaign->attempts()->whereNotNull('call_id')->select('call_id'))->sum('seconds') / 60;
         $cost = $campaign->document['cost'] ?? [];
 
@@ -37,6 +40,7 @@ final readonly class CampaignPage
             'funnel' => ['listed' => array_sum($states), 'allowed' => array_sum($states) - $campaign->people()->where('state', CampaignPerson::NOT_RUNG)->where('attempts', 0)->count(), 'rung' => $campaign->people()->where('attempts', '>', 0)->count(), 'reached' => ($states[CampaignPerson::REACHED] ?? 0) + ($states[CampaignPerson::OPTED_OUT] ?? 0), 'achieved' => $achieved],
             'cost' => $minutes * (float) ($cost['minute'] ?? 0) + array_sum($came) * (float) ($cost['attempt'] ?? 0),
             'not' => array_map(intval(...), $campaign->people()->toBase()->where('state', CampaignPerson::NOT_RUNG)->selectRaw('why, count(*) as n')->groupBy('why')->orderByDesc('n')->pluck('n', 'why')->all()),
+            'objections' => $this->objections($campaign), 'releases' => $this->comparison->releases($campaign), 'others' => Campaign::query()->where('business_id', $campaign->business_id)->whereKeyNot($campaign->id)->whereNotNull('launched_at')->orderByDesc('id')->limit(self::TAGS)->get(['id', 'key', 'name']),
             'hours' => $this->hours($campaign), 'tries' => $this->tries($campaign),
             'next' => $campaign->people()->where('state', CampaignPerson::WAITING)->whereNotNull('next_at')->orderBy('next_at')->orderBy('id')->limit(self::NEXT)->get(),
             'entries' => FormEntry::query()->with('person')->where('campaign_id', $campaign->id)->orderByDesc('id')->limit(self::LATELY)->get(),
@@ -70,6 +74,25 @@ final readonly class CampaignPage
         ksort($hours);
 
         return $hours;
+    }
+
+    /** @return array<string, array{calls: int, times: int, achieved: int, out: int}> what people had against it, and what those calls led to all the same */
+    private function objections(Campaign $campaign): array
+    {
+        $all = [];
+        foreach ($campaign->attempts()->toBase()->where('objections', '!=', '[]')->get(['objections', 'outcome']) as $row) {
+            $came = array_count_values(array_filter((array) json_decode((string) $row->objections, true), is_string(...)));
+            foreach ($came as $key => $times) {
+                $all[$key] ??= ['calls' => 0, 'times' => 0, 'achieved' => 0, 'out' => 0];
+                $all[$key]['calls']++;
+                $all[$key]['times'] += $times;
+                $all[$key]['achieved'] += in_array((string) $row->outcome, CampaignComparison::NOTHING, true) ? 0 : 1;
+                $all[$key]['out'] += $row->outcome === 'do not call' ? 1 : 0;
+            }
+        }
+        uasort($all, static fn (array $a, array $b): int => $b['calls'] <=> $a['calls']);
+
+        return $all;
     }
 
     /** @return array<int, array{rung: int, reached: int}> by attempt */

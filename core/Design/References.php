@@ -65,6 +65,9 @@ final readonly class References
         if (isset($data['transfers']['default']) && $data['transfers']['default'] === 'step:'.$old) {
             $data['transfers']['default'] = 'step:'.$new;
         }
+        if (isset($data['standing']['let_go'])) {
+            $data['standing']['let_go'] = $to($data['standing']['let_go']);
+        }
         foreach ($data['standing']['replies'] ?? [] as $n => $reply) {
             if (isset($reply['to'])) {
                 $data['standing']['replies'][$n]['to'] = $to($reply['to']);
@@ -128,7 +131,7 @@ final readonly class References
                 $from[] = $step['key'];
             }
         }
-        if (($data['standing']['person'] ?? null) === $key || in_array($key, array_column($data['standing']['replies'] ?? [], 'to'), true)) {
+        if (($data['standing']['person'] ?? null) === $key || ($data['standing']['let_go'] ?? null) === $key || in_array($key, array_column($data['standing']['replies'] ?? [], 'to'), true)) {
             $from[] = 'standing rules';
         }
 

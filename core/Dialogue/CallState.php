@@ -32,6 +32,12 @@ final class CallState
     /** @var array<string, Held> */
     public array $values = [];
 
+    /** When they want to be rung again, a local date and time; empty: it was asked; null: they do not. */
+    public ?string $ringAgain = null;
+
+    /** @var list<string> keys of what they had against it, in order */
+    public array $objections = [];
+
     /** @var list<string> fields waiting for a yes */
     public array $pending = [];
 

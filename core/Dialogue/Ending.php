@@ -9,6 +9,10 @@ final readonly class Ending
 {
     public const HUNG_UP = 'caller hung up';
 
+    public const LATER = 'asked for later';
+
+    public const LET_GO = 'not interested';
+
     public const NO_REPLY = 'no reply';
 
     public const GAVE_UP = 'gave up';

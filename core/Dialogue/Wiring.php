@@ -130,7 +130,7 @@ final readonly class Wiring
             'book' => new Steps\BookRunner($puts, $understanding, $appointments, $talk = new Talk, $choice = new Choice($words), new Finding($understanding, $choice, $talk), new Agreeing($talk, new Agreed, $waiting = new WaitingList), $waiting),
             'summary' => new Steps\SummaryRunner($puts, $understanding, $corrections, $names, $keeper),
             'repeat' => new Steps\RepeatRunner($puts, $understanding, $volunteer, $collector, $keeper),
-            'reach' => new Steps\ReachRunner($puts, $understanding, $this->phrases),
+            'reach' => new Steps\ReachRunner($puts, $understanding, $this->phrases, new Values\RingAgain($understanding)),
             'choose' => new Steps\ChooseRunner($puts, $understanding, $topics, $collector, $keeper, $replies),
             'listen' => new Steps\ListenRunner($puts, $understanding, $this->phrases, $topics, $replies, $volunteer, $entry),
         ]);
@@ -168,11 +168,13 @@ final readonly class Wiring
         $whole = [
             new Order\NobodyThere($this->phrases),
             $leaving,
+            new Order\RingLater($this->phrases, new Values\RingAgain($understanding)),
             new Order\Urgent($topics, $switch),
             new Order\Patience($person),
             $this->standing($person, $names, $settled),
             new Order\WhichMeant($replies),
             new Order\Correction($corrections, $keeper, $runners, $names),
+            new Order\Objection($topics, $runners),
             $answer,
             new Order\TopicCorrection($corrections, $keeper),
             new Order\SideQuestion($replies, $topics, $switch),

@@ -31,13 +31,13 @@ final readonly class RecordCsv
      */
     public function row(string $call, string $startedAt, ?string $from, string $outcome, array $values): array
     {
-        return array_map($this->safe(...), [$call, $startedAt, $from ?? '', $outcome, ...array_map(fn (string $key): string => $this->cell($values[$key] ?? null), $this->keys)]);
+        return [$call, $startedAt, $from ?? '', $outcome, ...array_map(fn (string $key): string => $this->cell($values[$key] ?? null), $this->keys)];
     }
 
     /** @param list<string> $cells */
     public function line(array $cells): string
     {
-        return implode(',', array_map(static fn (string $cell): string => preg_match('/[",\r\n]/', $cell) === 1 ? '"'.str_replace('"', '""', $cell).'"' : $cell, $cells))."\r\n";
+        return Csv::line($cells);
     }
 
     private function cell(mixed $value): string
@@ -49,11 +49,5 @@ final readonly class RecordCsv
             is_scalar($value) => (string) $value,
             default => json_encode($value, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
         };
-    }
-
-    /** A cell that a spreadsheet would take for a formula is led by an apostrophe; telephone numbers are not formulas. */
-    private function safe(string $cell): string
-    {
-        return preg_match('/^[=@\t\r]|^[+-](?!\d+$)/', $cell) === 1 ? "'".$cell : $cell;
     }
 }

@@ -54,6 +54,9 @@ final readonly class Design
         foreach ($this->script->standing->replies as $reply) {
             $add(null, "standing reply “{$reply['key']}”", [...(array) $reply['say'], (string) $reply['otherwise']]);
         }
+        foreach ($this->script->standing->objections as $one) {
+            $add(null, "answer to the objection “{$one['key']}”", $one['say']);
+        }
         foreach ($this->script->standing->words as $name => $text) {
             $add(null, "standing words “{$name}”", $text);
         }

@@ -155,7 +155,7 @@ final class Flow
     /** @return list<string> */
     private function detourTargets(): array
     {
-        $targets = [$this->script->standing->person, ...array_column($this->script->standing->replies, 'to'), ...$this->script->transfers->steps()];
+        $targets = [$this->script->standing->person, $this->script->standing->letGo, ...array_column($this->script->standing->replies, 'to'), ...$this->script->transfers->steps()];
         foreach ($this->script->steps as $step) {
             if ($step instanceof ListenStep) {
                 foreach ($step->topics as $topic) {

@@ -151,6 +151,9 @@ final readonly class ScriptReader
         if ($script->standing->person !== null && ! isset($script->steps[$script->standing->person])) {
             $node->problem('standing.person', "there is no step “{$script->standing->person}”");
         }
+        if ($script->standing->letGo !== null && ! isset($script->steps[$script->standing->letGo])) {
+            $node->problem('standing.let_go', "there is no step “{$script->standing->letGo}”");
+        }
         foreach ($script->transfers->steps() as $step) {
             if (! isset($script->steps[$step])) {
                 $node->problem('transfers', "there is no step “{$step}”");

@@ -9,6 +9,7 @@ use Ringo\Document\Node;
 /**
  * What holds on every step: replies to side questions, words never said, and where a request for a person leads.
  *
+ * @phpstan-type Objection array{key: string, means: string, when: list<string>, say: non-empty-list<string>}
  * @phpstan-type Reply array{key: string, when: list<string>, means: ?string, say: string|list<string>, about: ?string, otherwise: ?string, to: ?string}
  */
 final readonly class Standing
@@ -21,6 +22,8 @@ final readonly class Standing
      * @param array<string, string> $words own words for built-in replies: who, machine, off_topic, no_answer, goodbye, recording; voicemail is left on a machine
      * @param list<string> $mustSay what the business requires the opening to tell: machine (that no person speaks), recording
      * @param ?string $newSpeaker the field that takes the name of somebody else who comes to the telephone; null: the name is not asked
+     * @param list<Objection> $objections what people have against it, told in plain words and sayings, and what is answered the first and the second time
+     * @param ?string $letGo the step it leads to when somebody objects a third time; null: a goodbye
      * @param int $patience signs of frustration before the call goes to a person
      */
     public function __construct(
@@ -32,6 +35,8 @@ final readonly class Standing
         public int $patience,
         public array $mustSay = [],
         public ?string $newSpeaker = null,
+        public array $objections = [],
+        public ?string $letGo = null,
     ) {
     }
 
@@ -69,10 +74,30 @@ final readonly class Standing
             patience: (int) $node->number('patience', 3, 1, 20),
             mustSay: self::mustSayOf($node),
             newSpeaker: $node->optional('new_speaker'),
+            objections: self::objectionsOf($node),
+            letGo: $node->optional('let_go'),
         );
         $node->noMore();
 
         return $standing;
+    }
+
+    /** @return list<Objection> */
+    private static function objectionsOf(Node $node): array
+    {
+        $objections = [];
+        foreach ($node->children('objections') as $one) {
+            $means = $one->string('means', '');
+            $when = $one->strings('when');
+            $say = $one->text('say');
+            if ($means === '' && $when === []) {
+                $one->problem('means', 'needs plain words for what they have against it, or sayings in “when”');
+            }
+            $objections[] = ['key' => $one->string('key'), 'means' => $means, 'when' => $when, 'say' => is_array($say) && $say !== [] ? array_values($say) : [(string) (is_array($say) ? '' : $say)]];
+            $one->noMore();
+        }
+
+        return $objections;
     }
 
     /** @return list<string> */

@@ -21,6 +21,7 @@ final readonly class Field
      * @param ?Bounds $bounds what its value must keep to
      * @param bool $takesRest a text that takes whatever else the caller told
      * @param list<self> $items fields that each item of a list holds
+     * @param list<string> $examples all of them; `example` is the first
      * @param ?int $keepDays how many days after the call its value is erased, 1 to 3650; null: with the call
      */
     public function __construct(
@@ -42,6 +43,7 @@ final readonly class Field
         public ?Bounds $bounds = null,
         public bool $takesRest = false,
         public array $items = [],
+        public array $examples = [],
     ) {
     }
 

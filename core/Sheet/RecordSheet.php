@@ -136,6 +136,7 @@ final readonly class RecordSheet
             bounds: Bounds::read($node),
             takesRest: ($data['x-rest'] ?? false) === true,
             items: $type === ValueType::Items ? self::items($node) : [],
+            examples: array_map(strval(...), array_values(array_filter($examples, is_scalar(...)))),
         );
     }
 

@@ -10,6 +10,8 @@ use App\Actions\Outreach\Dialler;
 use App\Actions\Outreach\PlanPeople;
 use App\Actions\Outreach\RunQuickly;
 use App\Actions\Outreach\TakeForm;
+use App\Actions\Surveys\GroupAnswers;
+use App\Actions\Surveys\KeepSurvey;
 use App\Models\Agent;
 use App\Models\Business;
 use App\Models\Campaign;
@@ -21,7 +23,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Carbon;
 use Ringo\Diary\Week;
 
-/** The demonstration's campaigns: collection-day reminders, one run to its end, one in the middle; and whoever fills in a form is rung. */
+/** The demonstration's campaigns: collection-day reminders, one run to its end, one in the middle, a survey that was asked; and whoever fills in a form is rung. */
 final readonly class DemoOutreach
 {
     private const AGENT = 'tobin';
@@ -51,14 +53,14 @@ final readonly class DemoOutreach
         ['name' => 'Best Offers', 'phone' => '07700 900713', 'wish' => 'more visitors for your page', 'website' => 'https://offers.example', 'consent' => 'yes'],
     ];
 
-    public function __construct(private AddPeople $people, private PlanPeople $plan, private RunQuickly $run, private Dialler $dialler, private CampaignForm $form, private TakeForm $take, private CreateAgent $agents, private Starters $starters)
+    public function __construct(private AddPeople $people, private PlanPeople $plan, private RunQuickly $run, private Dialler $dialler, private CampaignForm $form, private TakeForm $take, private CreateAgent $agents, private Starters $starters, private KeepSurvey $surveys, private GroupAnswers $groups)
     {
     }
 
     public function campaigns(Business $business, User $user): void
     {
         match ($business->key) {
-            'quillmoor' => $this->reminders($business, $user),
+            'quillmoor' => $this->quillmoor($business, $user),
             'pellbrook' => $this->forms($business, $user),
             default => null,
         };
@@ -71,11 +73,30 @@ final readonly class DemoOutreach
         $agent = Agent::query()->with('draft')->findOrFail($agent->id);
         Release::query()->create(['agent_id' => $agent->id, 'script_text_id' => $agent->draft->script_text_id, 'number' => 1, 'note' => 'First release: rings whoever fills in the form']);
         $today = CarbonImmutable::now($business->tz)->startOfDay();
-        $campaign = $this->launched($business, $user, ['Requests from the web page', 'web-requests'], $today->subWeek(), $today->addMonths(3), ['purpose' => 'their request', 'windows' => array_fill_keys($this->notToday($business), '08:00-18:00')] + self::USUAL, '5', 'corin');
+        $campaign = $this->launched($business, $user, ['Requests from the web page', 'web-requests'], $today->subWeek(), $today->addMonths(3), ['purpose' => 'their request', 'windows' => array_fill_keys($this->notToday($business), '08:00-18:00')] + self::USUAL, '5', 'corin', null);
         $campaign->update(['clock' => 'real', 'clock_at' => null, 'intake' => ['map' => ['wish' => 'fact:wish', 'website' => 'trap']], 'intake_token' => substr(hash('sha256', "form {$business->key}"), 0, 24)]);
         foreach (self::FORMS as $fields) {
             $this->take->take($campaign->refresh(), $fields, 'https://www.pellbrook.example');
         }
+    }
+
+    private function quillmoor(Business $business, User $user): void
+    {
+        $this->reminders($business, $user);
+        $this->satisfaction($business, $user);
+    }
+
+    /** Last month's survey: whoever had linen collected is asked how it was. */
+    private function satisfaction(Business $business, User $user): void
+    {
+        $document = json_decode((string) file_get_contents(database_path('demo/quillmoor/survey.json')), true, 16, JSON_THROW_ON_ERROR);
+        $survey = $this->surveys->make($business, $document, 'Odile', $user);
+        $agent = Agent::query()->with('draft')->findOrFail($survey->agent_id);
+        Release::query()->create(['agent_id' => $agent->id, 'script_text_id' => $agent->draft->script_text_id, 'number' => 1, 'note' => 'First release: asks how the linen was']);
+        $monday = CarbonImmutable::now($business->tz)->startOfWeek();
+        $campaign = $this->launched($business, $user, ['How was your linen?', 'satisfaction'], $monday->subWeeks(2), $monday->subWeeks(2)->addDays(4), ['purpose' => 'customer surveys', 'windows' => array_fill_keys(array_slice(Week::DAYS, 0, 5), '10:00-12:30, 13:30-18:30'), 'lines' => 3] + self::USUAL, '3', 'odile', 'survey-list.csv');
+        $this->run->run($campaign, self::AT_MOST);
+        $this->groups->name($survey, 'better', 'Says when it comes', ['a text before the driver comes', 'tell us the hour you come']);
     }
 
     private function reminders(Business $business, User $user): void
@@ -105,7 +126,7 @@ final readonly class DemoOutreach
      * @param array{string, string} $named name and key
      * @param array<string, mixed> $form as the page of a campaign gives it
      */
-    private function launched(Business $business, User $user, array $named, CarbonImmutable $from, CarbonImmutable $to, array $form, string $seed, string $caller = self::AGENT): Campaign
+    private function launched(Business $business, User $user, array $named, CarbonImmutable $from, CarbonImmutable $to, array $form, string $seed, string $caller = self::AGENT, ?string $list = 'collection-list.csv'): Campaign
     {
         $agent = Agent::query()->with('latestRelease')->where('business_id', $business->id)->where('key', $caller)->firstOrFail();
         $document = $this->form->document($business, ['start' => $from->format('Y-m-d'), 'end' => $to->format('Y-m-d')] + $form);
@@ -114,8 +135,8 @@ final readonly class DemoOutreach
             'name' => $named[0], 'key' => $named[1], 'document' => $document, 'lines' => $form['lines'], 'a_minute' => 4, 'stops' => ['opt_outs' => 15.0, 'fails' => 5],
             'state' => Campaign::MADE, 'clock' => 'quick', 'clock_at' => Carbon::createFromTimestamp($from->getTimestamp(), 'UTC'), 'seed' => $seed, 'held' => [],
         ]);
-        if ($caller === self::AGENT) {
-            $this->people->csv($campaign, database_path('demo/quillmoor/collection-list.csv'));
+        if ($list !== null) {
+            $this->people->csv($campaign, database_path("demo/quillmoor/{$list}"));
         }
         $this->plan->all($campaign->refresh());
         $campaign->update(['state' => Campaign::RUNNING]);

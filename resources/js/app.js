@@ -8,6 +8,7 @@ import {handset} from './handset.js';
 import {hear} from './hear.js';
 import {lines} from './lines.js';
 import {map} from './map.js';
+import {placed} from './placed.js';
 import {progress} from './progress.js';
 import {recorder} from './recorder.js';
 import {records} from './records.js';
@@ -18,6 +19,7 @@ import {unsaved} from './unsaved.js';
 
 evidence();
 hear();
+placed();
 rows();
 records();
 progress();

@@ -2,6 +2,7 @@ import {request, settled} from './request.js';
 
 /** The diary's grid: a bar is dragged or moved by keys, and what would be told is shown before anything moves; a free start opens a booking. */
 export function diary() {
+    document.querySelector('[data-print]')?.addEventListener('click', () => print());
     document.querySelectorAll('[data-submits]').forEach((select) => select.addEventListener('change', () => select.form.submit()));
     const written = document.querySelector('[data-preview]');
     const next = document.querySelector('[data-next]');

@@ -132,9 +132,4 @@ function exchange(form) {
     ['[data-contact-search]', '[data-contact-list]'].forEach((part) => form.querySelector(part).addEventListener('focus', () => {
         form.querySelector('[name=caller][value=contact]').checked = true;
     }));
-    // The call just placed is taken up on the handset.
-    const handset = document.getElementById('handset');
-    if (form.dataset.placed && handset) {
-        sessionStorage.setItem(`ringo.handset.${handset.dataset.business}`, form.dataset.placed);
-    }
 }

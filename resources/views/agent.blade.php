@@ -71,6 +71,13 @@
                 <template data-blank>@include('parts.reply', ['i' => '__i__', 'reply' => []])</template>
                 <button type="button" class="bare add" data-add><x-icon name="plus"/> a reply</button>
             </div>
+            @if ($script->agent->direction === 'outbound')<div class="texts" data-list data-least="0">
+                <div class="label">What people have against it <small class="muted">answered wherever it comes, twice in a call, then it lets go</small></div>
+                <div data-items class="grid-items objections-edit">@foreach ($typed->rows('objections', $data['standing']['objections'] ?? []) as $i => $objection)@include('parts.objection', ['i' => $i, 'objection' => $objection])@endforeach</div>
+                <template data-blank>@include('parts.objection', ['i' => '__i__', 'objection' => []])</template>
+                <button type="button" class="bare add" data-add><x-icon name="plus"/> an objection</button>
+                <label class="field-label"><span>and lets go to</span><select name="let_go"><option value="">a goodbye</option>@foreach ($script->steps as $key => $step)<option @selected($t('let_go', $standing->letGo) === (string) $key)>{{ $key }}</option>@endforeach</select></label>
+            </div>@endif
             <details class="more" @if ($standing->words !== []) open @endif><summary>Own words for what Ringo answers by itself</summary>
                 <div class="pair-fields">@foreach (\App\Support\AgentForm::STANDING_WORDS as $name => $words)<label class="field-label wide"><span>{{ $words }}</span><textarea name="words[{{ $name }}]" rows="1" data-grow data-slots>{{ $t('words.'.$name, $standing->words[$name] ?? '') }}</textarea></label>@endforeach</div>
             </details>

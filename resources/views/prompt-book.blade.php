@@ -37,6 +37,7 @@
             @empty
                 <p class="empty">No standing replies yet: answers to what callers ask anywhere belong here.</p>
             @endforelse
+            @foreach ($script->standing->objections as $one)<div class="reply"><p class="asked">“{{ $one['when'][0] ?? $one['means'] }}”</p><p class="said">@include('parts.prompt-text', ['text' => $one['say'][0]])</p></div>@endforeach
             @if ($script->standing->person)
                 <div class="reply"><p class="asked">“a person, please”@if ($script->standing->personKey) or key {{ $script->standing->personKey }}@endif</p><p class="said"><a class="to" href="#step-{{ $script->standing->person }}">→ {{ $script->standing->person }}</a></p></div>
             @endif

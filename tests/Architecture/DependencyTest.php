@@ -19,6 +19,7 @@ final class DependencyTest
     public const MAY_USE = [
         'Value' => [],
         'Capacity' => [],
+        'Statistics' => [],
         'Document' => [],
         'Delivery' => [],
         'Language' => [],
@@ -35,6 +36,7 @@ final class DependencyTest
         'Recognition' => ['Numbering'],
         'Trade' => ['Document', 'Fit', 'Sheet', 'Value'],
         'Script' => ['Brief', 'Document', 'Sheet', 'Speech', 'Value'],
+        'Survey' => ['Document', 'Speech', 'Statistics'],
         'Design' => ['Document', 'Script'],
         'Transfer' => ['Document', 'Fit', 'Language', 'Numbering', 'Script'],
         'Line' => ['Brief', 'Diary', 'Document', 'Transfer'],
@@ -44,7 +46,7 @@ final class DependencyTest
         'Knowledge' => ['Fit', 'Language', 'Speech', 'Understanding', 'Value', 'Dialogue\Ports'],
         'Extraction' => ['Dialogue', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transcript', 'Understanding', 'Value'],
         'Figures' => ['Dialogue', 'Script'],
-        'Rehearsal' => ['Dialogue', 'Diary', 'Document', 'Errand', 'Language', 'Script', 'Sheet', 'Value', 'Speech', 'Transcript'],
+        'Rehearsal' => ['Dialogue', 'Diary', 'Document', 'Errand', 'Language', 'Script', 'Sheet', 'Value', 'Speech', 'Statistics', 'Transcript'],
     ];
 
     public function testTheCoreKnowsNoFramework(): Rule

@@ -36,6 +36,34 @@ final class OutreachTest extends BrowserTestCase
         $this->see('.head .sub', 'Tobin');
     }
 
+    public function testASurveyIsWrittenAskedCountedAndReported(): void
+    {
+        $this->signIn();
+        $this->page->get(self::$base.'/quillmoor/outreach/surveys/new');
+        $this->fill('[name=title]', 'Your napkins');
+        $this->fill('[name=about]', 'our napkins');
+        $this->fill('[name=agent]', 'Pernel');
+        $this->fill('[name="questions[0][ask]"]', 'How soft are our napkins?');
+        $this->fill('[name="questions[1][ask]"]', 'Which colour do you miss?');
+        $this->click('.survey-questions > [data-add]');
+        $this->fill('.survey-question:nth-child(3) textarea', 'Shall we bring samples?');
+        $this->choose('.survey-question:nth-child(3) [data-kind]', 'yes_no');
+        $this->click('.survey-question:nth-child(3) [data-up]');
+        $this->click('.survey-form .go .primary');
+        $this->see('.notice', 'Pernel’s script is written');
+        $this->see('.survey-question:nth-child(2)', 'Shall we bring samples?');
+        $this->page->get(self::$base.'/quillmoor/outreach/surveys/how-was-your-linen');
+        $this->see('#main', 'Where people leave');
+        $this->choose('#by', 'round');
+        $this->see('.survey-crossed', 'Wednesday');
+        $this->fill('#short .survey-group[open] [name=name]', 'Comes back late');
+        $this->click('#short .survey-group[open] form button');
+        $this->see('#short', 'Comes back late');
+        $this->click('.head .actions .button:last-child');
+        $this->see('.survey-report', 'How it was asked');
+        $this->see('.survey-report', 'Comes back late');
+    }
+
     public function testAFormOnTheClientsPageBecomesACallAndARow(): void
     {
         $this->signIn();

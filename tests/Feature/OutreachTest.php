@@ -17,6 +17,8 @@ use App\Models\Release;
 use App\Models\Role;
 use App\Models\SuppressedNumber;
 use App\Models\User;
+use App\Support\CampaignComparison;
+use App\Support\CampaignPage;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Queue;
@@ -204,6 +206,51 @@ final class OutreachTest extends FeatureTestCase
             self::assertLessThan($lines, count(array_filter($spans, static fn (array $span): bool => $span[1] > $one->at)), 'lines held at '.$one->wall);
             $spans[] = [$one->at, $one->at + (int) ceil($one->seconds)];
         }
+    }
+
+    public function testTwoReleasesRingHalfOfThePeopleEachAndStandSideBySide(): void
+    {
+        $campaign = $this->campaign();
+        $agent = Agent::query()->with('draft')->findOrFail($campaign->agent_id);
+        Release::query()->create(['agent_id' => $agent->id, 'script_text_id' => $agent->draft->script_text_id, 'number' => 2, 'note' => 'other words']);
+        $this->get('/pellbrook/outreach/reminders')->assertOk()->assertSee('half of the people');
+        $this->post('/pellbrook/outreach/reminders/launch', ['clock' => 'quick', 'sure' => '1', 'other' => '7'])->assertSessionHasErrors('other');
+        $this->post('/pellbrook/outreach/reminders/launch', ['clock' => 'quick', 'sure' => '1', 'other' => '1'])->assertSessionHasNoErrors();
+        $by = CampaignAttempt::query()->where('campaign_id', $campaign->id)->whereNotNull('release_id')->get()->groupBy('campaign_person_id')->map(static fn ($tries): array => $tries->pluck('release_id')->unique()->all());
+        self::assertSame(1, $by->map(static fn (array $releases): int => count($releases))->max(), 'everybody by one release, however often they are rung');
+        $split = $by->map(static fn (array $releases): int => $releases[0])->countBy();
+        self::assertCount(2, $split);
+        self::assertGreaterThan(9, $split->min());
+        $page = $this->get('/pellbrook/outreach/reminders')->assertOk();
+        $page->assertSee('Two releases side by side')->assertSee('release 2')->assertSee('may be chance');
+        $sides = app(CampaignComparison::class)->releases($campaign->refresh());
+        self::assertSame($campaign->people()->where('attempts', '>', 0)->count(), array_sum(array_column($sides['sides'] ?? [], 'rung')), 'nobody twice, nobody left out');
+    }
+
+    public function testTwoCampaignsStandSideBySideAndATestPersonUsesNoAttempt(): void
+    {
+        $campaign = $this->campaign();
+        $this->post('/pellbrook/outreach/reminders/test')->assertSessionHasNoErrors()->assertSessionHas('placed');
+        $call = Call::query()->firstOrFail();
+        self::assertSame(['rehearsal', 'in_progress', $campaign->people()->orderBy('next_at')->orderBy('id')->firstOrFail()->name], [$call->kind, $call->status, $call->caller_name]);
+        self::assertNotSame([], array_diff_key($call->state['caller'], ['known' => 1, 'kind' => 1]), 'with what the list tells');
+        self::assertSame(0, $campaign->attempts()->count());
+        $this->post('/pellbrook/outreach/reminders/launch', ['clock' => 'quick', 'sure' => '1'])->assertSessionHasNoErrors();
+        $other = $campaign->refresh()->replicate()->fill(['key' => 'others', 'name' => 'The others', 'state' => Campaign::DONE]);
+        $other->save();
+        $this->get('/pellbrook/outreach/reminders?with=others')->assertOk()->assertSee('Beside another campaign')->assertSee('The others')->assertSee('in 95 of 100 such between');
+        $this->get('/pellbrook/outreach/reminders?with=none')->assertOk()->assertDontSee('in 95 of 100 such between');
+    }
+
+    public function testWhatPeopleHaveAgainstItIsCountedWithWhatItLedTo(): void
+    {
+        $campaign = $this->campaign();
+        $person = $campaign->people()->firstOrFail();
+        foreach ([[1, ['price'], 'call back arranged'], [2, ['price', 'price', 'thinking'], 'not interested'], [3, ['thinking'], 'do not call'], [4, [], 'call back arranged']] as [$n, $objections, $outcome]) {
+            CampaignAttempt::query()->create(['campaign_id' => $campaign->id, 'campaign_person_id' => $person->id, 'n' => $n, 'e164' => '+447700900600', 'at' => 1_772_000_000 + $n, 'wall' => '2026-03-02T10:00', 'came' => 'reached', 'outcome' => $outcome, 'seconds' => 40, 'objections' => $objections]);
+        }
+        $found = app(CampaignPage::class)->of($campaign)['objections'];
+        self::assertSame(['price' => ['calls' => 2, 'times' => 3, 'achieved' => 1, 'out' => 0], 'thinking' => ['calls' => 2, 'times' => 2, 'achieved' => 0, 'out' => 1]], $found);
     }
 
     /**

@@ -41,6 +41,16 @@ final readonly class CallerChoice
         return new self(null, null, ['known' => false, 'kind' => 'withheld'], $called);
     }
 
+    /**
+     * Somebody on a list, with what the list tells.
+     *
+     * @param array<string, string> $facts
+     */
+    public static function listed(string $name, ?string $e164, array $facts): self
+    {
+        return new self($e164, null, ['known' => false, 'kind' => 'unknown'] + $facts, $name === '' ? 'A test person' : $name);
+    }
+
     /** Whoever rings from a number: recognised by it, as on any line. */
     public static function ringing(Business $business, ?string $e164, NumberingPlan $plan, \DateTimeImmutable $at): self
     {

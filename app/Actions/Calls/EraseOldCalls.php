@@ -6,7 +6,9 @@ namespace App\Actions\Calls;
 
 use App\Models\Business;
 use App\Models\Call;
+use App\Models\SpokenAnswer;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
 
 /** Erases calls that have been kept as long as the business wants them kept: words, record, trace and what is found by them. */
 final readonly class EraseOldCalls
@@ -30,6 +32,7 @@ final readonly class EraseOldCalls
         $erased = 0;
         do {
             $ids = Call::withTrashed()->where('business_id', $business->id)->where('status', 'ended')->where('started_at', '<', now()->subDays($business->keep_days))->limit(500)->pluck('id')->all();
+            Storage::disk('local')->delete(SpokenAnswer::query()->whereIn('call_id', $ids)->pluck('path')->all());
             DB::transaction(static function () use ($ids): void {
                 DB::table('call_search')->whereIn('call_id', $ids)->delete();
                 DB::table('calls')->whereIn('id', $ids)->delete();

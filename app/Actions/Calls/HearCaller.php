@@ -8,13 +8,18 @@ use App\Gateways\Speech\Recognised;
 use App\Gateways\Speech\Recogniser;
 use App\Models\Call;
 use App\Models\CallStep;
+use App\Models\SpokenAnswer;
+use App\Models\Survey;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Storage;
 use Illuminate\Validation\ValidationException;
 use Ringo\Dialogue\CallState;
 use Ringo\Dialogue\Event;
 use Ringo\Format\Jsgf;
 use Ringo\Format\VoiceXml\Turns\Expected;
 use Ringo\Language\Vocabulary;
+use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Survey\QuestionKind;
 
 /** A caller speaks: what was recorded is recognised, with a grammar of what the step waits for, and said in the call. */
 final readonly class HearCaller
@@ -48,13 +53,35 @@ final readonly class HearCaller
             throw ValidationException::withMessages(['file' => 'Nothing was understood. Speak again, nearer to the microphone, or type it.']);
         }
         $n = $call->step;
+        $asked = $this->spokenQuestion($call);
         $this->host->happen($call, $step, Event::said($heard->text, $this->host->at($call, 'said', $heard->text)));
         $row = CallStep::query()->where('call_id', $call->id)->where('n', '>=', $n)->orderBy('n')->first();
         if ($row instanceof CallStep && ($row->trace['heard'] ?? '') === $heard->text) {
             $row->update(['trace' => $row->trace + ['recognised' => $heard->toArray()]]);
         }
+        if ($asked !== null) {
+            $this->keep($call, $asked, $heard->text, (string) $file->getRealPath());
+        }
 
         return $heard;
+    }
+
+    /** The question of a survey that is waited for and answered in one's own words: its answer is kept as sound, too. */
+    private function spokenQuestion(Call $call): ?string
+    {
+        $survey = Survey::query()->where('agent_id', $call->agent_id)->first();
+        $step = $call->scriptText->script()->steps[(string) ($call->state['step'] ?? '')] ?? null;
+        $question = $survey instanceof Survey && $step instanceof AskStep ? ($survey->questionnaire()->questions[$step->field] ?? null) : null;
+
+        return $question?->kind === QuestionKind::Spoken ? $question->key : null;
+    }
+
+    /** The newest sound of an answer stands for it. */
+    private function keep(Call $call, string $field, string $text, string $file): void
+    {
+        $path = SpokenAnswer::FOLDER."/{$call->business_id}/{$call->ref}-{$field}.wav";
+        Storage::disk('local')->put($path, (string) file_get_contents($file));
+        SpokenAnswer::query()->updateOrCreate(['call_id' => $call->id, 'field' => $field], ['text' => mb_substr($text, 0, 2000), 'path' => $path]);
     }
 
     private function grammar(Call $call): ?string

@@ -33,7 +33,7 @@ final readonly class Dialler
     /** Campaigns that run by the real clock: whoever is due now. */
     public function due(): void
     {
-        foreach (Campaign::query()->with('agent', 'business', 'release')->where('state', Campaign::RUNNING)->where('clock', 'real')->orderBy('id')->get() as $campaign) {
+        foreach (Campaign::query()->with('agent', 'business', 'release', 'otherRelease')->where('state', Campaign::RUNNING)->where('clock', 'real')->orderBy('id')->get() as $campaign) {
             try {
                 if ($campaign instanceof Campaign) {
                     $this->tick($campaign);
@@ -52,7 +52,7 @@ final readonly class Dialler
      */
     public function tick(Campaign $campaign): int
     {
-        if ($campaign->refresh()->state !== Campaign::RUNNING) {
+        if ($campaign->refresh()->loadMissing('otherRelease')->state !== Campaign::RUNNING) {
             return 0;
         }
         $now = $campaign->now();
@@ -125,11 +125,12 @@ final readonly class Dialler
             if (CampaignPerson::query()->whereKey($person->id)->where('state', CampaignPerson::CALLING)->where('attempts', $person->attempts)->update(['state' => CampaignPerson::WAITING, 'updated_at' => now()]) === 0) {
                 return;
             }
-            $call = $talk['call'] === null || $campaign->release === null ? null : $this->keep->live($campaign->agent, $campaign->release, $talk['call'], $person->contact);
+            $release = $campaign->releaseFor($person);
+            $call = $talk['call'] === null || $release === null ? null : $this->keep->live($campaign->agent, $release, $talk['call'], $person->contact);
             if ($call !== null && $person->contact === null && $person->name !== '') {
                 $call->update(['caller_name' => $person->name]);
             }
-            CampaignAttempt::query()->create(['campaign_id' => $campaign->id, 'campaign_person_id' => $person->id, 'call_id' => $call?->id, 'n' => $person->attempts, 'e164' => (string) $person->e164, 'at' => $now, 'wall' => $wall, 'came' => $came, 'outcome' => (string) $talk['call']?->state->outcome, 'seconds' => $talk['seconds']]);
+            CampaignAttempt::query()->create(['campaign_id' => $campaign->id, 'campaign_person_id' => $person->id, 'call_id' => $call?->id, 'n' => $person->attempts, 'e164' => (string) $person->e164, 'at' => $now, 'wall' => $wall, 'came' => $came, 'outcome' => (string) $talk['call']?->state->outcome, 'seconds' => $talk['seconds'], 'objections' => $talk['call']->state->objections ?? [], 'release_id' => $release?->id]);
             $this->after($campaign, $person->refresh(), $talk['call'], $came, $now);
         });
 
@@ -168,6 +169,9 @@ final readonly class Dialler
     /** 'Ring me after six': the moment said in the call, on their own clock, where the script keeps one. */
     private function askedFor(FinishedCall $call, CampaignPerson $person): ?string
     {
+        if (($call->state->ringAgain ?? '') !== '') {
+            return $call->state->ringAgain;
+        }
         foreach ($call->state->values as $held) {
             if (is_string($held->value) && preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d$/', $held->value) === 1 && $held->value > substr($call->state->startedAt, 0, 16)) {
                 return $held->value;
@@ -183,6 +187,7 @@ final readonly class Dialler
         return match (true) {
             $call->state->outcome === 'voicemail' => 'voicemail',
             $call->state->outcome === 'not reached' => 'no_answer',
+            $call->state->outcome === Ending::LATER => 'later',
             in_array($call->state->outcome, Ending::IN_VAIN, true) => 'hung_up',
             default => $came,
         };

@@ -12,6 +12,7 @@ use App\Models\Campaign;
 use App\Models\CampaignPerson;
 use App\Models\Errand;
 use App\Models\Release;
+use App\Models\Survey;
 use Illuminate\Support\Str;
 use Ringo\Dialogue\CallState;
 use Ringo\Dialogue\Engine;
@@ -25,6 +26,8 @@ use Ringo\Rehearsal\FinishedCall;
 use Ringo\Rehearsal\Input;
 use Ringo\Rehearsal\Rehearsal;
 use Ringo\Rehearsal\SketchBook;
+use Ringo\Survey\Mood;
+use Ringo\Survey\Survey as Questionnaire;
 
 /** The simulated public at the other end: nobody, an engaged tone, a machine, the wrong person, or somebody who talks with the agent. */
 final class TalkToPublic
@@ -49,6 +52,9 @@ final class TalkToPublic
     /** @var array<int, array{Engine, SketchBook, Prepared}> by release */
     private array $engines = [];
 
+    /** @var array<int, ?Questionnaire> by agent */
+    private array $surveys = [];
+
     public function __construct(private readonly SwitchboardOf $switchboard, private readonly KnowledgeOf $knowledge, private readonly DiariesOf $diaries)
     {
     }
@@ -56,7 +62,7 @@ final class TalkToPublic
     /** @return array{came: string, call: ?FinishedCall, seconds: float} seconds a line is held */
     public function ring(Campaign $campaign, CampaignPerson $person, int $now, int $hour): array
     {
-        $release = $campaign->release ?? throw new \LogicException('A campaign rings with a release.');
+        $release = $campaign->releaseFor($person) ?? throw new \LogicException('A campaign rings with a release.');
         $answers = (new StandInPublic($campaign->design()->rates, $campaign->seed))->answers((string) $person->id, $person->attempts, $hour);
         if (! in_array($answers['came'], ['reached', 'voicemail'], true)) {
             return ['came' => $answers['came'], 'call' => null, 'seconds' => self::RINGING[$answers['came']]];
@@ -68,24 +74,32 @@ final class TalkToPublic
         $call = match (true) {
             $who === 'hangs_up' => (new Rehearsal($engine, $prepared))->run($state, [new Input('hang_up')]),
             isset(self::SAYS[$who]) => (new Rehearsal($engine, $prepared))->run($state, array_map(static fn (string $words): Input => new Input('say', $words), self::SAYS[$who])),
-            default => $this->talk($engine, $book, $prepared, $state, "{$campaign->seed}-{$person->attempts}", $person->id),
+            default => $this->talk($engine, $book, $prepared, $state, "{$campaign->seed}-{$person->attempts}", $person->id, $this->survey($campaign)),
         };
 
         return ['came' => $answers['came'], 'call' => $call, 'seconds' => self::RINGING[$answers['came']] + max($call->transcript->seconds(), $call->state->clock)];
     }
 
     /** Somebody who talks; who wants no more calls is drawn by its own share, and not again among the wishes of everybody else. */
-    private function talk(Engine $engine, SketchBook $book, Prepared $prepared, CallState $state, string $seed, int $person): FinishedCall
+    private function talk(Engine $engine, SketchBook $book, Prepared $prepared, CallState $state, string $seed, int $person, ?Questionnaire $survey): FinishedCall
     {
         $at = new \DateTimeImmutable($state->startedAt);
         $crowd = new Crowd($engine->script, $at, $seed);
         for ($other = 0; ; $other++) {
             $book->fresh();
-            $call = (new Walk($engine, $at, 0.0, $prepared))->of($crowd->caller($person + $other * self::OTHERS), clone $state)->call;
+            $caller = $crowd->caller($person + $other * self::OTHERS);
+            $caller = $survey === null ? $caller : $caller->knowing((new Mood)->of($survey, $caller->truth, "{$seed}-{$person}"));
+            $call = (new Walk($engine, $at, 0.0, $prepared))->of($caller, clone $state)->call;
             if ($other === self::TRIES || ! $call->state->doNotCall && $call->state->outcome !== 'do not call') {
                 return $call;
             }
         }
+    }
+
+    /** The questions that are asked, where the agent asks a survey's: whoever answers them is in one mood. */
+    private function survey(Campaign $campaign): ?Questionnaire
+    {
+        return $this->surveys[$campaign->agent_id] ??= Survey::query()->where('agent_id', $campaign->agent_id)->first()?->questionnaire();
     }
 
     private function state(Campaign $campaign, CampaignPerson $person, Engine $engine, int $now): CallState

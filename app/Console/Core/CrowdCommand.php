@@ -13,12 +13,12 @@ use Ringo\Language\Vocabulary;
 use Ringo\Numbering\NumberingPlan;
 use Ringo\Rehearsal\Crowd\Crowd;
 use Ringo\Rehearsal\Crowd\Report;
-use Ringo\Rehearsal\Crowd\Share;
 use Ringo\Rehearsal\Crowd\Walk;
 use Ringo\Rehearsal\Crowd\Walked;
 use Ringo\Rehearsal\SketchBook;
 use Ringo\Script\Script;
 use Ringo\Script\ScriptReader;
+use Ringo\Statistics\Share;
 use Ringo\Transfer\StaffFile;
 use Ringo\Transfer\Switchboard;
 

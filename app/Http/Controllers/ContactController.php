@@ -25,6 +25,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Validation\ValidationException;
+use Ringo\Format\Csv;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Callers: people and organisations who may ring, brought in, written, merged and erased. */
@@ -192,14 +193,9 @@ final class ContactController
         $query = $this->query($request, $business);
 
         return response()->streamDownload(static function () use ($query, $columns): void {
-            $out = fopen('php://output', 'wb') ?: throw new \RuntimeException('No output.');
-            $put = static fn (array $cells) => fwrite($out, implode(',', array_map(static function (mixed $cell): string {
-                $text = (string) $cell;
-                // A cell that a spreadsheet would take for a formula is made text.
-                $text = preg_match('/^[=+\-@\t\r]/', $text) === 1 && preg_match('/^\+\d+$/', $text) !== 1 ? "'".$text : $text;
-
-                return preg_match('/[",\r\n;]/', $text) === 1 ? '"'.str_replace('"', '""', $text).'"' : $text;
-            }, $cells))."\r\n");
+            $put = static function (array $cells): void {
+                echo Csv::line($cells);
+            };
             $put(['name', 'kind', 'organisation', 'phone', 'email', 'tags', 'notes', 'language', 'consent_on', 'do_not_call', ...$columns->pluck('key')->all()]);
             $query->with('numbers')->chunk(500, static function ($contacts) use ($put, $columns): void {
                 foreach ($contacts as $contact) {

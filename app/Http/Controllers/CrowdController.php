@@ -18,7 +18,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Ringo\Rehearsal\Crowd\Report;
-use Ringo\Rehearsal\Crowd\Share;
+use Ringo\Statistics\Share;
 
 /** Crowds of stand-in callers: sent to the draft or a release, or to two with the same callers, and what came of it. */
 final class CrowdController

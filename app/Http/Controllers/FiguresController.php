@@ -18,6 +18,7 @@ use Illuminate\Validation\ValidationException;
 use Ringo\Figures\Coverage;
 use Ringo\Figures\Rates;
 use Ringo\Figures\Tally;
+use Ringo\Format\Csv;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** The figures of a business or one of its agents over any span, beside the span before. */
@@ -99,15 +100,10 @@ final readonly class FiguresController
         ksort($rows);
 
         return response()->streamDownload(static function () use ($rows): void {
-            $out = fopen('php://output', 'w');
-            if ($out !== false) {
-                fputcsv($out, ['what', 'key', 'count', 'total', 'count before', 'total before'], escape: '');
-                foreach ($rows as $both) {
-                    $one = $both['now'] ?? $both['before'];
-                    // A cell that begins like a formula is no formula.
-                    fputcsv($out, [$one['what'], preg_replace('/^(?=[=+\-@\t\r])/', "'", $one['key']), $both['now']['n'] ?? 0, $both['now']['total'] ?? 0, $both['before']['n'] ?? 0, $both['before']['total'] ?? 0], escape: '');
-                }
-                fclose($out);
+            echo Csv::line(['what', 'key', 'count', 'total', 'count before', 'total before']);
+            foreach ($rows as $both) {
+                $one = $both['now'] ?? $both['before'];
+                echo Csv::line([$one['what'], $one['key'], $both['now']['n'] ?? 0, $both['now']['total'] ?? 0, $both['before']['n'] ?? 0, $both['before']['total'] ?? 0]);
             }
         }, "figures-{$business->key}-{$span['from']}-{$span['to']}.csv", ['Content-Type' => 'text/csv; charset=UTF-8']);
     }

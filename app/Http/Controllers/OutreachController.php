@@ -7,14 +7,15 @@ namespace App\Http\Controllers;
 use App\Actions\Outreach\AddPeople;
 use App\Actions\Outreach\NeverRing;
 use App\Actions\Outreach\PlanPeople;
-use App\Jobs\RunCampaign;
 use App\Models\Agent;
 use App\Models\AuditEntry;
 use App\Models\Business;
 use App\Models\Campaign;
 use App\Models\CampaignPerson;
 use App\Models\SuppressedNumber;
+use App\Models\Survey;
 use App\Models\User;
+use App\Support\CampaignComparison;
 use App\Support\CampaignForm;
 use App\Support\CampaignPage;
 use App\Support\CurrentAgent;
@@ -23,10 +24,10 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Carbon;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use Ringo\Document\InvalidDocument;
+use Ringo\Format\Csv;
 use Ringo\Numbering\NumberingPlan;
 use Ringo\Outreach\Campaign as Design;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -76,7 +77,7 @@ final class OutreachController
     {
         $campaigns = Campaign::query()->with('agent', 'release')->withCount(['people', 'people as reached' => static fn ($people) => $people->where('state', CampaignPerson::REACHED), 'attempts', 'people as out' => static fn ($people) => $people->where('state', CampaignPerson::OPTED_OUT)])->where('business_id', $business->id)->orderByDesc('id')->get();
 
-        return view('outreach', ['business' => $business, 'agent' => $this->current->in($business), 'campaigns' => $campaigns, 'suppressed' => SuppressedNumber::query()->where('business_id', $business->id)->count()]);
+        return view('outreach', ['business' => $business, 'agent' => $this->current->in($business), 'campaigns' => $campaigns, 'suppressed' => SuppressedNumber::query()->where('business_id', $business->id)->count(), 'surveys' => Survey::query()->with('agent.latestRelease')->where('business_id', $business->id)->orderByDesc('id')->get()]);
     }
 
     public function create(Business $business): View
@@ -88,7 +89,7 @@ final class OutreachController
     {
         [$set, $agent] = $this->given($request, $business);
         $base = substr(Str::slug((string) $set['name']), 0, 34) ?: 'campaign';
-        for ($key = $base, $n = 2; $key === 'new' || $key === 'suppressed' || Campaign::withTrashed()->where('business_id', $business->id)->where('key', $key)->exists(); $n++) {
+        for ($key = $base, $n = 2; $key === 'new' || $key === 'suppressed' || $key === 'surveys' || Campaign::withTrashed()->where('business_id', $business->id)->where('key', $key)->exists(); $n++) {
             $key = "{$base}-{$n}";
         }
         $campaign = Campaign::query()->create($set + ['business_id' => $business->id, 'agent_id' => $agent->id, 'key' => $key, 'state' => Campaign::MADE, 'held' => []]);
@@ -97,14 +98,15 @@ final class OutreachController
         return redirect()->route('campaign', [$business, $campaign])->with('notice', 'Now say who is rung.');
     }
 
-    public function show(Request $request, Business $business, Campaign $campaign, CampaignPage $page): View|JsonResponse
+    public function show(Request $request, Business $business, Campaign $campaign, CampaignPage $page, CampaignComparison $comparison): View|JsonResponse
     {
         if ($request->expectsJson()) {
             return response()->json(['status' => $campaign->state === Campaign::RUNNING ? 'running' : $campaign->state, 'done' => $campaign->people()->whereNotIn('state', [CampaignPerson::WAITING, CampaignPerson::CALLING])->count(), 'total' => $campaign->people()->count()]);
         }
-        $campaign->load('agent.latestRelease', 'release', 'launcher');
+        $campaign->load('agent.latestRelease', 'agent.releases', 'release', 'otherRelease', 'launcher');
+        $with = Campaign::query()->where('business_id', $business->id)->where('key', is_string($request->query('with')) ? $request->query('with') : '')->whereKeyNot($campaign->id)->first();
 
-        return view('campaign', ['business' => $business, 'agent' => $this->current->remember($campaign->agent), 'campaign' => $campaign, 'agents' => $this->agents($business), 'brief' => $business->brief()->hours, 'tags' => $page->tags($business)] + $page->of($campaign));
+        return view('campaign', ['business' => $business, 'agent' => $this->current->remember($campaign->agent), 'campaign' => $campaign, 'agents' => $this->agents($business), 'brief' => $business->brief()->hours, 'tags' => $page->tags($business), 'with' => $with, 'beside' => $with instanceof Campaign ? $comparison->campaigns($campaign, $with) : null] + $page->of($campaign));
     }
 
     public function update(Request $request, Business $business, Campaign $campaign): RedirectResponse
@@ -133,44 +135,6 @@ final class OutreachController
         $words = "{$came['added']} added".($came['there'] > 0 ? ", {$came['there']} were there already" : '').(($came['refused'] ?? 0) > 0 ? ", {$came['refused']} refused: ".implode(' ', array_slice($came['problems'] ?? [], 0, 3)) : '').'.';
 
         return redirect()->route('campaign', [$business, $campaign])->with('notice', $words);
-    }
-
-    /** The one deliberate act: on a release, by the real clock or on one of its own. */
-    public function launch(Request $request, Business $business, Campaign $campaign): RedirectResponse
-    {
-        $given = $request->validate(['clock' => ['required', 'in:real,quick'], 'sure' => ['required', 'accepted']], ['sure.*' => 'Tick that people are to be rung.']);
-        $release = $campaign->agent->latestRelease ?? throw ValidationException::withMessages(['campaign' => "{$campaign->agent->name} has no release: a campaign never rings with a draft."]);
-        if ($campaign->state !== Campaign::MADE) {
-            throw ValidationException::withMessages(['campaign' => 'The campaign was launched already.']);
-        }
-        $start = Carbon::parse((string) $campaign->document['start'], $business->tz);
-        $campaign->update(['clock' => $given['clock'], 'clock_at' => $given['clock'] === 'quick' ? $start->copy()->utc() : null]);
-        $this->plan->all($campaign->refresh());
-        if ($campaign->people()->where('state', CampaignPerson::WAITING)->doesntExist() && ! ($given['clock'] === 'real' && $campaign->takesForms())) {
-            throw ValidationException::withMessages(['campaign' => 'There is nobody who may be rung. The reasons stand beside the list.']);
-        }
-        $campaign->update(['state' => Campaign::RUNNING, 'why' => '', 'release_id' => $release->id, 'launched_by' => $this->me($request)->id, 'launched_at' => now()]);
-        AuditEntry::note($business->id, $this->me($request), 'campaign launched', "{$campaign->name}, release {$release->number}".($given['clock'] === 'quick' ? ', on a clock of its own' : ''));
-        $this->begin($campaign);
-
-        return redirect()->route('campaign', [$business, $campaign])->with('notice', "{$campaign->name} runs.");
-    }
-
-    public function state(Request $request, Business $business, Campaign $campaign): RedirectResponse
-    {
-        $given = $request->validate(['to' => ['required', 'in:pause,resume,stop']]);
-        [$from, $to, $words] = match ($given['to']) {
-            'pause' => [[Campaign::RUNNING], Campaign::PAUSED, 'paused'], 'resume' => [[Campaign::PAUSED], Campaign::RUNNING, 'goes on'], default => [[Campaign::RUNNING, Campaign::PAUSED], Campaign::STOPPED, 'stopped'],
-        };
-        if (Campaign::query()->whereKey($campaign->id)->whereIn('state', $from)->update(['state' => $to, 'why' => $to === Campaign::RUNNING ? '' : "{$words} by {$this->me($request)->name}", 'updated_at' => now()]) === 0) {
-            throw ValidationException::withMessages(['campaign' => 'The campaign stands otherwise by now. The page shows how.']);
-        }
-        AuditEntry::note($business->id, $this->me($request), 'campaign', "{$campaign->name} {$words}");
-        if ($to === Campaign::RUNNING) {
-            $this->begin($campaign->refresh());
-        }
-
-        return redirect()->route('campaign', [$business, $campaign])->with('notice', "{$campaign->name} {$words}.");
     }
 
     /** Numbers that are never rung, from a list. */
@@ -214,25 +178,13 @@ final class OutreachController
     public function export(Business $business, Campaign $campaign): StreamedResponse
     {
         return response()->streamDownload(static function () use ($campaign): void {
-            $out = fopen('php://output', 'w');
-            if ($out === false) {
-                return;
-            }
-            fputcsv($out, ['name', 'phone', 'state', 'attempts', 'outcome', 'next', 'why'], escape: '');
+            echo Csv::line(['name', 'phone', 'state', 'attempts', 'outcome', 'next', 'why']);
             foreach ($campaign->people()->orderBy('id')->lazyById() as $person) {
                 if ($person instanceof CampaignPerson) {
-                    fputcsv($out, array_map(static fn (mixed $one): string => (string) preg_replace('/^(?=[=@\t\r-])/', "'", (string) $one), [$person->name, $person->e164 ?? $person->phone, $person->state, $person->attempts, $person->outcome, $person->next_at === null ? '' : gmdate('Y-m-d\TH:i\Z', $person->next_at), $person->why]), escape: '');
+                    echo Csv::line([$person->name, $person->e164 ?? $person->phone, $person->state, $person->attempts, $person->outcome, $person->next_at === null ? '' : gmdate('Y-m-d\TH:i\Z', $person->next_at), $person->why]);
                 }
             }
-            fclose($out);
         }, "{$campaign->key}-people.csv", ['Content-Type' => 'text/csv; charset=utf-8']);
-    }
-
-    private function begin(Campaign $campaign): void
-    {
-        if ($campaign->clock === 'quick') {
-            RunCampaign::dispatch($campaign->id);
-        }
     }
 
     /**

@@ -35,6 +35,7 @@ use Ringo\Delivery\Means;
 use Ringo\Delivery\Signature;
 use Ringo\Delivery\Timing;
 use Ringo\Document\InvalidDocument;
+use Ringo\Format\Csv;
 use Ringo\Format\Xlsx;
 use Ringo\Script\Paths;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -237,7 +238,7 @@ final class PostController
 
         return response()->streamDownload(function () use ($rule, $columns): void {
             foreach ($this->rows($rule, $columns) as $row) {
-                echo implode(',', array_map(static fn (string $cell): string => preg_match('/[",\r\n]/', $cell) === 1 ? '"'.str_replace('"', '""', $cell).'"' : (preg_match('/^[=@\t\r]|^[+-](?!\d+$)/', $cell) === 1 ? "'".$cell : $cell), $row))."\r\n";
+                echo Csv::line($row);
             }
         }, Str::slug($rule->name).'.csv', ['Content-Type' => 'text/csv; charset=utf-8']);
     }

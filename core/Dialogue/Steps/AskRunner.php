@@ -177,6 +177,12 @@ final readonly class AskRunner implements AskingRunner
     public function keyed(Turn $turn, Step $step, string $digits): ?Move
     {
         \assert($step instanceof AskStep);
+        if ($digits === $step->repeatKey) {
+            $turn->trace->rule("key {$digits}: the question again");
+            $turn->repeat();
+
+            return Move::stay();
+        }
         $field = $turn->script->sheet->field($step->field);
         $reading = $field === null ? null : $this->keyedIn->reading($turn, $field, $digits);
         if ($field === null || $reading === null) {
@@ -185,6 +191,10 @@ final readonly class AskRunner implements AskingRunner
         $turn->considered($field, $reading, $reading->found(), $reading->found() ? 'keyed in' : ($reading->doubt ?? 'no such value'));
         if (! $reading->found()) {
             return null;
+        }
+        $broken = $this->bounded->broken($turn, $field, $reading->value);
+        if ($broken !== null) {
+            return $this->bounded->move($turn, $step, $field, $broken);
         }
         $this->keeper->take($turn, $field, $reading, Origin::Keyed);
 

@@ -10,6 +10,7 @@ use Ringo\Dialogue\Held;
 use Ringo\Dialogue\Origin;
 use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\RingAgain;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Script\Steps\Reach\ReachStep;
 use Ringo\Script\Steps\Step;
@@ -23,10 +24,7 @@ use Ringo\Value\ValueType;
 /** Finds out who picked up an outbound call. */
 final readonly class ReachRunner implements AskingRunner
 {
-    /** When a day begins for somebody who named only the day. */
-    private const MORNING = '10:00';
-
-    public function __construct(private Puts $puts, private Understanding $understanding, private Phrasebook $phrases)
+    public function __construct(private Puts $puts, private Understanding $understanding, private Phrasebook $phrases, private RingAgain $again)
     {
     }
 
@@ -129,33 +127,13 @@ final readonly class ReachRunner implements AskingRunner
     {
         $turn->trace->rule('somebody else, and the person is not to be had');
         $field = $step->ringAgain === null ? null : $turn->script->sheet->field($step->ringAgain);
-        $when = $field === null ? null : $this->when($turn, $heard);
+        $when = $field === null ? null : $this->again->moment($turn, $heard);
         if ($field !== null && $when !== null) {
             $turn->hold($field, new Held($when, 0.85, Origin::Volunteered, $turn->callerTurn, $heard->original));
             $turn->standing('reach_again', ['when' => $turn->sayTyped(new Typed(ValueType::DateTime, $when))]);
         }
 
         return $this->ended($turn, $step->somebodyElse, $when === null ? 'goodbye' : null, 'not reached');
-    }
-
-    /** 'Try after five', 'he is back on Monday': the moment from which to ring again. */
-    private function when(Turn $turn, Heard $heard): ?string
-    {
-        $now = $turn->scope()->now;
-        $plain = $this->understanding->hear((string) preg_replace('/\b(?:after|from|around|about|past)\b/i', 'at', $heard->original));
-        $exact = $this->understanding->read(ValueType::DateTime, $plain, $turn->plain())->value;
-        if (is_string($exact)) {
-            return $exact;
-        }
-        $time = $this->understanding->read(ValueType::Time, $plain, $turn->plain())->value;
-        $day = $this->understanding->read(ValueType::Date, $heard, $turn->plain())->value;
-        if (is_string($time)) {
-            $at = new \DateTimeImmutable((is_string($day) ? $day : $now->format('Y-m-d')).'T'.$time, $now->getTimezone());
-
-            return ($at <= $now ? $at->modify('+1 day') : $at)->format('Y-m-d\TH:i');
-        }
-
-        return is_string($day) ? $day.'T'.self::MORNING : null;
     }
 
     private function gaveTheName(Turn $turn, Heard $heard): bool

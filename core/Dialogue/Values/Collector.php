@@ -58,6 +58,12 @@ final class Collector
         return $dressed !== null && (! $reading->found() || $dressed->value !== $reading->value) ? $dressed : $this->meant->weighed($turn, $reading, $heard);
     }
 
+    /** Whether it counts only in answer to its question: the step asks for it though it is known. */
+    private function onlyAsked(Turn $turn, Field $field): bool
+    {
+        return $turn->script->asking($field->key)?->known === 'ask';
+    }
+
     /**
      * What else the words tell, for fields that are still empty; none of it overlaps the answer or each other.
      *
@@ -73,7 +79,7 @@ final class Collector
         $rest = $answer === null || ! $answer->found() ? $heard : $this->beside($heard, $answer);
         $rivals = [];
         foreach ($turn->script->sheet->fields as $field) {
-            if ($field->key === $asked?->key || $this->settled($turn, $field) || ! isset($this->ahead($turn, $from)[$field->key]) || $questioned && $field->type !== ValueType::Choice) {
+            if ($field->key === $asked?->key || $this->settled($turn, $field) || $this->onlyAsked($turn, $field) || ! isset($this->ahead($turn, $from)[$field->key]) || $questioned && $field->type !== ValueType::Choice) {
                 continue;
             }
             $cued = $this->afterCue($field, $heard);

@@ -144,6 +144,8 @@ return [
     'summary_what' => ['plain' => ['What should be different?'], 'formal' => ['What would you like to correct?'], 'chatty' => ['What needs changing?']],
     'reach_wait' => ['plain' => ['Thank you, I will wait.'], 'formal' => ['Thank you, I shall wait.'], 'chatty' => ['Thanks, I will hang on.']],
     'reach_again' => ['plain' => ['Thank you. We will ring again [when].'], 'formal' => ['Thank you. We shall call again [when].'], 'chatty' => ['Thanks, we will try again [when].']],
+    'ring_when' => ['plain' => ['Of course. When may I ring again?'], 'formal' => ['Certainly. When may I call again?'], 'chatty' => ['No problem. When shall I try again?']],
+    'let_go' => ['plain' => ['I understand. Thank you for your time. Goodbye.'], 'formal' => ['I understand. Thank you for your time. Goodbye.'], 'chatty' => ['Fair enough. Thanks for your time. Bye.']],
     'reach_wrong' => ['plain' => ['I am sorry, I have the wrong number.'], 'formal' => ['I apologise, I have reached the wrong number.'], 'chatty' => ['Sorry, wrong number.']],
     'blocked' => ['plain' => ['This number cannot be connected. Goodbye.'], 'formal' => ['We are unable to take this call. Goodbye.'], 'chatty' => ['We cannot take this call. Goodbye.']],
 ];

@@ -47,9 +47,14 @@ final readonly class Facts
             ValueType::YesNo => $dice->falls(0.5),
             ValueType::Choice => $field->options === [] ? null : $dice->one($field->options)['key'],
             ValueType::PostalAddress => $dice->between(1, 90).' '.$dice->one($this->listed('streets')).', '.$dice->one($this->listed('towns')),
-            ValueType::Text => $field->example !== null && $dice->falls(0.5) ? $field->example : $dice->one($this->listed('texts')),
+            ValueType::Text => count($field->examples) > 1 ? $dice->one($field->examples) : $this->text($field, $dice),
             ValueType::DateTime, ValueType::Items => null,
         };
+    }
+
+    private function text(Field $field, Dice $dice): string
+    {
+        return $field->example !== null && $dice->falls(0.5) ? $field->example : $dice->one($this->listed('texts'));
     }
 
     /** A reference of the field's pattern: literal signs, \d and classes with counts; six signs where it has none. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ringo\Rehearsal\Crowd;
 
+use Ringo\Statistics\Share;
+
 /** What a crowd found, added up caller by caller in constant memory. */
 final class Report
 {

@@ -17,4 +17,14 @@ final readonly class StandIn
     public function __construct(public int $n, public ?string $topic, public array $openings, public array $truth, public Temper $temper, public string $seed, public string $number)
     {
     }
+
+    /**
+     * The same caller, of whom other things are true.
+     *
+     * @param array<string, mixed> $truth by field
+     */
+    public function knowing(array $truth): self
+    {
+        return new self($this->n, $this->topic, $this->openings, $truth, $this->temper, $this->seed, $this->number);
+    }
 }

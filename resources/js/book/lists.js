@@ -19,6 +19,7 @@ export function lists(root, changed) {
     root.addEventListener('click', (event) => {
         const add = event.target.closest('[data-add]');
         const remove = event.target.closest('[data-remove]');
+        const up = event.target.closest('[data-up]');
         if (add) {
             const list = add.closest('[data-list]');
             const wanted = add.dataset.add ? `template[data-blank="${CSS.escape(add.dataset.add)}"]` : 'template[data-blank]';
@@ -31,6 +32,11 @@ export function lists(root, changed) {
             list.querySelector(':scope > [data-items]').append(item);
             item.querySelectorAll('[data-grow]').forEach(grow);
             item.querySelector('input:not([type=hidden]), textarea, select')?.focus();
+            changed(item);
+        } else if (up) {
+            const item = up.closest('[data-item]');
+            item.previousElementSibling?.before(item);
+            up.focus();
             changed(item);
         } else if (remove) {
             const item = remove.closest('[data-item]');

@@ -53,6 +53,7 @@ final readonly class AskKind implements StepKind
             instead: Instead::all($one),
             wayOut: $node->wayOut(),
             next: $node->next(),
+            repeatKey: $node->digit('repeat_key'),
         );
     }
 
@@ -66,6 +67,7 @@ final readonly class AskKind implements StepKind
             ->with('why', Schema::text(), 'reason')
             ->with('confirm', Schema::oneOf(AskStep::CONFIRM), 'reading back')
             ->with('required', Schema::flag(), 'required')
+            ->with('repeat_key', Schema::digit(), 'key that repeats')
             ->with('known', Schema::oneOf(AskStep::KNOWN), 'when known')
             ->with('if_any', Instead::schema(), 'when any will do')
             ->with('if_unknown', Instead::schema(), 'when the caller does not know')

@@ -31,6 +31,7 @@ final readonly class AskStep extends PlainStep
      * @param int $tries how often it is asked before the way out, 1 to 9
      * @param ?string $why said when a required value is refused
      * @param array<string, Instead> $instead what a caller who has no answer leads to: any, unknown, refused
+     * @param ?string $repeatKey the key that says the question again
      */
     public function __construct(
         string $key,
@@ -49,6 +50,7 @@ final readonly class AskStep extends PlainStep
         public array $instead,
         public WayOut $wayOut,
         public string $next,
+        public ?string $repeatKey = null,
     ) {
         parent::__construct($key);
     }

@@ -7,6 +7,8 @@ namespace Tests\Core\Dialogue\Order;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Ringo\Dialogue\Order\Consideration;
+use Ringo\Survey\ScriptOfSurvey;
+use Ringo\Survey\Survey;
 use Tests\Core\Dialogue\Conversation;
 
 /** Who of the order of a turn deals with which words, each in several trades; and that nobody of it stands untried. */
@@ -21,6 +23,17 @@ final class ConsiderationsTest extends TestCase
             ['dentist', ['I need to book a check-up'], 'bye then'],
             ['heating', ['my boiler wants servicing'], 'please stop calling me'],
             ['bakery', [], 'goodbye'],
+        ],
+        'RingLater' => [
+            ['corin', ['yes'], 'call me again tomorrow at ten, will you'],
+            ['odile', [], "I can't talk now, ring me after six"],
+            ['odile', [], 'you will have to try me another time, tomorrow morning'],
+            ['odile', [], 'I am at work, call me back tonight'],
+        ],
+        'Objection' => [
+            ['corin', ['yes'], 'no, it is too expensive for us'],
+            ['corin', ['yes'], 'we have already gone with somebody else'],
+            ['corin', ['yes', 'yes'], 'I would like to think it over with my wife first'],
         ],
         'Urgent' => [
             ['heating', ['my boiler wants servicing', 'a service'], 'actually I can smell gas in the kitchen'],
@@ -88,10 +101,45 @@ final class ConsiderationsTest extends TestCase
     #[DataProvider('cases')]
     public function testDealsWithTheWords(string $who, string $trade, array $before, string $said): void
     {
-        $script = dirname(__DIR__).(['maren' => '/../../../database/demo/pellbrook/maren.json', 'tobin' => '/../../../database/demo/quillmoor/tobin.json'][$trade] ?? "/calls/{$trade}.json");
-        $call = Conversation::with(json_decode((string) file_get_contents($script), true, 64, JSON_THROW_ON_ERROR), knowledge: $who === 'WhichMeant' ? new TwoDeposits : null)->says(...[...$before, $said]);
+        $script = dirname(__DIR__).(['maren' => '/../../../database/demo/pellbrook/maren.json', 'tobin' => '/../../../database/demo/quillmoor/tobin.json', 'corin' => '/../../../database/starters/web_form/agent.json'][$trade] ?? "/calls/{$trade}.json");
+        $document = $trade === 'odile' ? self::survey() : json_decode((string) file_get_contents($script), true, 64, JSON_THROW_ON_ERROR);
+        $call = Conversation::with($document, knowledge: $who === 'WhichMeant' ? new TwoDeposits : null)->says(...[...$before, $said]);
 
         self::assertSame($who, $call->last->trace->decided, implode(' / ', $call->last->trace->rules).' → '.$call->heard());
+    }
+
+    public function testWhoeverAsksForAnotherTimeIsRungThenOrAskedWhen(): void
+    {
+        $call = Conversation::with(self::survey(), at: '2026-03-10T09:14')->says("I'm driving, ring me after six");
+        self::assertSame(['asked for later', '2026-03-10T18:00'], [$call->state->outcome, $call->state->ringAgain]);
+        self::assertStringContainsString('six', $call->heard());
+        $call = Conversation::with(self::survey(), at: '2026-03-10T09:14')->says('call me another time');
+        self::assertSame('', $call->state->ringAgain, 'asks when');
+        $call->says('Thursday afternoon');
+        self::assertSame('2026-03-12T14:00', $call->state->ringAgain);
+        $call = Conversation::with(self::survey(), at: '2026-03-10T09:14')->says('call me another time', 'I do not know');
+        self::assertSame(['asked for later', null], [$call->state->outcome, $call->state->ringAgain]);
+    }
+
+    public function testAnObjectionIsAnsweredTwiceThenTheAgentLetsGo(): void
+    {
+        $document = json_decode((string) file_get_contents(dirname(__DIR__, 4).'/database/starters/web_form/agent.json'), true, 64, JSON_THROW_ON_ERROR);
+        $call = Conversation::with($document)->says('yes', 'it costs too much');
+        self::assertStringContainsString('the smallest way', $call->heard());
+        self::assertStringContainsString('looking for this', $call->heard(), 'then the open question again');
+        $call->says('we really cannot afford it');
+        self::assertStringContainsString('costs nothing to hear', $call->heard(), 'other words the second time');
+        $call->says('still too expensive');
+        self::assertSame('no longer interested', $call->state->outcome);
+        self::assertSame(['price', 'price', 'price'], $call->state->objections);
+    }
+
+    /** @return array<string, mixed> */
+    private static function survey(): array
+    {
+        $survey = Survey::fromArray(json_decode((string) file_get_contents(dirname(__DIR__, 4).'/database/demo/quillmoor/survey.json'), true, 16, JSON_THROW_ON_ERROR));
+
+        return (new ScriptOfSurvey)->of($survey, ['name' => 'Odile', 'business' => 'Quillmoor Linen', 'country' => 'GB', 'tz' => 'Europe/London', 'voice' => ['engine' => 'flite', 'name' => 'slt', 'pace' => 1.0, 'pitch' => 1.0]]);
     }
 
     public function testAMachineIsLeftItsMessageAndPeopleAreNotTakenForOne(): void

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Ringo\Rehearsal\Crowd;
+namespace Ringo\Statistics;
 
-/** Shares of a crowd and how sure one is of them. */
+/** Shares of people and how sure one is of them: intervals that hold in 95 of 100 such samples. */
 final readonly class Share
 {
     /** Standard deviations that leave one in forty on either side. */
@@ -40,6 +40,40 @@ final readonly class Share
         $deviation = sqrt(max(0.0, $better + $worse - ($better - $worse) ** 2 / $all)) / $all;
 
         return ['difference' => round($difference, 4), 'interval' => [round($difference - self::Z * $deviation, 4), round($difference + self::Z * $deviation, 4)], 'p' => round(self::sign($better, $worse), 6)];
+    }
+
+    /**
+     * The difference of two shares of different people (R. G. Newcombe, 1998, from the score intervals of both).
+     *
+     * @return array{difference: float, low: float, high: float}
+     */
+    public static function difference(int $of, int $all, int $ofOther, int $allOther): array
+    {
+        if ($all === 0 || $allOther === 0) {
+            return ['difference' => 0.0, 'low' => -1.0, 'high' => 1.0];
+        }
+        [$p, $q] = [$of / $all, $ofOther / $allOther];
+        [[$l1, $u1], [$l2, $u2]] = [self::interval($of, $all), self::interval($ofOther, $allOther)];
+
+        return ['difference' => $p - $q, 'low' => $p - $q - sqrt(($p - $l1) ** 2 + ($u2 - $q) ** 2), 'high' => $p - $q + sqrt(($u1 - $p) ** 2 + ($q - $l2) ** 2)];
+    }
+
+    /**
+     * The share of those at the top of a scale less that of those at its bottom, in points from -100 to 100.
+     *
+     * The two shares are of the same people, so the variance of their difference is that of one draw from a multinomial.
+     *
+     * @return array{net: float, low: float, high: float}
+     */
+    public static function net(int $top, int $bottom, int $all): array
+    {
+        if ($all === 0) {
+            return ['net' => 0.0, 'low' => -100.0, 'high' => 100.0];
+        }
+        $net = ($top - $bottom) / $all;
+        $half = self::Z * sqrt(max(0.0, ($top + $bottom) / $all - $net ** 2) / $all);
+
+        return ['net' => 100 * $net, 'low' => 100 * max(-1.0, $net - $half), 'high' => 100 * min(1.0, $net + $half)];
     }
 
     private static function sign(int $better, int $worse): float

@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Order;
+
+use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Ending;
+use Ringo\Dialogue\Steps\Runners;
+use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Walk\Move;
+use Ringo\Fit\Topics;
+use Ringo\Script\Standing;
+use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Speech\Prompt;
+use Ringo\Value\ValueType;
+
+/**
+ * What somebody has against it is answered from the script's written answers, wherever it comes: at most twice in a call, then the agent
+ * lets go. Which came is kept with the call.
+ *
+ * @phpstan-import-type Objection from Standing as Written
+ */
+final readonly class Objection implements Consideration
+{
+    /** Who still has something against it after so many answers does not want to. */
+    public const AT_MOST = 2;
+
+    /** By how much taking words for an objection that they are not is dearer than asking on. */
+    private const DEARER = 2.0;
+
+    /** Fewer words than this say no more than yes or no. */
+    private const LEAST_WORDS = 3;
+
+    public function __construct(private Topics $topics, private Runners $runners)
+    {
+    }
+
+    public function weigh(Turn $turn, Hearing $hearing): ?Move
+    {
+        $objections = $turn->script->standing->objections;
+        $found = $objections === [] || $hearing->asks() ? null : $this->found($turn, $objections, $hearing);
+        if ($found === null) {
+            return null;
+        }
+        $state = $turn->state;
+        $state->objections[] = $found['key'];
+        $times = count($state->objections);
+        if ($times > self::AT_MOST) {
+            return $this->letsGo($turn, $found['key']);
+        }
+        $before = count(array_keys($state->objections, $found['key'], true)) - 1;
+        $turn->trace->rule("objection {$found['key']}, ".($times === 1 ? 'the first' : 'the second').' of the call');
+        $said = $found['say'][min($before, count($found['say']) - 1)];
+        $turn->prompt(Prompt::of($said), 'objection.'.$found['key']);
+
+        return Move::backToIt();
+    }
+
+    private function letsGo(Turn $turn, string $key): Move
+    {
+        $turn->trace->rule("objection {$key}: lets go");
+        $step = $turn->script->standing->letGo;
+        if ($step !== null) {
+            return Move::to($step);
+        }
+        $turn->standing('let_go');
+        $turn->end($turn->state->outcome ?? Ending::LET_GO);
+
+        return Move::stay();
+    }
+
+    /**
+     * @param list<Written> $objections
+     *
+     * @return Written|null by its words, else by what they mean
+     */
+    private function found(Turn $turn, array $objections, Hearing $hearing): ?array
+    {
+        $heard = $hearing->heard;
+        $topics = [];
+        foreach ($objections as $one) {
+            $topics[] = $topic = ['key' => $one['key'], 'label' => '', 'description' => $one['means'], 'phrases' => $one['when']];
+            if ($one['when'] !== [] && $this->topics->named($topic, $heard)) {
+                return $one;
+            }
+        }
+        $meant = count($heard->tokens) < self::LEAST_WORDS || $this->answers($turn, $hearing) ? null : $this->topics->meant($topics, $heard);
+        $key = $meant === null || $meant->noneMeant() ? null : $meant->taken(dearer: self::DEARER);
+
+        return array_column($objections, null, 'key')[$key ?? ''] ?? null;
+    }
+
+    /** 'About four thousand pounds', where a sum was asked for, is no objection to the price; a no may well come with one. */
+    private function answers(Turn $turn, Hearing $hearing): bool
+    {
+        $step = $turn->step();
+        $reading = $step === null ? null : $this->runners->asking($step)?->reading($turn, $step, $hearing);
+
+        return $reading !== null && $reading->found() && ! is_bool($reading->value) && ! ($step instanceof AskStep && $turn->script->sheet->field($step->field)?->type === ValueType::Text);
+    }
+}
