@@ -61,6 +61,12 @@ $plan = require __DIR__.'/bench-outreach.php';
 $half = $plan(50_000);
 $whole = $plan(100_000);
 $row('planning 100,000 people of a campaign', sprintf('%.2f s', $whole), '<= 5 s', $whole <= 5);
+$simulate = require __DIR__.'/bench-campaign.php';
+[$once, $attempts] = $simulate(250);
+[$whole, $all] = $simulate(500);
+$for = 10_000 * $whole / $all;
+$row('a simulated campaign, 10,000 calls', sprintf('%.1f s', $for), '<= 60 s', $for <= 60);
+$row('growth of a campaign with its list', sprintf('%.2f', ($whole / $all) / ($once / $attempts) * 2), '<= 2.2', ($whole / $all) / ($once / $attempts) * 2 <= 2.2);
 $row('growth from 50,000 to 100,000 people', sprintf('x %.2f', $whole / max(0.001, $half)), '<= x 2.2', $whole / max(0.001, $half) <= 2.2);
 $planWithin = $whole <= 5 && $whole / max(0.001, $half) <= 2.2;
 $import = static function (int $rows): array {

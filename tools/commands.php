@@ -16,6 +16,7 @@ use App\Console\Core\ExtractCommand;
 use App\Console\Core\ForecastCommand;
 use App\Console\Core\FreeCommand;
 use App\Console\Core\LineCommand;
+use App\Console\Core\OutreachCommand;
 use App\Console\Core\PlanCommand;
 use App\Console\Core\ReadCommand;
 use App\Console\Core\RehearseCommand;
@@ -28,7 +29,7 @@ ini_set('display_errors', 'stderr');
 
 require __DIR__.'/../vendor/autoload.php';
 
-$commands = ['read' => ReadCommand::class, 'call' => CallCommand::class, 'check' => CheckCommand::class, 'route' => RouteCommand::class, 'free' => FreeCommand::class, 'extract' => ExtractCommand::class, 'answer' => AnswerCommand::class, 'score' => ScoreCommand::class, 'capacity' => CapacityCommand::class, 'plan' => PlanCommand::class, 'crowd' => CrowdCommand::class, 'rehearse' => RehearseCommand::class, 'errand' => ErrandCommand::class, 'forecast' => ForecastCommand::class, 'line' => LineCommand::class];
+$commands = ['read' => ReadCommand::class, 'call' => CallCommand::class, 'check' => CheckCommand::class, 'route' => RouteCommand::class, 'free' => FreeCommand::class, 'extract' => ExtractCommand::class, 'answer' => AnswerCommand::class, 'score' => ScoreCommand::class, 'capacity' => CapacityCommand::class, 'plan' => PlanCommand::class, 'crowd' => CrowdCommand::class, 'rehearse' => RehearseCommand::class, 'errand' => ErrandCommand::class, 'forecast' => ForecastCommand::class, 'outreach' => OutreachCommand::class, 'line' => LineCommand::class];
 $name = $argv[1] ?? '';
 
 try {

@@ -38,6 +38,8 @@ use Ringo\Outreach\Intake;
  * @property-read Agent $agent
  * @property-read Business $business
  * @property-read ?Release $release
+ * @property ?array<string, string> $filter which callers were put on it
+ * @property ?string $desk_team team to which its calls are put through: by the real clock no more calls at once than people of it are there
  * @property ?int $other_release_id
  * @property-read ?Release $otherRelease by which half of the people are rung, drawn by the seed
  * @property-read ?User $launcher
@@ -56,12 +58,12 @@ final class Campaign extends Model
 
     public const DONE = 'done';
 
-    protected $fillable = ['business_id', 'agent_id', 'release_id', 'other_release_id', 'launched_by', 'key', 'name', 'document', 'lines', 'a_minute', 'stops', 'state', 'why', 'clock', 'clock_at', 'seed', 'held', 'foreseen', 'launched_at', 'intake', 'intake_token'];
+    protected $fillable = ['business_id', 'agent_id', 'release_id', 'other_release_id', 'filter', 'desk_team', 'launched_by', 'key', 'name', 'document', 'lines', 'a_minute', 'stops', 'state', 'why', 'clock', 'clock_at', 'seed', 'held', 'foreseen', 'launched_at', 'intake', 'intake_token'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['document' => 'array', 'stops' => 'array', 'held' => 'array', 'foreseen' => 'array', 'intake' => 'array', 'clock_at' => 'datetime', 'launched_at' => 'datetime'];
+        return ['document' => 'array', 'stops' => 'array', 'held' => 'array', 'foreseen' => 'array', 'intake' => 'array', 'filter' => 'array', 'clock_at' => 'datetime', 'launched_at' => 'datetime'];
     }
 
     public function getRouteKeyName(): string

@@ -76,9 +76,9 @@ final readonly class Listed
         };
     }
 
-    /** As the list would tell of them after one attempt more; what they asked for is over with it. */
-    public function after(Attempt $attempt): self
+    /** As the list would tell of them after one attempt more; what they asked for before is over with it. */
+    public function after(Attempt $attempt, ?int $askedFor = null): self
     {
-        return new self($this->id, $this->phone, $this->tz, $this->consent, $this->consentPurpose, $this->doNotCall, [...$this->attempts, $attempt], $this->askedFor, $this->complaint, $this->done);
+        return new self($this->id, $this->phone, $this->tz, $this->consent, $this->consentPurpose, $this->doNotCall, [...$this->attempts, $attempt], $askedFor ?? $this->askedFor, $this->complaint, $this->done);
     }
 }

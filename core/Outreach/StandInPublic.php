@@ -14,8 +14,11 @@ final readonly class StandInPublic
     /** How much likelier than on average somebody answers, by hour of the day from which it holds. */
     private const BY_HOUR = [0 => 0.3, 8 => 0.8, 9 => 1.0, 12 => 0.85, 14 => 0.95, 17 => 1.25, 20 => 0.9, 21 => 0.4];
 
-    /** Of those who answer: shares of who is the wrong person, wants no more calls, rings off at once, cannot talk now. */
-    private const OF_REACHED = ['wrong_person' => 0.04, 'opts_out' => 0.03, 'hangs_up' => 0.05, 'later' => 0.05];
+    /** Of those who answer: shares of who is the wrong person, wants no more calls, rings off at once, cannot talk now, lets nobody through, is a child. */
+    private const OF_REACHED = ['wrong_person' => 0.04, 'opts_out' => 0.03, 'hangs_up' => 0.05, 'later' => 0.05, 'screens' => 0.02, 'child' => 0.02];
+
+    /** Of those that do not get through: the share to which the network says why. */
+    private const ANNOUNCED = 0.5;
 
     private const SHARES = 1_000_000;
 
@@ -26,7 +29,7 @@ final readonly class StandInPublic
     /**
      * @param int $hour of their own day, 0 to 23
      *
-     * @return array{came: string, who: string} came: reached, busy, no_answer, voicemail or failed; who: plain, or one of those above
+     * @return array{came: string, who: string} came: reached, busy, no_answer, voicemail or failed; who: plain, one of those above, or an announcement
      */
     public function answers(string $person, int $attempt, int $hour): array
     {
@@ -54,7 +57,11 @@ final readonly class StandInPublic
             }
         }
 
-        return ['came' => $came, 'who' => $came === 'reached' ? $who : 'plain'];
+        return ['came' => $came, 'who' => match (true) {
+            $came === 'reached' => $who,
+            $came === 'failed' && $dice->getInt(0, self::SHARES - 1) < self::ANNOUNCED * self::SHARES => 'announcement',
+            default => 'plain',
+        }];
     }
 
     private function factor(int $hour): float

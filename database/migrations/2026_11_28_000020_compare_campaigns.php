@@ -13,6 +13,10 @@ return new class extends Migration {
             // A second release, by which a share of the people, drawn by the seed, is rung.
             $table->foreignId('other_release_id')->nullable()->constrained('releases')->nullOnDelete();
             $table->index('other_release_id');
+            // Which callers are on it, so that who is new since can be added.
+            $table->json('filter')->nullable();
+            // The team to which its calls are put through: no more calls than people of it are free.
+            $table->string('desk_team', 60)->nullable();
         });
         Schema::table('campaign_attempts', static function (Blueprint $table): void {
             $table->json('objections')->default('[]');

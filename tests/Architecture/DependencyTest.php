@@ -46,7 +46,7 @@ final class DependencyTest
         'Knowledge' => ['Fit', 'Language', 'Speech', 'Understanding', 'Value', 'Dialogue\Ports'],
         'Extraction' => ['Dialogue', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transcript', 'Understanding', 'Value'],
         'Figures' => ['Dialogue', 'Script'],
-        'Rehearsal' => ['Dialogue', 'Diary', 'Document', 'Errand', 'Language', 'Script', 'Sheet', 'Value', 'Speech', 'Statistics', 'Transcript'],
+        'Rehearsal' => ['Dialogue', 'Diary', 'Document', 'Errand', 'Language', 'Outreach', 'Script', 'Sheet', 'Value', 'Speech', 'Statistics', 'Transcript'],
     ];
 
     public function testTheCoreKnowsNoFramework(): Rule

@@ -13,6 +13,8 @@ use App\Models\Call;
 use App\Models\Campaign;
 use App\Models\CampaignAttempt;
 use App\Models\CampaignPerson;
+use App\Models\Contact;
+use App\Models\Person;
 use App\Models\Release;
 use App\Models\Role;
 use App\Models\SuppressedNumber;
@@ -206,6 +208,35 @@ final class OutreachTest extends FeatureTestCase
             self::assertLessThan($lines, count(array_filter($spans, static fn (array $span): bool => $span[1] > $one->at)), 'lines held at '.$one->wall);
             $spans[] = [$one->at, $one->at + (int) ceil($one->seconds)];
         }
+    }
+
+    public function testPeopleComeFromAFilterOfCallersAndWhoIsNewSinceIsAdded(): void
+    {
+        $campaign = $this->campaign();
+        Contact::query()->create(['business_id' => $this->business->id, 'kind' => 'person', 'name' => 'Wren Ashby', 'organisation' => 'Ashby Barns', 'tags' => ['weekly'], 'facts' => []])->numbers()->create(['business_id' => $this->business->id, 'e164' => '+441632960201']);
+        $this->post('/pellbrook/outreach/reminders/people', ['from' => 'callers', 'tag' => 'weekly', 'q' => 'barns'])->assertSessionHasNoErrors()->assertSessionHas('notice', '1 added.');
+        self::assertSame(['tag' => 'weekly', 'q' => 'barns'], $campaign->refresh()->filter);
+        $this->get('/pellbrook/outreach/reminders')->assertSee('callers with “weekly”, found by “barns”');
+        Contact::query()->create(['business_id' => $this->business->id, 'kind' => 'person', 'name' => 'Una Barns', 'tags' => ['weekly'], 'facts' => []])->numbers()->create(['business_id' => $this->business->id, 'e164' => '+441632960202']);
+        $this->post('/pellbrook/outreach/reminders/people', ['from' => 'callers', 'tag' => 'weekly', 'q' => 'barns'])->assertSessionHas('notice', '1 added, 1 were there already.');
+        $this->post('/pellbrook/outreach/reminders/people', ['from' => 'callers', 'show' => 'everybody'])->assertSessionHasErrors('show');
+    }
+
+    public function testNoMoreCallsThanPeopleOfTheTeamAreThere(): void
+    {
+        $this->travelTo('2026-03-02 10:00:00');
+        $campaign = $this->campaign();
+        $team = $this->business->teams()->create(['key' => 'rounds', 'name' => 'Rounds', 'description' => 'the rounds', 'examples' => []]);
+        $campaign->update(['state' => Campaign::RUNNING, 'clock' => 'real', 'lines' => 5, 'a_minute' => 60, 'desk_team' => 'rounds', 'release_id' => Release::query()->where('agent_id', $campaign->agent_id)->value('id')]);
+        $dialler = app(Dialler::class);
+        $dialler->tick($campaign);
+        self::assertSame(0, $campaign->attempts()->count(), 'nobody is there to whom it could be put through');
+        foreach (['ann', 'ben', 'cat'] as $key) {
+            $person = Person::query()->create(['business_id' => $this->business->id, 'key' => $key, 'name' => ucfirst($key), 'site' => '', 'presence' => $key === 'cat' ? 'away' : 'available']);
+            $team->people()->attach($person->id, ['position' => 1]);
+        }
+        $dialler->tick($campaign);
+        self::assertSame(2, $campaign->attempts()->count());
     }
 
     public function testTwoReleasesRingHalfOfThePeopleEachAndStandSideBySide(): void

@@ -11,6 +11,7 @@ use App\Models\CallTurn;
 use App\Models\Contact;
 use App\Models\Release;
 use Illuminate\Support\Facades\DB;
+use Ringo\Dialogue\Event;
 use Ringo\Rehearsal\FinishedCall;
 use Ringo\Transcript\Turn;
 
@@ -48,9 +49,7 @@ final readonly class KeepFinishedCall
                 'last_event_at' => $started->setTimezone(new \DateTimeZone('UTC')),
             ]);
             CallTurn::query()->insert(array_map(static fn (Turn $turn, int $n): array => ['call_id' => $call->id, 'n' => $n, 'by' => $turn->by, 'text' => $turn->text, 'at' => round($turn->at, 1), 'seconds' => round($turn->seconds, 1), 'keys' => $turn->keys, 'steps' => json_encode($turn->steps, JSON_THROW_ON_ERROR), 'cut' => $turn->cut, 'whole' => $turn->whole], $finished->transcript->turns, array_keys($finished->transcript->turns)));
-            foreach ($finished->events as $n => $event) {
-                CallStep::query()->create(['call_id' => $call->id, 'n' => $n, 'event' => $event->toArray(), 'trace' => $finished->traces[$n]->toArray(), 'microseconds' => 0]);
-            }
+            CallStep::query()->insert(array_map(static fn (Event $event, int $n): array => ['call_id' => $call->id, 'n' => $n, 'event' => json_encode($event->toArray(), JSON_THROW_ON_ERROR), 'trace' => json_encode($finished->traces[$n]->toArray(), JSON_THROW_ON_ERROR), 'microseconds' => 0], $finished->events, array_keys($finished->events)));
             $this->keepRecord->of($call, $state);
 
             return $call;

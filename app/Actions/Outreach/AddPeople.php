@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Outreach;
 
+use App\Actions\Contacts\FindContacts;
 use App\Models\Campaign;
 use App\Models\CampaignPerson;
 use App\Models\Contact;
@@ -23,21 +24,22 @@ final readonly class AddPeople
 
     private const TOLD = 20;
 
-    public function __construct(private NumberingPlan $plan)
+    public function __construct(private NumberingPlan $plan, private FindContacts $find)
     {
     }
 
     /**
      * Callers of the business, with what is known of them; their consent is to the campaign's purpose.
      *
-     * @param ?string $tag only those with it
+     * @param array<string, string> $filter which of them, as the list of callers finds them
      *
      * @return array{added: int, there: int}
      */
-    public function callers(Campaign $campaign, ?string $tag): array
+    public function callers(Campaign $campaign, array $filter): array
     {
         $counts = ['added' => 0, 'there' => 0];
-        $query = Contact::query()->with('numbers')->where('business_id', $campaign->business_id)->whereNull('erased_at')->when($tag !== null && $tag !== '', static fn ($contacts) => $contacts->whereJsonContains('tags', $tag));
+        $query = $this->find->by($campaign->business, $filter)->with('numbers');
+        $query->whereNull('erased_at');
         foreach ($query->lazyById() as $contact) {
             if (! $contact instanceof Contact) {
                 continue;

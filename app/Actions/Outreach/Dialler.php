@@ -8,10 +8,12 @@ use App\Actions\Calls\KeepFinishedCall;
 use App\Models\Campaign;
 use App\Models\CampaignAttempt;
 use App\Models\CampaignPerson;
+use App\Models\Person;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Ringo\Dialogue\Ending;
 use Ringo\Rehearsal\FinishedCall;
+use Ringo\Rehearsal\Outreach\SimulatedCampaign;
 
 /**
  * Rings who is due: no more at once than lines, no more a minute than said, each claimed before it is rung and counted once.
@@ -58,7 +60,7 @@ final readonly class Dialler
         $now = $campaign->now();
         $held = array_values(array_filter($campaign->held, static fn (int $until): bool => $until > $now));
         $begun = CampaignAttempt::query()->where('campaign_id', $campaign->id)->where('at', '>', $now - self::MINUTE)->count();
-        $free = min($campaign->lines - count($held), $campaign->a_minute - $begun);
+        $free = min($this->lines($campaign) - count($held), $campaign->a_minute - $begun);
         $placed = 0;
         if ($free > 0) {
             $due = $campaign->people()->with('contact')->where(static fn ($either) => $either->where(static fn ($waits) => $waits->where('state', CampaignPerson::WAITING)->where('next_at', '<=', $now))->orWhere('state', CampaignPerson::CALLING))->orderByRaw("state = 'calling' desc")->orderBy('next_at')->orderBy('id')->limit($free)->get();
@@ -81,6 +83,17 @@ final readonly class Dialler
         $this->over($campaign->refresh());
 
         return $placed;
+    }
+
+    /** Calls at once: as many as lines, and by the real clock no more than people are there to whom they are put through. */
+    private function lines(Campaign $campaign): int
+    {
+        if ($campaign->desk_team === null || $campaign->clock !== 'real') {
+            return $campaign->lines;
+        }
+        $there = Person::query()->where('business_id', $campaign->business_id)->where('presence', 'available')->whereHas('teams', static fn ($teams) => $teams->where('teams.key', $campaign->desk_team))->count();
+
+        return min($campaign->lines, $there);
     }
 
     /** When something can happen next: somebody is due, or a line is free. */
@@ -119,7 +132,7 @@ final readonly class Dialler
         }
         $wall = $this->plan->wall($campaign, $person, $now);
         $talk = $this->public->ring($campaign, $person, $now, (int) substr($wall, 11, 2));
-        $came = $talk['call'] === null ? $talk['came'] : $this->came($talk['call'], $talk['came']);
+        $came = $talk['call'] === null ? $talk['came'] : SimulatedCampaign::came($talk['call'], $talk['came']);
         DB::transaction(function () use ($campaign, $person, $now, $wall, $talk, $came): void {
             // Counted only by whoever finds the claim as it was.
             if (CampaignPerson::query()->whereKey($person->id)->where('state', CampaignPerson::CALLING)->where('attempts', $person->attempts)->update(['state' => CampaignPerson::WAITING, 'updated_at' => now()]) === 0) {
@@ -179,18 +192,6 @@ final readonly class Dialler
         }
 
         return null;
-    }
-
-    /** What an answered call was: a talk, a machine, the wrong person, somebody who rang off. */
-    private function came(FinishedCall $call, string $came): string
-    {
-        return match (true) {
-            $call->state->outcome === 'voicemail' => 'voicemail',
-            $call->state->outcome === 'not reached' => 'no_answer',
-            $call->state->outcome === Ending::LATER => 'later',
-            in_array($call->state->outcome, Ending::IN_VAIN, true) => 'hung_up',
-            default => $came,
-        };
     }
 
     /** Stops by its rules, or because nobody is left. */

@@ -4,23 +4,12 @@ declare(strict_types=1);
 
 namespace App\Console\Core;
 
-use Ringo\Dialogue\Engine;
-use Ringo\Document\InvalidDocument;
-use Ringo\Errand\ErrandFile;
-use Ringo\Errand\Errands;
-use Ringo\Knowledge\CallKnowledge;
-use Ringo\Language\Vocabulary;
-use Ringo\Numbering\NumberingPlan;
 use Ringo\Rehearsal\Crowd\Crowd;
 use Ringo\Rehearsal\Crowd\Report;
 use Ringo\Rehearsal\Crowd\Walk;
 use Ringo\Rehearsal\Crowd\Walked;
-use Ringo\Rehearsal\SketchBook;
 use Ringo\Script\Script;
-use Ringo\Script\ScriptReader;
 use Ringo\Statistics\Share;
-use Ringo\Transfer\StaffFile;
-use Ringo\Transfer\Switchboard;
 
 /** `./ringo crowd SCRIPT --callers=1000 --seed=1`: stand-in callers try a script, or two with the same callers. */
 final class CrowdCommand
@@ -31,17 +20,18 @@ final class CrowdCommand
 
     public function run(Arguments $arguments): int
     {
-        $arguments->allow(['callers', 'seed', 'noise', 'against', 'teams', 'knowledge', 'diaries', 'errands', 'now', 'tz', 'call']);
+        $arguments->allow(['callers', 'seed', 'noise', 'against', ...ScriptInput::AROUND, 'now', 'tz', 'call']);
         $callers = $arguments->get('callers') ?? '200';
         $noise = $arguments->get('noise') ?? '0';
         if (count($arguments->positional) !== 1 || preg_match('/^\d+$/', $callers) !== 1 || (int) $callers < 1 || (int) $callers > self::MOST_CALLERS || ! is_numeric($noise) || (float) $noise < 0 || (float) $noise > 1) {
             throw new WrongUsage('Usage: '.self::USAGE);
         }
-        $script = $this->script($arguments->positional[0]);
+        $input = new ScriptInput($arguments);
+        $script = $input->script($arguments->positional[0]);
         $now = $arguments->now($script->agent->tz);
         $seed = $arguments->get('seed') ?? '1';
         $crowd = new Crowd($script, $now, $seed);
-        $walk = $this->walk($arguments, $script, $now, (float) $noise);
+        $walk = $this->walk($input, $script, $now, (float) $noise);
         if ($arguments->has('call')) {
             $this->one($walk()->of($crowd->caller(max(1, (int) $arguments->get('call')))));
 
@@ -50,8 +40,8 @@ final class CrowdCommand
         $report = $this->through($crowd, $walk, (int) $callers);
         $answer = $report->toArray();
         if ($arguments->get('against') !== null) {
-            $other = $this->script($arguments->get('against'));
-            $against = $this->through($crowd, $this->walk($arguments, $other, $now, (float) $noise), (int) $callers);
+            $other = $input->script($arguments->get('against'));
+            $against = $this->through($crowd, $this->walk($input, $other, $now, (float) $noise), (int) $callers);
             $answer['against'] = $against->toArray();
             $answer += $this->compared($report, $against);
         }
@@ -96,33 +86,10 @@ final class CrowdCommand
     }
 
     /** @return \Closure(): Walk */
-    private function walk(Arguments $arguments, Script $script, \DateTimeImmutable $now, float $noise): \Closure
+    private function walk(ScriptInput $input, Script $script, \DateTimeImmutable $now, float $noise): \Closure
     {
-        $errands = $arguments->get('errands') === null ? null : ErrandInput::file($arguments->get('errands'));
-        $board = $arguments->get('teams') === null ? null : $this->board($arguments->get('teams'), $script->agent->country);
-        $knowledge = $arguments->get('knowledge') === null ? null : new CallKnowledge(AnswerCommand::answerer($arguments->get('knowledge')), Vocabulary::of($script->agent->language), static fn (string $file): string => '');
-        $diaries = $arguments->get('diaries') === null ? null : FreeCommand::diaries($arguments->get('diaries'));
+        $errands = $input->errands();
 
-        return static fn (): Walk => new Walk(Engine::for($script, $board, $knowledge, appointments: $diaries === null ? null : new SketchBook($diaries), errands: $errands instanceof ErrandFile ? $errands->errands : new Errands), $now, $noise, $errands);
-    }
-
-    private function board(string $path, string $country): Switchboard
-    {
-        $text = is_file($path) ? (string) file_get_contents($path) : throw new BadInput("{$path}: there is no such file.");
-        try {
-            return (new StaffFile(new NumberingPlan, $country))->read($text);
-        } catch (\InvalidArgumentException $problem) {
-            throw new BadInput("{$path}: {$problem->getMessage()}.");
-        }
-    }
-
-    private function script(string $path): Script
-    {
-        $text = is_file($path) ? (string) file_get_contents($path) : throw new BadInput("{$path}: there is no such file.");
-        try {
-            return (new ScriptReader)->fromJson($text);
-        } catch (InvalidDocument $problem) {
-            throw new BadInput(implode("\n", array_map(static fn (array $one): string => "{$path}: {$one['path']}: {$one['message']}", $problem->problems)));
-        }
+        return static fn (): Walk => new Walk($input->engine($script, $input->diaries(), $errands), $now, $noise, $errands);
     }
 }

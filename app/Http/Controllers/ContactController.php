@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\Contacts\ChangeContacts;
 use App\Actions\Contacts\ContactCard;
 use App\Actions\Contacts\ContactRow;
+use App\Actions\Contacts\FindContacts;
 use App\Actions\Contacts\ImportContacts;
 use App\Jobs\RunImport;
 use App\Models\Business;
@@ -14,7 +15,6 @@ use App\Models\Contact;
 use App\Models\ContactChange;
 use App\Models\ContactColumn;
 use App\Models\ContactImport;
-use App\Models\ContactNumber;
 use App\Models\User;
 use App\Support\Book\FieldType;
 use App\Support\CurrentAgent;
@@ -222,27 +222,7 @@ final class ContactController
     private function query(Request $request, Business $business): Builder
     {
         $filter = $this->filter($request);
-        $query = Contact::query()->where('business_id', $business->id);
-        if (($filter['q'] ?? '') !== '') {
-            $like = '%'.addcslashes($filter['q'], '%_\\').'%';
-            $digits = (string) preg_replace('/\D/', '', ltrim($filter['q'], '0'));
-            $query->where(static function (Builder $q) use ($like, $digits, $business): void {
-                $q->where('name', 'like', $like)->orWhere('organisation', 'like', $like)->orWhere('email', 'like', $like);
-                if (strlen($digits) >= 3) {
-                    $q->orWhereIn('id', ContactNumber::query()->where('business_id', $business->id)->where('e164', 'like', "%{$digits}%")->select('contact_id'));
-                }
-            });
-        }
-        match ($filter['show'] ?? '') {
-            'organisations' => $query->where('kind', 'organisation'),
-            'blocked' => $query->where('blocked', true),
-            'do_not_call' => $query->where('do_not_call', true),
-            'proposals' => $query->whereIn('id', ContactChange::query()->where('state', 'proposed')->select('contact_id')),
-            default => null,
-        };
-        if (($filter['tag'] ?? '') !== '') {
-            $query->whereJsonContains('tags', $filter['tag']);
-        }
+        $query = (new FindContacts)->by($business, $filter);
         $sort = $filter['sort'] ?? 'name';
 
         $query->orderBy($sort, ($filter['dir'] ?? 'asc') === 'desc' ? 'desc' : 'asc')->orderBy('id');

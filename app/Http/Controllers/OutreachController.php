@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\Contacts\FindContacts;
 use App\Actions\Outreach\AddPeople;
 use App\Actions\Outreach\NeverRing;
 use App\Actions\Outreach\PlanPeople;
@@ -56,6 +57,7 @@ final class OutreachController
         'stop_opt_outs' => ['nullable', 'numeric', 'between:0.1,100'],
         'stop_fails' => ['nullable', 'integer', 'between:2,100'],
         'seed' => ['nullable', 'string', 'max:40'],
+        'desk_team' => ['nullable', 'string', 'max:60'],
         'rates' => ['nullable', 'array'],
         'rates.*' => ['nullable', 'numeric', 'between:0,100'],
     ];
@@ -123,11 +125,13 @@ final class OutreachController
 
     public function people(Request $request, Business $business, Campaign $campaign, AddPeople $add): RedirectResponse
     {
-        $given = $request->validate(['from' => ['required', 'in:callers,file'], 'tag' => ['nullable', 'string', 'max:60'], 'file' => ['required_if:from,file', 'file', 'max:'.self::LIST_KB]], ['file.*' => 'Choose a CSV file of up to 20 MB with a column “phone”.']);
+        $given = $request->validate(['from' => ['required', 'in:callers,file'], 'tag' => ['nullable', 'string', 'max:60'], 'q' => ['nullable', 'string', 'max:100'], 'show' => ['nullable', 'in:'.implode(',', array_keys(FindContacts::KINDS))], 'file' => ['required_if:from,file', 'file', 'max:'.self::LIST_KB]], ['file.*' => 'Choose a CSV file of up to 20 MB with a column “phone”.']);
         try {
             /** @var ?UploadedFile $file */
             $file = $request->file('file');
-            $came = $given['from'] === 'callers' || $file === null ? $add->callers($campaign, $given['tag'] ?? null) : $add->csv($campaign, (string) $file->getRealPath());
+            $filter = array_filter(array_map(strval(...), array_intersect_key($given, ['tag' => 1, 'q' => 1, 'show' => 1])));
+            $came = $given['from'] === 'callers' || $file === null ? $add->callers($campaign, $filter) : $add->csv($campaign, (string) $file->getRealPath());
+            $campaign->update($given['from'] === 'callers' ? ['filter' => $filter] : []);
         } catch (\DomainException $problem) {
             throw ValidationException::withMessages(['file' => $problem->getMessage()]);
         }
@@ -212,7 +216,7 @@ final class OutreachController
 
         return [[
             'name' => trim($given['name']), 'document' => $document, 'stops' => $stops,
-            'lines' => (int) $given['lines'], 'a_minute' => (int) $given['a_minute'], 'seed' => ($given['seed'] ?? '') ?: '1',
+            'lines' => (int) $given['lines'], 'a_minute' => (int) $given['a_minute'], 'seed' => ($given['seed'] ?? '') ?: '1', 'desk_team' => $business->teams()->where('key', (string) ($given['desk_team'] ?? ''))->value('key'),
         ], $agent];
     }
 
