@@ -226,7 +226,7 @@ final class OutreachTest extends FeatureTestCase
     {
         $this->travelTo('2026-03-02 10:00:00');
         $campaign = $this->campaign();
-        $team = $this->business->teams()->create(['key' => 'rounds', 'name' => 'Rounds', 'description' => 'the rounds', 'examples' => []]);
+        $team = $this->business->teams()->create(['key' => 'rounds', 'name' => 'Rounds', 'description' => 'the rounds', 'examples' => [], 'hours' => []]);
         $campaign->update(['state' => Campaign::RUNNING, 'clock' => 'real', 'lines' => 5, 'a_minute' => 60, 'desk_team' => 'rounds', 'release_id' => Release::query()->where('agent_id', $campaign->agent_id)->value('id')]);
         $dialler = app(Dialler::class);
         $dialler->tick($campaign);
