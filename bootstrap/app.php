@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Api\Problem;
 use App\Http\Middleware\SecurityHeaders;
 use App\Support\WrongAddress;
 use Illuminate\Auth\AuthenticationException;
@@ -16,7 +17,7 @@ use Ringo\Document\InvalidDocument;
 use Symfony\Component\HttpKernel\Exception\HttpException;
 
 return Application::configure(basePath: dirname(__DIR__))
-    ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php', health: '/up')
+    ->withRouting(web: __DIR__.'/../routes/web.php', api: __DIR__.'/../routes/api.php', apiPrefix: 'api/v1', commands: __DIR__.'/../routes/console.php', health: '/up')
     ->withCommands([__DIR__.'/../app/Console'])
     ->withMiddleware(static function (Middleware $middleware): void {
         // One origin only; see compat/README.md.
@@ -26,7 +27,9 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->redirectUsersTo('/');
     })
     ->withExceptions(static function (Exceptions $exceptions): void {
-        $exceptions->dontReport([AuthenticationException::class, TokenMismatchException::class]);
+        $exceptions->dontReport([AuthenticationException::class, TokenMismatchException::class, Problem::class]);
+        // Other systems get problem details, whatever went wrong.
+        $exceptions->render(static fn (Throwable $problem, Request $request) => $request->is('api/*') ? Problem::of($problem)->toResponse($request) : null);
         $exceptions->render(static fn (InvalidDocument $problem, Request $request) => $request->expectsJson() ? null : response()->view('errors.script', ['problems' => $problem->problems], 422));
         $exceptions->render(static fn (ValidationException $problem, Request $request) => $request->isMethod('GET') && ! $request->expectsJson() ? app(WrongAddress::class)->answer($problem, $request) : null);
         $exceptions->render(static function (AuthenticationException $problem, Request $request) {

@@ -31,6 +31,7 @@ use App\Http\Controllers\FormController;
 use App\Http\Controllers\GuestController;
 use App\Http\Controllers\HandsetController;
 use App\Http\Controllers\IntakeController;
+use App\Http\Controllers\InterfaceController;
 use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\KnowledgeController;
 use App\Http\Controllers\LineController;
@@ -234,6 +235,9 @@ Route::middleware('auth')->group(static function (): void {
             Route::post('/post/rules/{rule}/revert', [PostController::class, 'revert'])->name('post.rule.revert');
             Route::post('/post/rules/{rule}/restore', [PostController::class, 'restore'])->name('post.rule.restore')->withTrashed();
             Route::post('/post/rules/{rule}/test', [PostController::class, 'test'])->name('post.rule.test');
+            Route::get('/interface', [InterfaceController::class, 'show'])->name('interface');
+            Route::post('/interface/tokens', [InterfaceController::class, 'make'])->name('interface.make');
+            Route::delete('/interface/tokens/{token}', [InterfaceController::class, 'revoke'])->whereNumber('token')->name('interface.revoke')->withoutScopedBindings();
             Route::get('/outreach', [OutreachController::class, 'index'])->name('outreach');
             Route::get('/outreach/new', [OutreachController::class, 'create'])->name('campaign.new');
             Route::post('/outreach', [OutreachController::class, 'store'])->name('campaign.store');

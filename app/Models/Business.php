@@ -8,6 +8,7 @@ use App\Actions\Diary\CalendarFile;
 use App\Actions\Diary\DiariesOf;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\MorphMany;
 use Ringo\Brief\Brief;
 use Ringo\Delivery\Timing;
 use Ringo\Diary\Diaries;
@@ -96,6 +97,21 @@ final class Business extends Model
     public function errandDesigns(): Errands
     {
         return Errands::of($this->errands()->get()->map(static fn (Errand $errand): \Ringo\Errand\Errand => $errand->design()));
+    }
+
+    /** Somebody who owns it; who was first. */
+    public function owner(): ?User
+    {
+        /** @var ?User $owner */
+        $owner = User::query()->whereIn('id', Membership::query()->where('business_id', $this->id)->where('role', Role::Owner->value)->select('user_id'))->orderBy('id')->first();
+
+        return $owner;
+    }
+
+    /** @return MorphMany<ApiToken, $this> */
+    public function apiTokens(): MorphMany
+    {
+        return $this->morphMany(ApiToken::class, 'tokenable');
     }
 
     /** @return HasMany<Survey, $this> */

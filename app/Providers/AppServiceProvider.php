@@ -13,6 +13,7 @@ use App\Gateways\Speech\ProgramRecogniser;
 use App\Gateways\Speech\ProgramVoice;
 use App\Gateways\Speech\Recogniser;
 use App\Gateways\Speech\Voice;
+use App\Models\ApiToken;
 use App\Support\ScriptLibrary;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
@@ -21,6 +22,7 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\Support\Str;
+use Laravel\Sanctum\Sanctum;
 use Ringo\Language\Lexicon;
 use Ringo\Language\Vocabulary;
 use Ringo\Numbering\NumberingPlan;
@@ -45,6 +47,7 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict(config('app.env') !== 'production');
+        Sanctum::usePersonalAccessTokenModel(ApiToken::class);
         $this->app->make(CountCalls::class)->listen();
         // Only tries that fail count.
         $failed = static fn (): bool => Auth::guest();

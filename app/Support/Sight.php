@@ -43,6 +43,12 @@ final class Sight
         return new self($user instanceof User && ($user->roleIn($business)?->designs() ?? false));
     }
 
+    /** For whoever is no user: all, or what staff see. */
+    public static function whole(bool $whole): self
+    {
+        return new self($whole);
+    }
+
     /** @return array<string, string> titles of the fields kept back of an agent's records, by key */
     public function keptBack(?Agent $agent): array
     {

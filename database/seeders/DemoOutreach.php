@@ -21,6 +21,7 @@ use App\Support\CampaignForm;
 use App\Support\Starters;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Carbon;
+use Ringo\Design\ScriptDocument;
 use Ringo\Diary\Week;
 
 /** The demonstration's campaigns: collection-day reminders, one run to its end, one in the middle, a survey that was asked; and whoever fills in a form is rung. */
@@ -44,6 +45,9 @@ final readonly class DemoOutreach
         'per_day' => 2, 'per_week' => 4, 'minute' => 0.03, 'attempt' => 0.01,
         'rates' => ['reached' => 40, 'busy' => 10, 'no_answer' => 35, 'voicemail' => 12],
     ];
+
+    /** What stands in the starter's blanks. */
+    private const BLANKS = ['{your business}' => 'Pellbrook Hire', '{what the form was about}' => 'hiring a machine', '{who rings them}' => 'the nearest depot'];
 
     /** What came from the page: two people, one of them twice, and a machine. */
     private const FORMS = [
@@ -69,7 +73,7 @@ final readonly class DemoOutreach
     /** Whoever fills in the form on the client's page is rung; two did before, and one was no person. */
     private function forms(Business $business, User $user): void
     {
-        $agent = $this->agents->from($business, $this->agents->fitted($this->starters->filled('web_form'), $business, 'Corin'), $user, 'from the starter web_form');
+        $agent = $this->agents->from($business, $this->agents->fitted(ScriptDocument::fromJson(strtr($this->starters->document('web_form')->toJson(), self::BLANKS)), $business, 'Corin'), $user, 'from the starter web_form');
         $agent = Agent::query()->with('draft')->findOrFail($agent->id);
         Release::query()->create(['agent_id' => $agent->id, 'script_text_id' => $agent->draft->script_text_id, 'number' => 1, 'note' => 'First release: rings whoever fills in the form']);
         $today = CarbonImmutable::now($business->tz)->startOfDay();

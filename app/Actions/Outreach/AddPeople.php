@@ -92,6 +92,29 @@ final readonly class AddPeople
     }
 
     /**
+     * Somebody another system wants rung.
+     *
+     * @param array<string, mixed> $given phone, and where known name, tz, consent (to the campaign's purpose, since when), asked_for and facts
+     *
+     * @throws \DomainException where the number is none, or on the list already
+     */
+    public function one(Campaign $campaign, array $given): CampaignPerson
+    {
+        $text = static fn (string $key): string => is_string($given[$key] ?? null) ? trim($given[$key]) : '';
+        $number = $this->plan->parse($text('phone'), $campaign->design()->country);
+        if ($number === null || ! $number->valid) {
+            throw new \DomainException('“'.$text('phone').'” is no telephone number.');
+        }
+        $row = array_filter(['tz' => $text('tz'), 'consent' => $text('consent'), 'consent_purpose' => $text('consent') === '' ? '' : $campaign->design()->purpose, 'asked_for' => $text('asked_for')]);
+        $facts = array_filter(is_array($given['facts'] ?? null) ? $given['facts'] : [], is_scalar(...)) + ($text('name') === '' ? [] : ['name' => $text('name'), 'first_name' => explode(' ', $text('name'))[0]]);
+        if (! $this->add($campaign, $text('name'), $text('phone'), $number->e164, $row, $facts, null)) {
+            throw new \DomainException("{$number->e164} is on the list of {$campaign->name} already.");
+        }
+
+        return CampaignPerson::query()->where('campaign_id', $campaign->id)->where('e164', $number->e164)->firstOrFail();
+    }
+
+    /**
      * @param array<string, string> $row
      * @param array<string, mixed> $facts
      */

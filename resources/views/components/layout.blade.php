@@ -121,6 +121,7 @@
                 @php $stuck = $business->deliveries()->whereIn('state', ['failed', 'dead'])->count(); @endphp
                 @if ($stuck > 0)<span class="count" title="{{ $stuck }} deliveries did not arrive">{{ $stuck }}</span>@endif
             </a>
+            @if ($designs)<a href="{{ route('interface', $business) }}" @if ($here === 'interface') aria-current="page" @endif><x-icon name="plug"/> Interface</a>@endif
         @else
             <a href="{{ route('businesses') }}" @if ($here === 'businesses') aria-current="page" @endif><x-icon name="building-2"/> Businesses</a>
             <a href="{{ route('account') }}" @if ($here === 'account') aria-current="page" @endif><x-icon name="user"/> Your account</a>
