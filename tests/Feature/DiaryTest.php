@@ -9,6 +9,7 @@ use App\Actions\Diary\AppointmentBook;
 use App\Actions\Diary\CalendarFile;
 use App\Actions\Diary\DiariesOf;
 use App\Actions\Diary\FetchCalendar;
+use App\Gateways\Web\PublicAddress;
 use App\Models\BookableService;
 use App\Models\Booking;
 use App\Models\Business;
@@ -193,7 +194,7 @@ final class DiaryTest extends FeatureTestCase
         $kept = $this->odo->busy()->count();
         self::assertGreaterThan(20, $kept);
         Http::fake(['calendars.made-up.test/*' => Http::response('', 503)]);
-        config(['ringo.web_private' => true]);
+        $this->app->instance(PublicAddress::class, new PublicAddress(static fn (): array => ['93.184.215.14']));
         $this->odo->update(['calendar_url' => 'https://calendars.made-up.test/odo.ics']);
         self::assertSame(0, app(FetchCalendar::class)->due(), 'tried a moment ago');
         $this->travel(16)->minutes();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gateways\Post;
 
+use App\Gateways\Web\PublicAddress;
 use App\Models\Delivery;
 use Illuminate\Contracts\Mail\Factory as Mail;
 use Illuminate\Http\Client\ConnectionException;
@@ -17,7 +18,7 @@ use Illuminate\Mail\Message;
  */
 final readonly class Gateways implements PostGateway
 {
-    public function __construct(private StandInGateway $standIn, private Mail $mail, private Http $http)
+    public function __construct(private StandInGateway $standIn, private Mail $mail, private Http $http, private PublicAddress $addresses = new PublicAddress)
     {
     }
 
@@ -60,14 +61,13 @@ final readonly class Gateways implements PostGateway
     /** @param array<string, string> $headers */
     private function web(Delivery $delivery, array $headers): string
     {
-        $host = (string) parse_url($delivery->to, PHP_URL_HOST);
-        foreach (gethostbynamel($host) ?: [] as $address) {
-            if (filter_var($address, FILTER_VALIDATE_IP, FILTER_FLAG_NO_PRIV_RANGE | FILTER_FLAG_NO_RES_RANGE) === false && ! config('ringo.web_private')) {
-                throw new NotDelivered("{$host} is a private address; requests are not sent there", true);
-            }
+        try {
+            $pin = $this->addresses->pin($delivery->to, (bool) config('ringo.web_private'));
+        } catch (\DomainException $problem) {
+            throw new NotDelivered($problem->getMessage(), str_contains($problem->getMessage(), 'private') || str_contains($problem->getMessage(), 'no name'));
         }
         try {
-            $answer = $this->http->timeout(10)->withoutRedirecting()->withHeaders($headers)->withBody($delivery->body, 'application/json')->post($delivery->to);
+            $answer = $this->http->timeout(10)->withoutRedirecting()->withOptions(['curl' => [CURLOPT_RESOLVE => [$pin]]])->withHeaders($headers)->withBody($delivery->body, 'application/json')->post($delivery->to);
         } catch (ConnectionException $problem) {
             throw new NotDelivered('no answer came within ten seconds; it may have arrived ('.$problem->getMessage().')');
         }

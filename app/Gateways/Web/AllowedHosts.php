@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Gateways\Web;
 
 use Illuminate\Http\Client\Factory as Http;
+use Psr\Http\Message\StreamInterface;
 
 /**
  * Reads what lies at a web address, from hosts the business allows and never from private addresses.
@@ -13,7 +14,11 @@ use Illuminate\Http\Client\Factory as Http;
  */
 final readonly class AllowedHosts
 {
-    public function __construct(private Http $http)
+    private const SECONDS = 10;
+
+    private const MOST_BYTES = 8_388_608;
+
+    public function __construct(private Http $http, private PublicAddress $addresses = new PublicAddress)
     {
     }
 
@@ -35,13 +40,16 @@ final readonly class AllowedHosts
         if (str_ends_with($host, '.example')) {
             return $this->standIn($host, $parts['path'] ?? '/');
         }
-        foreach (gethostbynamel($host) ?: [] as $address) {
-            if (filter_var($address, FILTER_VALIDATE_IP, FILTER_FLAG_NO_PRIV_RANGE | FILTER_FLAG_NO_RES_RANGE) === false && ! config('ringo.web_private')) {
-                throw new \DomainException("{$host} is a private address; nothing is fetched from there.");
-            }
+        try {
+            $pin = $this->addresses->pin($url, (bool) config('ringo.web_private'));
+        } catch (\DomainException $problem) {
+            throw new \DomainException("{$problem->getMessage()}.");
         }
         try {
-            $answer = $this->http->timeout(10)->withoutRedirecting()->get($url);
+            $answer = $this->http->timeout(self::SECONDS)->withoutRedirecting()->withOptions(['stream' => true, 'curl' => [CURLOPT_RESOLVE => [$pin]]])->get($url);
+            $body = $this->body($answer->toPsrResponse()->getBody(), $host);
+        } catch (\DomainException $problem) {
+            throw $problem;
         } catch (\Throwable) {
             throw new \DomainException("{$host} did not answer within ten seconds. Nothing was changed; try again later.");
         }
@@ -49,7 +57,25 @@ final readonly class AllowedHosts
             throw new \DomainException("{$url}: the server answered {$answer->status()}. Nothing was changed.");
         }
 
-        return $answer->body();
+        return $body;
+    }
+
+    /** @throws \DomainException where it is larger than a page is */
+    private function body(StreamInterface $stream, string $host): string
+    {
+        $until = microtime(true) + self::SECONDS;
+        $body = '';
+        while (! $stream->eof()) {
+            $body .= $stream->read(65_536);
+            if (strlen($body) > self::MOST_BYTES) {
+                throw new \DomainException("{$host} sent more than ".intdiv(self::MOST_BYTES, 1_048_576).' MB, which is no page. Nothing was changed.');
+            }
+            if (microtime(true) > $until) {
+                throw new \DomainException("{$host} did not end its answer within ten seconds. Nothing was changed; try again later.");
+            }
+        }
+
+        return $body;
     }
 
     /** The site of the demonstration: files that can be changed to see a page change. */

@@ -20,7 +20,7 @@ final readonly class Outgoing
     /** An answer longer than this is cut off and counts as failed. */
     public const MOST_BYTES = 262_144;
 
-    public function __construct(private Http $http)
+    public function __construct(private Http $http, private PublicAddress $addresses = new PublicAddress)
     {
     }
 
@@ -83,18 +83,11 @@ final readonly class Outgoing
         if (str_ends_with($host, '.example')) {
             throw NoAnswer::because("{$host} is no system there is");
         }
-        $addresses = filter_var($host, FILTER_VALIDATE_IP) !== false ? [$host] : (gethostbynamel($host) ?: []);
-        if ($addresses === []) {
-            throw NoAnswer::because("{$host} is not known");
+        try {
+            return [$url, $this->addresses->pin($url, (bool) config('ringo.web_private'))];
+        } catch (\DomainException $problem) {
+            throw NoAnswer::because($problem->getMessage());
         }
-        foreach ($addresses as $address) {
-            if (! config('ringo.web_private') && filter_var($address, FILTER_VALIDATE_IP, FILTER_FLAG_NO_PRIV_RANGE | FILTER_FLAG_NO_RES_RANGE) === false) {
-                throw NoAnswer::because("{$host} is a private address; nothing is asked there");
-            }
-        }
-        $port = (int) (parse_url($url, PHP_URL_PORT) ?: (str_starts_with($url, 'https') ? 443 : 80));
-
-        return [$url, "{$host}:{$port}:{$addresses[0]}"];
     }
 
     private function took(int $start): float
