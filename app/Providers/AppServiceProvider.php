@@ -14,6 +14,7 @@ use App\Gateways\Speech\ProgramVoice;
 use App\Gateways\Speech\Recogniser;
 use App\Gateways\Speech\Voice;
 use App\Models\ApiToken;
+use App\Support\Input;
 use App\Support\ScriptLibrary;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
@@ -52,7 +53,7 @@ final class AppServiceProvider extends ServiceProvider
         // Only tries that fail count.
         $failed = static fn (): bool => Auth::guest();
         RateLimiter::for('sign-in', static fn (Request $request): array => [
-            Limit::perMinute(6)->by(Str::lower((string) $request->input('email')).'|'.$request->ip())->after($failed),
+            Limit::perMinute(6)->by(Str::lower(Input::text($request, 'email')).'|'.$request->ip())->after($failed),
             Limit::perMinute(30)->by((string) $request->ip())->after($failed),
         ]);
         // By whose code it is: six digits are not found out by trying.

@@ -16,7 +16,7 @@ final readonly class DiaryForm
      */
     public function business(array $given): array
     {
-        return ['hours' => $this->week($given['hours'] ?? []), 'closures' => $this->days((string) ($given['closures'] ?? '')), 'travel' => ['default' => (int) ($given['travel_default'] ?? 0), 'pairs' => $this->pairs((string) ($given['travel'] ?? ''))], 'share' => is_string($given['share'] ?? null) ? $given['share'] : 'first'];
+        return ['hours' => $this->week($given['hours'] ?? []), 'closures' => $this->days(self::text($given, 'closures', '')), 'travel' => ['default' => (int) ($given['travel_default'] ?? 0), 'pairs' => $this->pairs(self::text($given, 'travel', ''))], 'share' => is_string($given['share'] ?? null) ? $given['share'] : 'first'];
     }
 
     /**
@@ -28,7 +28,7 @@ final readonly class DiaryForm
     {
         $number = static fn (string $key, int $else): int => is_numeric($given[$key] ?? null) ? (int) $given[$key] : $else;
 
-        return ['label' => trim((string) ($given['label'] ?? '')) ?: 'an appointment', 'minutes' => $number('minutes', 30), 'before' => $number('before', 0), 'after' => $number('after', 0), 'step' => $number('step', 30), 'notice_hours' => $number('notice_hours', 0), 'ahead_days' => $number('ahead_days', 60), 'place' => (string) ($given['place'] ?? 'here'), 'places' => $number('places', 1)];
+        return ['label' => trim(self::text($given, 'label', '')) ?: 'an appointment', 'minutes' => $number('minutes', 30), 'before' => $number('before', 0), 'after' => $number('after', 0), 'step' => $number('step', 30), 'notice_hours' => $number('notice_hours', 0), 'ahead_days' => $number('ahead_days', 60), 'place' => self::text($given, 'place', 'here'), 'places' => $number('places', 1)];
     }
 
     /**
@@ -39,9 +39,9 @@ final readonly class DiaryForm
     public function diary(array $given): array
     {
         $hours = $this->week($given['hours'] ?? []);
-        $breaks = $this->spans((string) ($given['breaks'] ?? ''));
-        $off = $this->days((string) ($given['off'] ?? ''));
-        $base = trim((string) ($given['base'] ?? ''));
+        $breaks = $this->spans(self::text($given, 'breaks', ''));
+        $off = $this->days(self::text($given, 'off', ''));
+        $base = trim(self::text($given, 'base', ''));
 
         return ['services' => array_values(array_filter((array) ($given['services'] ?? []), is_string(...)))]
             + ($hours === [] ? [] : ['hours' => $hours]) + ($breaks === [] ? [] : ['breaks' => ['daily' => $breaks]]) + ($off === [] ? [] : ['off' => $off])
@@ -94,5 +94,11 @@ final readonly class DiaryForm
     private function lines(string $text): array
     {
         return array_values(array_filter(array_map(trim(...), preg_split('/\R/u', $text) ?: []), static fn (string $line): bool => $line !== ''));
+    }
+
+    /** @param array<array-key, mixed> $given */
+    private static function text(array $given, string $key, string $else): string
+    {
+        return is_scalar($given[$key] ?? null) ? (string) $given[$key] : $else;
     }
 }

@@ -51,7 +51,12 @@ final readonly class LabelledCalls
                 $tz = $where[1] ?? null;
                 $tz ??= self::ZONES[$country] ?? 'UTC';
                 $n++;
-                $heads[] = [$parts[0], (new \DateTimeImmutable($parts[1] ?? 'now', new \DateTimeZone($tz)))->format('c'), $tz, $country, ($parts[3] ?? '') === '' ? null : $parts[3], ($parts[4] ?? '') === 'outbound' ? 'outbound' : 'inbound'];
+                try {
+                    $begins = (new \DateTimeImmutable($parts[1] ?? 'now', new \DateTimeZone($tz)))->format('c');
+                } catch (\Exception|\ValueError) {
+                    throw new \UnexpectedValueException('line '.($at + 1).': a call begins with = id | time | country and zone');
+                }
+                $heads[] = [$parts[0], $begins, $tz, $country, ($parts[3] ?? '') === '' ? null : $parts[3], ($parts[4] ?? '') === 'outbound' ? 'outbound' : 'inbound'];
             } elseif ($n >= 0 && preg_match('/^([ASC]): ?(.*)$/', $line, $m) === 1) {
                 $turns[$n][] = new Turn(self::BY[$m[1]], $m[2], 4.0 * count($turns[$n] ?? []), 3.0);
             } elseif ($n >= 0 && preg_match('/^([>~]) ?(\w+): ?(.*)$/', $line, $m) === 1) {

@@ -183,7 +183,7 @@ final readonly class TranscriptFile
      */
     private function when(mixed $tz, mixed $started, \DateTimeImmutable $now, array &$problems): array
     {
-        $zone = is_string($tz) && $tz !== '' ? $tz : $this->tz;
+        $zone = is_string($tz) && $tz !== '' ? str_replace("\0", '', $tz) : $this->tz;
         try {
             $real = new \DateTimeZone($zone);
         } catch (\Exception) {

@@ -169,10 +169,10 @@ final readonly class ScriptReader
         }
     }
 
-    /** @param list<string> $known */
+    /** @param list<array-key> $known a name of digits only is a number as the key of an array */
     private function near(string $word, array $known): string
     {
-        foreach ($known as $one) {
+        foreach (array_map(strval(...), $known) as $one) {
             if (levenshtein(substr($word, 0, 60), substr($one, 0, 60)) <= 2) {
                 return "; did you mean “{$one}”?";
             }

@@ -38,6 +38,7 @@ final readonly class RecordSheet
         }
         $fields = [];
         foreach ($node->map('properties') as $key => $property) {
+            $key = (string) $key;
             if (preg_match('/^[a-z][a-z0-9_]*$/', $key) !== 1) {
                 $property->problem('', 'a field key is lower-case letters, digits and underscores, beginning with a letter');
             }
@@ -95,11 +96,23 @@ final readonly class RecordSheet
         $labels = is_array($data['x-labels'] ?? null) ? $data['x-labels'] : [];
         $phrases = is_array($data['x-phrases'] ?? null) ? $data['x-phrases'] : [];
         $options = [];
+        if (isset($data['enum']) && ! is_array($data['enum'])) {
+            $node->problem('enum', 'is a list of texts, one for each option');
+        }
         foreach (is_array($data['enum'] ?? null) ? $data['enum'] : [] as $value) {
-            if (! is_string($value)) {
+            if (! is_string($value) && ! is_int($value)) {
+                // No value is no option of its own.
+                $value === null || $node->problem('enum', 'holds only texts, one for each option');
+
                 continue;
             }
-            $options[] = ['key' => $value, 'label' => (string) ($labels[$value] ?? str_replace('_', ' ', $value)), 'phrases' => self::texts($phrases[$value] ?? [])];
+            $value = (string) $value;
+            $label = $labels[$value] ?? null;
+            if ($label !== null && ! is_scalar($label)) {
+                $node->problem('x-labels', "has no text for “{$value}”");
+                $label = null;
+            }
+            $options[] = ['key' => $value, 'label' => (string) ($label ?? str_replace('_', ' ', $value)), 'phrases' => self::texts($phrases[$value] ?? [])];
         }
         $examples = is_array($data['examples'] ?? null) ? $data['examples'] : [];
         $pattern = is_string($data['pattern'] ?? null) ? $data['pattern'] : null;
@@ -158,6 +171,10 @@ final readonly class RecordSheet
             return ValueType::Choice;
         }
         $kind = $data['type'] ?? 'string';
+        if (! is_string($kind) && ! (is_array($kind) && array_is_list($kind) && array_filter($kind, is_string(...)) === $kind)) {
+            $node->problem('type', 'is the name of a type, or a list of such names');
+            $kind = 'string';
+        }
         $kind = is_array($kind) ? (array_values(array_diff($kind, ['null']))[0] ?? 'string') : $kind;
         $format = $data['format'] ?? null;
         $known = is_string($format) ? FieldFormats::ofFormat($format) : null;

@@ -321,8 +321,14 @@ final readonly class ImportContacts
                 return implode('; ', $values);
             };
             $name = (string) ($card->FN ?? '');
-            yield $n => ['name' => $name, 'organisation' => trim(str_replace(';', ' ', (string) ($card->ORG ?? ''))), 'telephone' => $all('TEL'), 'e-mail' => (string) ($card->EMAIL ?? ''), 'categories' => str_replace('\,', ',', (string) ($card->CATEGORIES ?? '')), 'note' => (string) ($card->NOTE ?? ''), 'language' => (string) ($card->LANG ?? ''),
-                'uid' => (string) ($card->UID ?? ''), 'consent' => (string) ($card->{'X-RINGO-CONSENT-ON'} ?? ''), 'do not call' => (string) ($card->{'X-RINGO-DO-NOT-CALL'} ?? '')] + $this->facts($card);
+            yield $n => array_map(self::utf8(...), ['name' => $name, 'organisation' => trim(str_replace(';', ' ', (string) ($card->ORG ?? ''))), 'telephone' => $all('TEL'), 'e-mail' => (string) ($card->EMAIL ?? ''), 'categories' => str_replace('\,', ',', (string) ($card->CATEGORIES ?? '')), 'note' => (string) ($card->NOTE ?? ''), 'language' => (string) ($card->LANG ?? ''),
+                'uid' => (string) ($card->UID ?? ''), 'consent' => (string) ($card->{'X-RINGO-CONSENT-ON'} ?? ''), 'do not call' => (string) ($card->{'X-RINGO-DO-NOT-CALL'} ?? '')] + $this->facts($card));
         }
+    }
+
+    /** A card is UTF-8 (RFC 6350); what is not was written on an old machine. */
+    private static function utf8(string $text): string
+    {
+        return mb_check_encoding($text, 'UTF-8') ? $text : mb_convert_encoding($text, 'UTF-8', 'Windows-1252');
     }
 }

@@ -15,6 +15,7 @@ use App\Models\Business;
 use App\Models\User;
 use App\Support\AgentForm;
 use App\Support\CurrentAgent;
+use App\Support\Input;
 use App\Support\Starters;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -102,7 +103,7 @@ final class AgentController
         /** @var User $user */
         $user = $request->user();
         try {
-            $edit->apply($agent, (int) $request->input('version'), 'changed the agent', [], static fn (ScriptDocument $document): ScriptDocument => (new AgentForm($document))->changed($form), $user);
+            $edit->apply($agent, Input::number($request, 'version'), 'changed the agent', [], static fn (ScriptDocument $document): ScriptDocument => (new AgentForm($document))->changed($form), $user);
         } catch (InvalidDocument $problem) {
             throw ValidationException::withMessages(['agent' => array_map(static fn (array $one): string => ucfirst($one['path'] === '' ? $one['message'] : str_replace('.', ', ', $one['path']).': '.$one['message']).'.', array_slice($problem->problems, 0, 5))]);
         } catch (DraftMoved $moved) {

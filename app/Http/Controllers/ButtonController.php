@@ -21,6 +21,7 @@ use App\Models\Campaign;
 use App\Models\GuestPass;
 use App\Models\Line;
 use App\Models\PromisedCallBack;
+use App\Support\Input;
 use App\Support\Pronounced;
 use App\Support\VisitorPass;
 use Illuminate\Http\JsonResponse;
@@ -215,7 +216,7 @@ final class ButtonController
             // It ended meanwhile; the page is told how it stands.
         }
 
-        return $this->stands($request, $call->refresh(), is_numeric($request->input('seen')) ? (int) $request->input('seen') : -1);
+        return $this->stands($request, $call->refresh(), is_numeric($request->input('seen')) ? Input::number($request, 'seen') : -1);
     }
 
     /** Nobody answers at this hour: the visitor leaves a number to be rung on, which goes to the desk. */

@@ -18,6 +18,7 @@ use App\Models\ContactImport;
 use App\Models\User;
 use App\Support\Book\FieldType;
 use App\Support\CurrentAgent;
+use App\Support\Input;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
@@ -104,7 +105,7 @@ final class ContactController
 
     public function merge(Request $request, Business $business, Contact $contact, ChangeContacts $change): RedirectResponse
     {
-        $from = $change->named($business, $contact, trim((string) $request->input('from')));
+        $from = $change->named($business, $contact, trim(Input::text($request, 'from')));
         /** @var User $user */
         $user = $request->user();
         $change->merge($contact, $from, $user);

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Models\Business;
 use App\Models\Contact;
+use App\Support\Input;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Ringo\Numbering\NumberingPlan;
@@ -14,7 +15,7 @@ final class ContactSearchController
 {
     public function index(Request $request, Business $business, NumberingPlan $plan): JsonResponse
     {
-        $words = trim($request->string('q')->value());
+        $words = trim(Input::text($request, 'q'));
         $query = $business->contacts()->with('numbers')->orderBy('name')->limit(60);
         if ($words !== '') {
             $like = '%'.addcslashes($words, '%_\\').'%';

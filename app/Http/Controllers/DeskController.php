@@ -17,6 +17,7 @@ use App\Models\PromisedCallBack;
 use App\Models\Team;
 use App\Models\User;
 use App\Support\CurrentAgent;
+use App\Support\Input;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -48,7 +49,7 @@ final class DeskController
     /** Somebody takes a seat as one of the people. */
     public function sit(Request $request, Business $business): \Illuminate\Http\RedirectResponse
     {
-        $person = Person::query()->where('business_id', $business->id)->whereNull('user_id')->where('key', (string) $request->input('person'))->first();
+        $person = Person::query()->where('business_id', $business->id)->whereNull('user_id')->where('key', Input::text($request, 'person'))->first();
         if (! $person instanceof Person) {
             throw ValidationException::withMessages(['person' => 'Choose who you are.']);
         }

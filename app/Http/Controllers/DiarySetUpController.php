@@ -13,6 +13,7 @@ use App\Models\Diary;
 use App\Support\Book\FieldType;
 use App\Support\CurrentAgent;
 use App\Support\DiaryForm;
+use App\Support\Input;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -81,7 +82,7 @@ final class DiarySetUpController
     public function diary(Request $request, Business $business, ?Diary $diary = null): RedirectResponse
     {
         $given = $this->form->diary($request->all());
-        $name = trim((string) $request->input('name'));
+        $name = trim(Input::text($request, 'name'));
         if ($name === '') {
             throw ValidationException::withMessages(['name' => 'Whose diary is it?']);
         }

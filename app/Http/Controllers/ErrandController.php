@@ -19,6 +19,7 @@ use App\Support\Book\Form;
 use App\Support\CurrentAgent;
 use App\Support\ErrandForm;
 use App\Support\ErrandPage;
+use App\Support\Input;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -112,7 +113,7 @@ final class ErrandController
     public function hosts(Request $request, Business $business): RedirectResponse
     {
         $hosts = [];
-        foreach (preg_split('/[\s,]+/', strtolower($request->string('hosts')->value())) ?: [] as $host) {
+        foreach (preg_split('/[\s,]+/', strtolower(Input::text($request, 'hosts'))) ?: [] as $host) {
             if ($host !== '' && preg_match('/^(?=.{1,200}$)[a-z0-9](?:[a-z0-9.-]*[a-z0-9])?$/', $host) !== 1) {
                 throw ValidationException::withMessages(['hosts' => "“{$host}” is no host; write yard.pellbrook.example, without https:// and without a path."]);
             }
@@ -139,7 +140,7 @@ final class ErrandController
         /** @var UploadedFile $file */
         $file = $request->file('file');
         try {
-            $table = $keep->of($business, (string) $request->input('name', ''), $file->getClientOriginalName(), $file->getRealPath());
+            $table = $keep->of($business, Input::text($request, 'name'), $file->getClientOriginalName(), $file->getRealPath());
         } catch (\DomainException $problem) {
             throw ValidationException::withMessages(['file' => $problem->getMessage()]);
         }
@@ -162,20 +163,20 @@ final class ErrandController
         $request->validate(['file' => ['nullable', 'file', 'max:5120'], 'url' => ['nullable', 'string', 'max:500']], ['file.*' => 'Choose a JSON file of up to 5 MB.']);
         $file = $request->file('file');
         try {
-            $text = $file instanceof UploadedFile ? (string) $file->get() : $described->fetch($business, trim((string) $request->input('url', '')));
-            $operations = $described->operations($text, (string) $request->input('url', ''));
+            $text = $file instanceof UploadedFile ? (string) $file->get() : $described->fetch($business, trim(Input::text($request, 'url')));
+            $operations = $described->operations($text, Input::text($request, 'url'));
         } catch (\DomainException $problem) {
             throw ValidationException::withMessages(['description' => $problem->getMessage()]);
         }
 
-        return redirect()->route('errands', $business)->with('described', $operations)->with('description', $text)->with('described_from', (string) $request->input('url', ''))->withFragment('described');
+        return redirect()->route('errands', $business)->with('described', $operations)->with('description', $text)->with('described_from', Input::text($request, 'url'))->withFragment('described');
     }
 
     /** Makes an errand of one operation of a description. */
     public function take(Request $request, Business $business, DescribedErrands $described): RedirectResponse
     {
         try {
-            $errand = $described->take($business, (string) $request->input('description', ''), (string) $request->input('operation', ''), (string) $request->input('from', ''));
+            $errand = $described->take($business, Input::text($request, 'description'), Input::text($request, 'operation'), Input::text($request, 'from'));
         } catch (\DomainException|InvalidDocument $problem) {
             throw ValidationException::withMessages(['description' => $problem->getMessage()]);
         }
@@ -194,7 +195,7 @@ final class ErrandController
         /** @var array<array-key, mixed> $sent */
         $sent = $request->all();
         try {
-            $kept = $keep->of($business, $errand, ErrandForm::design(new Form($sent)), $request->filled('secret') ? $request->string('secret')->value() : null);
+            $kept = $keep->of($business, $errand, ErrandForm::design(new Form($sent)), $request->filled('secret') ? Input::text($request, 'secret') : null);
         } catch (InvalidDocument $problem) {
             throw ValidationException::withMessages(['design' => array_map(static fn (array $one): string => ($one['path'] === '' ? '' : "{$one['path']}: ").$one['message'].'.', $problem->problems)]);
         }

@@ -11,6 +11,7 @@ use App\Models\GuestPass;
 use App\Models\GuestRemark;
 use App\Models\User;
 use App\Support\CurrentAgent;
+use App\Support\Input;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -67,7 +68,7 @@ final class GuestController
     public function enter(Request $request, string $token): RedirectResponse
     {
         $pass = $this->pass($token);
-        $code = (string) preg_replace('/\D/', '', (string) $request->input('code'));
+        $code = (string) preg_replace('/\D/', '', Input::text($request, 'code'));
         if ($pass === null || ! Hash::check($code, $pass->code_hash)) {
             throw ValidationException::withMessages(['code' => $pass === null ? 'This link is over. Ask whoever sent it for a new one.' : 'That is not the code.']);
         }

@@ -35,7 +35,7 @@ final class InterfaceController
 
     public function make(Request $request, Business $business): RedirectResponse
     {
-        $given = $request->validate(['name' => ['required', 'string', 'max:80'], 'may' => ['required', 'array', 'min:1'], 'may.*' => [Rule::enum(Ability::class)], 'until' => ['nullable', 'date_format:Y-m-d', 'after:today']], ['name.*' => 'Say what the token is for.', 'may.*' => 'Tick what the token may do.', 'until.*' => 'It ends on a day to come, or never.']);
+        $given = $request->validate(['name' => ['required', 'string', 'max:80'], 'may' => ['required', 'array', 'min:1'], 'may.*' => [Rule::enum(Ability::class)], 'until' => ['nullable', 'bail', 'string', 'date_format:Y-m-d', 'after:today']], ['name.*' => 'Say what the token is for.', 'may.*' => 'Tick what the token may do.', 'until.*' => 'It ends on a day to come, or never.']);
         abort_if($business->apiTokens()->count() >= self::MOST_TOKENS, 422, 'There are '.self::MOST_TOKENS.' tokens already. Revoke one that is not used.');
         /** @var User $user */
         $user = $request->user();

@@ -9,6 +9,7 @@ use App\Gateways\Post\AccountMail;
 use App\Models\Invitation;
 use App\Models\PasswordLink;
 use App\Models\User;
+use App\Support\Input;
 use App\Support\Sessions;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -43,7 +44,7 @@ final class InvitationController
         if ($user !== null) {
             // The link shows that the e-mail is theirs; who they are their own password shows.
             $request->validate(['password' => ['required', 'string', 'max:200']], ['password.required' => 'Please fill in your password.']);
-            if (! Hash::check((string) $request->input('password'), $user->password)) {
+            if (! Hash::check(Input::text($request, 'password'), $user->password)) {
                 throw ValidationException::withMessages(['password' => 'That is not the password of this account.']);
             }
         } else {

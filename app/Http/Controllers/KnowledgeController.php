@@ -16,6 +16,7 @@ use App\Models\KnowledgeSource;
 use App\Models\KnowledgeTable;
 use App\Support\AtOnce;
 use App\Support\CurrentAgent;
+use App\Support\Input;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -142,8 +143,8 @@ final class KnowledgeController
 
     public function bench(Request $request, Business $business, CheckAnswers $checks): View
     {
-        $asked = trim($request->string('q')->toString());
-        $known = trim($request->string('known')->toString());
+        $asked = trim(Input::text($request, 'q'));
+        $known = trim(Input::text($request, 'known'));
 
         return view('knowledge-bench', [
             'business' => $business, 'agent' => $this->current->in($business), 'asked' => $asked, 'known' => $known, 'spoken' => new Spoken,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\User;
+use App\Support\Input;
 use App\Support\OneTimeCode;
 use App\Support\Sessions;
 use Illuminate\Contracts\View\View;
@@ -51,7 +52,7 @@ final class OwnAccountController
     /** Begins the second factor: a secret to put into a program for one-time codes. It counts once a code of it was given. */
     public function begin(Request $request): RedirectResponse
     {
-        $this->confirm($this->me($request), (string) $request->input('current'));
+        $this->confirm($this->me($request), Input::text($request, 'current'));
         $request->session()->put('second.secret', $this->codes->secret());
 
         return redirect()->to(route('account').'#second');
@@ -61,7 +62,7 @@ final class OwnAccountController
     {
         $user = $this->me($request);
         $secret = $request->session()->get('second.secret');
-        $step = is_string($secret) ? $this->codes->step($secret, (string) $request->input('code'), now()->getTimestamp(), null) : null;
+        $step = is_string($secret) ? $this->codes->step($secret, Input::text($request, 'code'), now()->getTimestamp(), null) : null;
         if ($step === null) {
             throw ValidationException::withMessages(['code' => 'This is not the code of this moment. See that the clock of your telephone is right, and try the next one.']);
         }
@@ -75,7 +76,7 @@ final class OwnAccountController
     public function stop(Request $request): RedirectResponse
     {
         $user = $this->me($request);
-        $this->confirm($user, (string) $request->input('current'));
+        $this->confirm($user, Input::text($request, 'current'));
         $user->forceFill(['second_secret' => null, 'second_since' => null, 'second_last' => null, 'recovery_codes' => null])->save();
 
         return redirect()->route('account')->with('notice', 'A password is enough to sign in again.');
@@ -83,7 +84,7 @@ final class OwnAccountController
 
     public function endSession(Request $request): RedirectResponse
     {
-        $request->input('session') === 'others' ? $this->sessions->end($this->me($request), $request->session()->getId()) : $this->sessions->endOne($this->me($request), (string) $request->input('session'));
+        $request->input('session') === 'others' ? $this->sessions->end($this->me($request), $request->session()->getId()) : $this->sessions->endOne($this->me($request), Input::text($request, 'session'));
 
         return redirect()->route('account')->with('notice', 'Ended.');
     }

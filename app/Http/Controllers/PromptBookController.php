@@ -16,6 +16,7 @@ use App\Support\Book\NewTargets;
 use App\Support\Book\StepForm;
 use App\Support\Book\StepForms;
 use App\Support\CurrentAgent;
+use App\Support\Input;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -156,7 +157,7 @@ final class PromptBookController
         $this->current->remember($agent);
         /** @var User $user */
         $user = $request->user();
-        $seen = (int) $request->input('version', $agent->draft->version);
+        $seen = Input::number($request, 'version', $agent->draft->version);
         try {
             [$draft, $other] = $this->edit->apply($agent, $seen, $words, $touches, $change, $user);
         } catch (DraftMoved $moved) {
@@ -192,7 +193,7 @@ final class PromptBookController
     /** @return array<string, string> */
     private function have(Request $request): array
     {
-        $have = json_decode((string) $request->input('have', '{}'), true);
+        $have = json_decode(Input::text($request, 'have', '{}'), true);
 
         return is_array($have) ? array_filter($have, is_string(...)) : [];
     }

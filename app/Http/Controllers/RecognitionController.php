@@ -12,6 +12,7 @@ use App\Models\Business;
 use App\Models\User;
 use App\Support\AgentForm;
 use App\Support\CurrentAgent;
+use App\Support\Input;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -52,7 +53,7 @@ final class RecognitionController
         /** @var User $user */
         $user = $request->user();
         try {
-            $edit->apply($agent, (int) $request->input('version'), 'changed how callers are recognised', [], static function (ScriptDocument $document) use ($form): ScriptDocument {
+            $edit->apply($agent, Input::number($request, 'version'), 'changed how callers are recognised', [], static function (ScriptDocument $document) use ($form): ScriptDocument {
                 $data = $document->toArray();
                 $greeting = array_filter(array_map(static fn (mixed $one): string => trim((string) $one), array_intersect_key(is_array($form['greeting'] ?? null) ? $form['greeting'] : [], self::KINDS)), static fn (string $one): bool => $one !== '');
                 $greeting = AgentForm::withVariants($greeting, is_array($data['agent']['greeting'] ?? null) ? $data['agent']['greeting'] : []);

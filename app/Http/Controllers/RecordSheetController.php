@@ -15,6 +15,7 @@ use App\Models\RecordSheet as FurtherSheet;
 use App\Models\SheetVersion;
 use App\Models\User;
 use App\Support\CurrentAgent;
+use App\Support\Input;
 use App\Support\SheetForm;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
@@ -40,7 +41,7 @@ final class RecordSheetController
         $this->current->remember($agent);
         $further = FurtherSheet::query()->where('agent_id', $agent->id)->orderBy('id')->get();
         /** @var ?FurtherSheet $chosen */
-        $chosen = $further->firstWhere('key', $request->string('sheet')->toString());
+        $chosen = $further->firstWhere('key', Input::text($request, 'sheet'));
         $schema = $chosen === null ? $agent->draft->scriptText->script()->sheet->toArray() : $chosen->schema;
 
         return view('record-sheet', [
@@ -53,11 +54,11 @@ final class RecordSheetController
 
     public function update(Request $request, Business $business, Agent $agent, EditDraft $edit): RedirectResponse
     {
-        $chosen = FurtherSheet::query()->where('agent_id', $agent->id)->where('key', $request->string('sheet')->toString())->first();
+        $chosen = FurtherSheet::query()->where('agent_id', $agent->id)->where('key', Input::text($request, 'sheet'))->first();
         $base = $chosen === null ? $agent->draft->scriptText->script()->sheet->toArray() : $chosen->schema;
         try {
-            $schema = $request->hasFile('file') || trim((string) $request->input('json')) !== ''
-                ? $this->form->fromJson($request->file('file') instanceof UploadedFile ? (string) $request->file('file')->get() : (string) $request->input('json'))
+            $schema = $request->hasFile('file') || trim(Input::text($request, 'json')) !== ''
+                ? $this->form->fromJson($request->file('file') instanceof UploadedFile ? (string) $request->file('file')->get() : Input::text($request, 'json'))
                 : $this->form->schema($base, is_array($request->input('fields')) ? $request->input('fields') : []);
             RecordSheet::fromArray($schema);
             if ($chosen === null) {
@@ -101,7 +102,7 @@ final class RecordSheetController
 
     public function export(Request $request, Business $business, Agent $agent): JsonResponse
     {
-        $chosen = FurtherSheet::query()->where('agent_id', $agent->id)->where('key', $request->string('sheet')->toString())->first();
+        $chosen = FurtherSheet::query()->where('agent_id', $agent->id)->where('key', Input::text($request, 'sheet'))->first();
         $schema = $chosen === null ? $agent->draft->scriptText->script()->sheet->toArray() : $chosen->schema;
 
         return response()->json(['$schema' => 'https://json-schema.org/draft/2020-12/schema'] + $schema, 200, ['Content-Type' => 'application/schema+json', 'Content-Disposition' => 'attachment; filename="'.$agent->key.'-'.($chosen->key ?? 'record').'.schema.json"'], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
@@ -109,7 +110,7 @@ final class RecordSheetController
 
     public function again(Request $request, Business $business, Agent $agent): RedirectResponse
     {
-        $chosen = FurtherSheet::query()->where('agent_id', $agent->id)->where('key', $request->string('sheet')->toString())->first();
+        $chosen = FurtherSheet::query()->where('agent_id', $agent->id)->where('key', Input::text($request, 'sheet'))->first();
         ReadingAgain::query()->where('agent_id', $agent->id)->whereIn('status', ['queued', 'running'])->update(['status' => 'stopped']);
         $again = ReadingAgain::query()->create(['business_id' => $business->id, 'agent_id' => $agent->id, 'record_sheet_id' => $chosen?->id, 'schema' => $chosen === null ? $agent->draft->scriptText->script()->sheet->toArray() : $chosen->schema, 'status' => 'queued']);
         RunReadingAgain::dispatch($again->id);
@@ -148,7 +149,7 @@ final class RecordSheetController
     {
         /** @var User $user */
         $user = $request->user();
-        $edit->apply($agent, (int) $request->input('version'), 'changed the record sheet', [], static fn (ScriptDocument $document): ScriptDocument => $document->with('sheet', $schema), $user);
+        $edit->apply($agent, Input::number($request, 'version'), 'changed the record sheet', [], static fn (ScriptDocument $document): ScriptDocument => $document->with('sheet', $schema), $user);
     }
 
     /** @param array<string, mixed> $schema */

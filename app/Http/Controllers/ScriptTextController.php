@@ -11,6 +11,7 @@ use App\Models\Business;
 use App\Models\User;
 use App\Support\Book\BookView;
 use App\Support\CurrentAgent;
+use App\Support\Input;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -37,7 +38,7 @@ final class ScriptTextController
     /** What is wrong with a text that is not kept yet. */
     public function check(Request $request, Business $business, Agent $agent): JsonResponse
     {
-        $text = (string) $request->input('text', '');
+        $text = Input::text($request, 'text');
         try {
             return response()->json(['problems' => [], ...$this->found($agent, ScriptDocument::fromJson($text), $text)]);
         } catch (InvalidDocument $problem) {
@@ -48,12 +49,12 @@ final class ScriptTextController
     public function update(Request $request, Business $business, Agent $agent, EditDraft $edit): JsonResponse
     {
         $this->current->remember($agent);
-        $text = (string) $request->input('text', '');
+        $text = Input::text($request, 'text');
         /** @var User $user */
         $user = $request->user();
         try {
             $document = ScriptDocument::fromJson($text);
-            [$draft] = $edit->apply($agent, (int) $request->input('version'), 'changed the text', [], static fn (): ScriptDocument => $document, $user);
+            [$draft] = $edit->apply($agent, Input::number($request, 'version'), 'changed the text', [], static fn (): ScriptDocument => $document, $user);
         } catch (InvalidDocument $problem) {
             return response()->json(['message' => 'The text is not kept: it would be no script. What you wrote is still here.', 'problems' => $this->placed($problem, $text)], 422);
         } catch (DraftMoved $moved) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\User;
+use App\Support\Input;
 use App\Support\OneTimeCode;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -57,7 +58,7 @@ final class SignInController
         if ($waiting === null) {
             return redirect()->route('sign-in')->with('notice', 'That took too long. Please sign in again.');
         }
-        $given = mb_substr(trim((string) $request->input('code')), 0, 40);
+        $given = mb_substr(trim(Input::text($request, 'code')), 0, 40);
         $user = DB::transaction(static function () use ($waiting, $given, $codes): ?User {
             User::query()->whereKey($waiting['user'])->update(['updated_at' => now()]);
             $user = User::query()->findOrFail($waiting['user']);

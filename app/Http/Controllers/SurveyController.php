@@ -10,6 +10,7 @@ use App\Models\Business;
 use App\Models\Survey;
 use App\Models\User;
 use App\Support\CurrentAgent;
+use App\Support\Input;
 use App\Support\SurveyForm;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
@@ -45,7 +46,7 @@ final class SurveyController
         /** @var ?UploadedFile $file */
         $file = $request->file('file');
         $document = $file === null ? $this->given($request) : $this->brought($file);
-        $survey = $this->keep->make($business, $document, trim((string) $request->input('agent')), $this->me($request));
+        $survey = $this->keep->make($business, $document, trim(Input::text($request, 'agent')), $this->me($request));
 
         return redirect()->route('survey.edit', [$business, $survey])->with('notice', "{$survey->agent->name}’s script is written. Ring it, release it, then launch a campaign with it.");
     }

@@ -9,6 +9,7 @@ use App\Models\Business;
 use App\Models\OwnTrade;
 use App\Support\Book\FieldType;
 use App\Support\CurrentAgent;
+use App\Support\Input;
 use App\Support\TradeForm;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
@@ -31,7 +32,7 @@ final class TradeController
     public function index(Request $request, Business $business): View
     {
         $labels = $this->trades->library($business)->labels();
-        $wanted = mb_strtolower($request->string('find')->trim()->toString());
+        $wanted = mb_strtolower(trim(Input::text($request, 'find')));
 
         return view('trades', [
             'business' => $business, 'agent' => $this->current->in($business), 'own' => OwnTrade::query()->where('business_id', $business->id)->orderBy('label')->get(), 'count' => count($labels), 'find' => $wanted,

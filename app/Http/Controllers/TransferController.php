@@ -20,6 +20,7 @@ use App\Support\Book\FieldType;
 use App\Support\Book\Form;
 use App\Support\CurrentAgent;
 use App\Support\Former;
+use App\Support\Input;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -48,7 +49,7 @@ final class TransferController
         $agent = $this->current->in($business);
         $document = $agent?->draft->scriptText->document();
         $board = $boards->business($business, true);
-        $said = trim($request->string('said')->toString());
+        $said = trim(Input::text($request, 'said'));
 
         return view('transfers', [
             'business' => $business, 'agent' => $agent, 'document' => $document, 'script' => $document?->script, 'board' => $board,
@@ -64,7 +65,7 @@ final class TransferController
         /** @var User $user */
         $user = $request->user();
         try {
-            $edit->apply($agent, (int) $request->input('version'), 'changed the transfer rules', [], function (ScriptDocument $document) use ($form): ScriptDocument {
+            $edit->apply($agent, Input::number($request, 'version'), 'changed the transfer rules', [], function (ScriptDocument $document) use ($form): ScriptDocument {
                 $reader = new ConditionForm($document->script);
                 $rules = [];
                 foreach (is_array($form['rules'] ?? null) ? $form['rules'] : [] as $row) {
