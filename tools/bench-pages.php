@@ -42,7 +42,7 @@ foreach (array_chunk(range(0, $rows - 1), 400) as $some) {
             foreach (array_slice($turns, 0, 3) as $turn) {
                 $said[] = [...$turn, 'call_id' => $id];
             }
-            $words[] = ['call_id' => $id, 'words' => "caller {$i} asked for a mini digger"];
+            $words[] = ['rowid' => $id, 'call_id' => $id, 'words' => "caller {$i} asked for a mini digger"];
         }
         DB::table('calls')->insert($calls);
         DB::table('records')->insert($records);

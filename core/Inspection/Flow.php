@@ -32,6 +32,11 @@ final class Flow
     /** @var array<string, array<string, true>> */
     private array $possible = [];
 
+    /** @var array<string, list<string>>|null the steps that lead straight to each */
+    private ?array $from = null;
+
+    private ?Dominators $dominators = null;
+
     /** @var list<string> */
     private array $roots;
 
@@ -85,14 +90,16 @@ final class Flow
     /** @return list<string> the steps that lead straight to one */
     public function before(string $step): array
     {
-        $from = [];
-        foreach ($this->ways as $key => $ways) {
-            if (in_array($step, array_column($ways, 'to'), true)) {
-                $from[] = $key;
+        if ($this->from === null) {
+            $this->from = [];
+            foreach ($this->ways as $key => $ways) {
+                foreach (array_unique(array_column($ways, 'to')) as $to) {
+                    $this->from[$to][] = (string) $key;
+                }
             }
         }
 
-        return $from;
+        return $this->from[$step] ?? [];
     }
 
     /** Whether standing rules or topics that are reachable from anywhere lead to the step. */
@@ -114,14 +121,9 @@ final class Flow
      */
     public function onEveryWay(string $to): array
     {
-        $always = [];
-        foreach (array_keys($this->script->steps) as $candidate) {
-            if ($candidate !== $to && ! isset($this->closure($this->roots, $candidate)[$to])) {
-                $always[$candidate] = true;
-            }
-        }
+        $this->dominators ??= new Dominators(array_map(static fn (array $ways): array => array_column($ways, 'to'), $this->ways), $this->roots());
 
-        return $always;
+        return $this->dominators->of($to);
     }
 
     /** @return list<array{to: string, sets: list<string>, clears: list<string>}> */
@@ -174,12 +176,12 @@ final class Flow
      *
      * @return array<string, true>
      */
-    private function closure(array $from, ?string $without = null): array
+    private function closure(array $from): array
     {
         $seen = [];
         $open = $from;
         while (($key = array_pop($open)) !== null) {
-            if (isset($seen[$key]) || $key === $without || ! isset($this->ways[$key])) {
+            if (isset($seen[$key]) || ! isset($this->ways[$key])) {
                 continue;
             }
             $seen[$key] = true;

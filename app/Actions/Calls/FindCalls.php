@@ -9,9 +9,9 @@ use App\Models\Business;
 use App\Models\Call;
 use App\Models\CallRecord;
 use App\Models\Line;
+use App\Support\CallSearch;
 use App\Support\Sight;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Support\Facades\DB;
 use Ringo\Dialogue\Ending;
 use Ringo\Figures\Handled;
 use Ringo\Numbering\NumberingPlan;
@@ -143,13 +143,6 @@ final readonly class FindCalls
 
             return;
         }
-        if (DB::getDriverName() === 'sqlite') {
-            // Each word is a quoted prefix, so that nothing typed is read as search syntax.
-            $match = implode(' ', array_map(static fn (string $word): string => '"'.str_replace('"', '', $word).'"*', preg_split('/\s+/', $words, 12) ?: []));
-            $query->whereIn('calls.id', DB::table('call_search')->select('call_id')->whereRaw('call_search MATCH ?', [$match]));
-
-            return;
-        }
-        $query->whereIn('calls.id', DB::table('call_search')->select('call_id')->where('words', 'like', '%'.addcslashes($words, '%_\\').'%'));
+        $query->whereIn('calls.id', CallSearch::found($words));
     }
 }

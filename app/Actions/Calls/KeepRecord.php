@@ -11,7 +11,7 @@ use App\Models\Call;
 use App\Models\CallRecord;
 use App\Models\CallTurn;
 use App\Models\RecordSheet;
-use Illuminate\Support\Facades\DB;
+use App\Support\CallSearch;
 use Ringo\Dialogue\CallState;
 use Ringo\Extraction\CallTopic;
 use Ringo\Extraction\Mask;
@@ -68,11 +68,7 @@ final readonly class KeepRecord
         if (is_string($name) && $call->contact_id === null && $name !== '') {
             $call->update(['caller_name' => $name]);
         }
-        DB::table('call_search')->where('call_id', $call->id)->delete();
-        DB::table('call_search')->insert([
-            'call_id' => $call->id,
-            'words' => implode("\n", [$call->caller_name, (string) $call->from, $record->summary, ...$call->turns->pluck('text')->all()]),
-        ]);
+        CallSearch::put($call->id, implode("\n", [$call->caller_name, (string) $call->from, $record->summary, ...$call->turns->pluck('text')->all()]));
         if ($call->kind !== 'imported') {
             $this->deliveries->after($call);
         }

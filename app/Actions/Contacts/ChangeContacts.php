@@ -19,6 +19,7 @@ use App\Models\GatewayReceipt;
 use App\Models\KnowledgeQuestion;
 use App\Models\RecordCheck;
 use App\Models\User;
+use App\Support\CallSearch;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Validation\ValidationException;
@@ -138,7 +139,7 @@ final readonly class ChangeContacts
                 FileRow::query()->where('key', 'like', $call->ref.'-row-%')->delete();
                 KnowledgeQuestion::query()->where('call_id', $call->id)->delete();
                 RecordCheck::query()->whereIn('record_id', CallRecord::query()->where('call_id', $call->id)->select('id'))->delete();
-                DB::table('call_search')->where('call_id', $call->id)->delete();
+                CallSearch::drop([$call->id]);
                 $call->update(['caller_name' => 'Erased', 'from' => null, 'contact_id' => null, 'staff_note' => null, 'marks' => null, 'state' => array_intersect_key($call->state, array_flip(['id', 'startedAt', 'seed', 'outcome', 'ended', 'step', 'clock', 'heard', 'topic', 'connected'])) + ['from' => null, 'to' => null, 'caller' => []]]);
                 $call->offers()->update(['announcement' => json_encode([])]);
             }

@@ -17,6 +17,7 @@ use App\Models\Offer;
 use App\Models\ReadingAgainRow;
 use App\Models\RecordCheck;
 use App\Models\RecordSheet as FurtherSheet;
+use App\Support\CallSearch;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Ringo\Sheet\RecordSheet;
@@ -105,9 +106,8 @@ final readonly class EraseOldValues
             $this->sent($delivery, $field, $redaction);
         }
         $this->asides($call, $field, $title, $redaction);
-        $words = DB::table('call_search')->where('call_id', $call->id)->value('words');
-        if (is_string($words)) {
-            DB::table('call_search')->where('call_id', $call->id)->update(['words' => implode("\n", [$call->caller_name, (string) $call->from, $record->summary, ...$call->turns->pluck('text')->all()])]);
+        if (CallSearch::has($call->id)) {
+            CallSearch::put($call->id, implode("\n", [$call->caller_name, (string) $call->from, $record->summary, ...$call->turns->pluck('text')->all()]));
         }
     }
 

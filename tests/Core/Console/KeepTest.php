@@ -38,10 +38,11 @@ final class KeepTest extends TestCase
         [$parent] = $this->keeps("a sleeper: bash -c 'echo \$\$ > {$this->folder}/pid; sleep 300 & echo \$! > {$this->folder}/child; wait'");
         $this->waitsFor(fn (): bool => $this->lines('child') !== []);
         [$pid, $child] = [(int) $this->lines('pid')[0], (int) $this->lines('child')[0]];
-        self::assertTrue(posix_kill($pid, 0) && posix_kill($child, 0));
+        $lives = static fn (int $one): bool => posix_kill($one, 0);
+        self::assertSame([true, true], [$lives($pid), $lives($child)]);
         posix_kill($parent, SIGKILL);
-        $this->waitsFor(static fn (): bool => ! posix_kill($pid, 0) && ! posix_kill($child, 0));
-        self::assertFalse(posix_kill($child, 0), 'a child of what was kept is gone as well');
+        $this->waitsFor(static fn (): bool => ! $lives($pid) && ! $lives($child));
+        self::assertFalse($lives($child), 'a child of what was kept is gone as well');
     }
 
     /** @return array{int} process of the parent */
