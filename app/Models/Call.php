@@ -44,6 +44,7 @@ use Ringo\Transcript\Turn as TranscriptTurn;
  * @property ?list<string> $way how its line brought it to whoever answered, in words
  * @property ?string $staff_note
  * @property ?array{how: string, after: int} $colleague how the simulated colleague answers
+ * @property ?string $brought what a call that was brought in is known by
  * @property ?Carbon $deleted_at
  * @property-read Agent $agent
  * @property-read Business $business
@@ -60,7 +61,7 @@ final class Call extends Model
 {
     use SoftDeletes;
 
-    protected $fillable = ['ref', 'business_id', 'agent_id', 'script_text_id', 'release_id', 'contact_id', 'rung_by', 'kind', 'direction', 'from', 'to', 'caller_name', 'status', 'outcome', 'seconds', 'started_at', 'tz', 'step', 'state', 'last_event_at', 'marks', 'staff_note', 'colleague', 'errands', 'line_id', 'way', 'origin', 'guest_pass_id', 'created_at', 'updated_at'];
+    protected $fillable = ['ref', 'business_id', 'agent_id', 'script_text_id', 'release_id', 'contact_id', 'rung_by', 'kind', 'direction', 'from', 'to', 'caller_name', 'status', 'outcome', 'seconds', 'started_at', 'tz', 'step', 'state', 'last_event_at', 'marks', 'staff_note', 'colleague', 'errands', 'line_id', 'way', 'origin', 'guest_pass_id', 'brought', 'created_at', 'updated_at'];
 
     public function getRouteKeyName(): string
     {

@@ -18,6 +18,9 @@ final readonly class TranscriptFile
     /** Longest transcript taken, in turns. */
     private const MOST_TURNS = 2000;
 
+    /** Nobody kept transcripts before. */
+    private const FIRST_YEAR = 1900;
+
     public function __construct(private string $country = 'GB', private string $tz = 'Europe/London')
     {
     }
@@ -195,7 +198,7 @@ final readonly class TranscriptFile
             return [$zone, $now->setTimezone($real)->format('c')];
         }
         try {
-            if (! is_string($started) || preg_match('/^\d{4}-\d\d-\d\d/', $started) !== 1) {
+            if (! is_string($started) || preg_match('/^(\d{4})-(\d\d)-(\d\d)/', $started, $day) !== 1 || ! checkdate((int) $day[2], (int) $day[3], (int) $day[1]) || (int) $day[1] < self::FIRST_YEAR) {
                 throw new \InvalidArgumentException;
             }
 

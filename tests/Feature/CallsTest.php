@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\Call;
 use App\Models\Role;
 use App\Models\ScriptText;
+use Illuminate\Http\UploadedFile;
 
 final class CallsTest extends FeatureTestCase
 {
@@ -101,5 +102,20 @@ final class CallsTest extends FeatureTestCase
     public function testUnknownCallsAndPagesSayWhatHappened(): void
     {
         $this->get('/pellbrook/calls/nope')->assertNotFound()->assertSee('There is nothing here');
+    }
+
+    public function testACallThatWasBroughtInIsBroughtInOnceAndCanBeReplayed(): void
+    {
+        $line = static fn (string $id, string $started, string $said): string => (string) json_encode(['id' => $id, 'started_at' => $started, 'from' => '+447700900123', 'turns' => [['by' => 'agent', 'text' => 'Hello'], ['by' => 'caller', 'text' => $said]]]);
+        $file = implode("\n", [$line('a', '2026-03-10T09:14', 'I need a mini digger'), $line('b', '2026-03-10T09:20', 'a generator please'), $line('c', '0000-00-00T00:00', 'nobody knows when'), $line('d', '2026-02-31', 'nor this')]);
+        $bring = fn () => $this->post('/pellbrook/calls/import', ['agent' => 'maren', 'file' => UploadedFile::fake()->createWithContent('calls.jsonl', $file)]);
+        $bring();
+        $told = (string) session('notice');
+        self::assertStringContainsString('2 transcripts were brought in', $told);
+        self::assertStringContainsString('started_at', $told, 'what was left out is told');
+        $bring();
+        self::assertStringContainsString('nothing was doubled', (string) session('notice'));
+        self::assertSame(2, Call::query()->where('kind', 'imported')->count());
+        $this->get('/pellbrook/calls/'.Call::query()->where('kind', 'imported')->orderBy('id')->value('ref').'/replay')->assertOk()->assertSee('I need a mini digger');
     }
 }

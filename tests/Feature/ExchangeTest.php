@@ -101,7 +101,7 @@ final class ExchangeTest extends FeatureTestCase
         self::assertSame('Other Hire', Agent::query()->where('business_id', $this->other->id)->with('draft.scriptText')->sole()->draft->scriptText->script()->agent->business);
         self::assertStringContainsString('already', $this->import('agents', ['maren.json'])[0]['error'], 'a name is given once');
         file_put_contents("{$this->folder}/call.json", json_encode(['id' => 'x', 'started_at' => '2026-03-10T09:14:00+00:00', 'turns' => [['by' => 'agent', 'text' => 'Hello.'], ['by' => 'caller', 'text' => 'I need a mini digger.']]]));
-        self::assertSame(['agent' => 'maren', 'made' => 1, 'problems' => []], $this->import('calls', ['call.json'], ['--into' => 'maren'])[0]);
+        self::assertSame(['agent' => 'maren', 'made' => 1, 'there' => 0, 'problems' => []], $this->import('calls', ['call.json'], ['--into' => 'maren'])[0]);
         self::assertSame('imported', Call::query()->where('business_id', $this->other->id)->sole()->kind);
         self::assertCount(1, $this->export('calls', $this->other));
     }

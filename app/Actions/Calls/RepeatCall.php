@@ -8,6 +8,7 @@ use App\Actions\Errands\KeptRuns;
 use App\Actions\Transfers\SwitchboardOf;
 use App\Models\Call;
 use App\Models\CallStep;
+use App\Models\CallTurn;
 use App\Models\ErrandRun;
 use App\Models\ScriptText;
 use App\Models\User;
@@ -75,11 +76,17 @@ final readonly class RepeatCall
     public function against(Call $earlier, ScriptText $text): array
     {
         $script = $text->script();
-        $state = (new Opening($script))->state($earlier->ref, $earlier->placedAt()->toDateTimeImmutable(), (string) $earlier->state['seed'], $earlier->from, $earlier->to, $earlier->state['caller'], $earlier->state['people'] ?? []);
+        $state = (new Opening($script))->state($earlier->ref, $earlier->placedAt()->toDateTimeImmutable(), (string) ($earlier->state['seed'] ?? '1'), $earlier->from, $earlier->to, $earlier->state['caller'] ?? ['known' => false], $earlier->state['people'] ?? []);
         /** @var list<array{kind: string, text?: string, seconds?: float|int}> $events */
         $events = $earlier->steps()->get()->pluck('event')->all();
-        $finished = (new Rehearsal(Engine::for($script, $this->switchboard->business($earlier->business, true), errands: $earlier->business->errandDesigns()), KeptRuns::of($earlier)))->run($state, Input::fromEvents($events));
+        $finished = (new Rehearsal(Engine::for($script, $this->switchboard->business($earlier->business, true), errands: $earlier->business->errandDesigns()), KeptRuns::of($earlier)))->run($state, $events === [] ? $this->lines($earlier) : Input::fromEvents($events));
 
         return [$finished, (new OwnCall($script, $this->display))->record($finished->state, $finished->transcript)];
+    }
+
+    /** @return list<Input> what the caller of a call that was brought in said: of it nothing else is known */
+    private function lines(Call $earlier): array
+    {
+        return array_values($earlier->turns->where('by', 'caller')->map(static fn (CallTurn $turn): Input => new Input('say', $turn->text))->all());
     }
 }

@@ -75,11 +75,14 @@ final class CallController
         }
         $file = $request->file('file');
         $result = $import->from($agent, $file instanceof UploadedFile ? (string) $file->get() : '');
+        if ($result['made'] === 0 && $result['there'] > 0) {
+            return redirect()->route('calls', [$business, 'kind' => 'imported'])->with('notice', 'All '.$result['there'].' transcripts of it were brought in before; nothing was doubled.');
+        }
         if ($result['made'] === 0) {
             throw ValidationException::withMessages(['file' => $result['problems'] === [] ? 'There is no transcript in that file.' : $result['problems']]);
         }
 
-        return redirect()->route('calls', [$business, 'kind' => 'imported'])->with('notice', $result['made'].' transcripts were brought in and read.'.($result['problems'] === [] ? '' : ' Left out: '.implode('; ', array_slice($result['problems'], 0, 4))));
+        return redirect()->route('calls', [$business, 'kind' => 'imported'])->with('notice', $result['made'].' transcripts were brought in and read.'.($result['there'] > 0 ? " {$result['there']} were there already." : '').($result['problems'] === [] ? '' : ' Left out: '.implode('; ', array_slice($result['problems'], 0, 4))));
     }
 
     public function retention(Request $request, Business $business, EraseOldCalls $erase): RedirectResponse

@@ -56,6 +56,8 @@ final class RecordingController
 
     public function audio(Business $business, Agent $agent, Recording $recording): BinaryFileResponse
     {
+        abort_unless(Storage::disk('local')->exists($recording->path), 404, 'The file of this recording is gone; the voice speaks the words until it is recorded again.');
+
         return response()->file(Storage::disk('local')->path($recording->path), ['Content-Type' => $recording->mime, 'Cache-Control' => 'private, max-age=86400', 'X-Content-Type-Options' => 'nosniff']);
     }
 

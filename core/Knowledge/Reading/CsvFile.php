@@ -9,6 +9,9 @@ use Ringo\Knowledge\Document;
 /** Reads a table kept as CSV; the first line names the columns, the delimiter is seen from it. */
 final readonly class CsvFile
 {
+    /** Rows that are sentences for callers; more are data. */
+    private const MOST_ROWS = 20_000;
+
     /** @throws UnreadableSource */
     public function read(string $source, string $text): Document
     {
@@ -28,6 +31,9 @@ final readonly class CsvFile
         rewind($stream);
         $rows = [];
         while (($row = fgetcsv($stream, null, $delimiter, '"', '')) !== false) {
+            if (count($rows) > self::MOST_ROWS) {
+                throw new UnreadableSource("{$source}: has more than ".number_format(self::MOST_ROWS).' rows. What callers ask about is a part of it; a large table is looked up by an errand.');
+            }
             if ($row !== [null]) {
                 $rows[] = array_map(static fn (?string $cell): string => trim((string) $cell), $row);
             }

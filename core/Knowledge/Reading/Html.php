@@ -14,11 +14,21 @@ final readonly class Html
 
     private const BLOCKS = ['div', 'section', 'article', 'main', 'body', 'html', 'header', 'ul', 'ol', 'dl', 'details', 'figure', 'center', 'address', 'blockquote'];
 
+    /** Parts within parts of a page; machines nest more, to keep readers busy. */
+    private const DEEPEST = 256;
+
+    /** Elements that hold nothing, or that end where the next of them begins. */
+    private const NO_DEPTH = ['br', 'img', 'hr', 'input', 'meta', 'link', 'area', 'base', 'col', 'embed', 'source', 'track', 'wbr', 'p', 'li', 'td', 'th', 'tr', 'dt', 'dd', 'option', 'tbody', 'thead'];
+
+    /** @throws UnreadableSource */
     public function read(string $source, string $html): Document
     {
         $builder = new Builder($source);
         if (preg_match('/<meta[^>]+charset=["\']?([\w-]+)/i', substr($html, 0, 2000), $m) === 1 && strtolower($m[1]) !== 'utf-8' && in_array(strtoupper($m[1]), array_map(strtoupper(...), mb_list_encodings()), true)) {
             $html = mb_convert_encoding($html, 'UTF-8', $m[1]);
+        }
+        if ($this->nestedTooDeep((string) $html)) {
+            throw new UnreadableSource("{$source}: its parts are nested more than ".self::DEEPEST.' deep, which no page is. Paste its text instead.');
         }
         $page = (new HTML5(['disable_html_ns' => true]))->loadHTML((string) $html);
         $title = $page->getElementsByTagName('title')->item(0)?->textContent;
@@ -101,5 +111,22 @@ final readonly class Html
         if (count($rows) > 1) {
             $builder->table($rows[0], array_slice($rows, 1));
         }
+    }
+
+    private function nestedTooDeep(string $html): bool
+    {
+        $depth = $at = 0;
+        while (preg_match('~<(/?)([a-z][a-z0-9]*)\b[^<>]*?(/?)>~i', $html, $tag, PREG_OFFSET_CAPTURE, $at) === 1) {
+            $at = $tag[0][1] + strlen($tag[0][0]);
+            if ($tag[3][0] === '/' || in_array(strtolower($tag[2][0]), self::NO_DEPTH, true)) {
+                continue;
+            }
+            $depth = max(0, $depth + ($tag[1][0] === '/' ? -1 : 1));
+            if ($depth > self::DEEPEST) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }
