@@ -4,7 +4,7 @@
         <p class="card empty">No agent works for {{ $business->name }} yet. <a href="{{ route('agent.new', $business) }}">Make the first</a>: from a starter, from blank, or from a file.</p>
     @else
         <table class="list" data-rows>
-            <thead><tr><th>Agent</th><th>Calls</th><th>State</th><th class="num">Steps</th><th></th></tr></thead>
+            <thead><tr><th>Agent</th><th>Calls</th><th>State</th><th class="num">Steps</th><td></td></tr></thead>
             <tbody>
                 @foreach ($agents as $one)
                     <tr tabindex="0" data-row data-href="{{ route('prompt-book', [$business, $one]) }}">

@@ -85,7 +85,7 @@
                 <div class="figures-body">
                     <table class="list">
                         <thead><tr><th>Field</th>@foreach ($figures['releases'] as $release)<th class="num" colspan="2">{{ $release === 0 ? 'draft and brought in' : 'release '.$release }}</th>@endforeach</tr>
-                        <tr><th></th>@foreach ($figures['releases'] as $release)<th class="num" title="Share of the values given that were right">precision</th><th class="num" title="Share of the values there were that were given right">recall</th>@endforeach</tr></thead>
+                        <tr><td></td>@foreach ($figures['releases'] as $release)<th class="num" title="Share of the values given that were right">precision</th><th class="num" title="Share of the values there were that were given right">recall</th>@endforeach</tr></thead>
                         <tbody>@foreach (array_diff_key($figures['fields'], $keptBack) as $key => $by)<tr><td>{{ $fields[$key]->title ?? str_replace('_', ' ', $key) }}</td>@foreach ($figures['releases'] as $release)@php $one = $by[$release] ?? null; @endphp<td class="num" title="{{ $one ? $one['right'].' of '.$one['given'] : '' }}">{{ $number($one['right'] ?? null, $one['given'] ?? null) }}</td><td class="num" title="{{ $one ? $one['right'].' of '.$one['due'] : '' }}">{{ $number($one['right'] ?? null, $one['due'] ?? null) }}</td>@endforeach</tr>@endforeach</tbody>
                     </table>
                     <figure class="calibration">

@@ -1,5 +1,5 @@
 @php $percent = fn (float $share, bool $signed = false): string => ($signed && $share > 0 ? '+' : '').number_format(100 * $share, 1).' %'; @endphp
-<table class="list plain"><thead><tr><th></th>@foreach ($comparison['sides'] as $side)<th class="num">{{ $side['name'] }}</th>@endforeach<th class="num">difference</th><th class="num">in 95 of 100 such between</th></tr></thead><tbody>
+<table class="list plain"><thead><tr><td></td>@foreach ($comparison['sides'] as $side)<th class="num">{{ $side['name'] }}</th>@endforeach<th class="num">difference</th><th class="num">in 95 of 100 such between</th></tr></thead><tbody>
     <tr><td>people rung</td>@foreach ($comparison['sides'] as $side)<td class="num">{{ number_format($side['rung']) }}</td>@endforeach<td></td><td></td></tr>
     @foreach ($comparison['shares'] as $one)<tr><td>{{ $one['words'] }}</td><td class="num">{{ $percent($one['a']) }}</td><td class="num">{{ $percent($one['b']) }}</td><td class="num">{{ $percent($one['difference'], true) }}</td><td class="num {{ $one['low'] <= 0 && $one['high'] >= 0 ? 'muted' : '' }}">{{ $percent($one['low'], true) }} and {{ $percent($one['high'], true) }}{{ $one['low'] <= 0 && $one['high'] >= 0 ? ': may be chance' : '' }}</td></tr>@endforeach
 </tbody></table>

@@ -8,10 +8,10 @@
     $clock = fn (float $s): string => intdiv((int) $s, 60).':'.str_pad((string) ((int) $s % 60), 2, '0', STR_PAD_LEFT);
 @endphp
 <figure class="strip">
-    <svg viewBox="0 0 {{ $w }} 92" role="img" aria-label="Call strip: {{ $turns->where('by', 'agent')->count() }} turns of {{ $agent }}, {{ $turns->where('by', 'caller')->count() }} of the caller, {{ $clock($end) }} long">
+    <svg viewBox="0 0 {{ $w }} 92" role="group" aria-label="Call strip: {{ $turns->where('by', 'agent')->count() }} turns of {{ $agent }}, {{ $turns->where('by', 'caller')->count() }} of the caller, {{ $clock($end) }} long">
         @for ($s = 0; $s < $end - $tick * 0.3; $s += $tick)
             <line x1="{{ round($s * $scale, 1) }}" x2="{{ round($s * $scale, 1) }}" y1="14" y2="90" class="strip-tick"/>
-            <text x="{{ round($s * $scale, 1) + ($s === 0 ? 0 : 3) }}" y="10" class="strip-time">{{ $clock($s) }}</text>
+            <text aria-hidden="true" x="{{ round($s * $scale, 1) + ($s === 0 ? 0 : 3) }}" y="10" class="strip-time">{{ $clock($s) }}</text>
         @endfor
         <line x1="0" x2="{{ $w }}" y1="53" y2="53" class="strip-axis"/>
         @foreach ($turns as $turn)
@@ -20,7 +20,7 @@
                 <title>{{ $clock($turn->at) }} {{ $turn->text }}</title>
                 @if ($turn->keys)
                     <rect x="{{ $x }}" y="58" width="{{ max(16, $width) }}" height="28" rx="3" class="pressed"/>
-                    <text x="{{ $x + max(16, $width) / 2 }}" y="77" text-anchor="middle" class="strip-key">{{ $turn->text }}</text>
+                    <text aria-hidden="true" x="{{ $x + max(16, $width) / 2 }}" y="77" text-anchor="middle" class="strip-key">{{ $turn->text }}</text>
                 @else
                     <rect x="{{ $x }}" y="{{ $turn->by === 'caller' ? 58 : 20 }}" width="{{ $width }}" height="28" rx="3"/>
                 @endif
@@ -36,12 +36,12 @@
             @if ($mark['kind'] === 'errand')
                 @php $long = max(5, round(($mark['seconds'] ?? 0) * $scale, 1)); @endphp
                 <g class="strip-errand {{ $mark['status'] ?? '' }}"><title>{{ str_replace('_', ' ', $mark['name']) }}: {{ str_replace('_', ' ', $mark['status'] ?? '') }} after {{ number_format($mark['seconds'] ?? 0, 1) }} s</title>
-                    <path d="M{{ $mx }} 49 v8 M{{ $mx }} 53 h{{ $long }} m-5 -4 l5 4 l-5 4"/><text x="{{ min($w - 120, $mx + $long + 4) }}" y="57">{{ str_replace('_', ' ', $mark['name']) }}{{ ($mark['status'] ?? '') === 'found' ? '' : ', '.str_replace('_', ' ', $mark['status'] ?? '') }}</text></g>
+                    <path d="M{{ $mx }} 49 v8 M{{ $mx }} 53 h{{ $long }} m-5 -4 l5 4 l-5 4"/><text aria-hidden="true" x="{{ min($w - 120, $mx + $long + 4) }}" y="57">{{ str_replace('_', ' ', $mark['name']) }}{{ ($mark['status'] ?? '') === 'found' ? '' : ', '.str_replace('_', ' ', $mark['status'] ?? '') }}</text></g>
             @elseif ($mark['kind'] === 'rung')
                 <path d="M{{ $mx }} 53 C{{ $mx }} 12 {{ max($mx + 8, $to) }} 12 {{ max($mx + 8, $to) }} 53" class="cord {{ $nextMark['kind'] ?? 'rung' }}"><title>rings {{ $mark['name'] }}</title></path>
             @else
                 <circle cx="{{ $mx }}" cy="53" r="5" class="cord-end {{ $mark['kind'] }}"><title>{{ $mark['name'] }} {{ $mark['kind'] === 'taken' ? 'took the call' : 'did not take it' }}</title></circle>
-                <text x="{{ min($w - 90, $mx + 8) }}" y="56" class="cord-name {{ $mark['kind'] }}">{{ $mark['kind'] === 'taken' ? '' : 'not ' }}{{ $mark['name'] }}</text>
+                <text aria-hidden="true" x="{{ min($w - 90, $mx + 8) }}" y="56" class="cord-name {{ $mark['kind'] }}">{{ $mark['kind'] === 'taken' ? '' : 'not ' }}{{ $mark['name'] }}</text>
             @endif
         @endforeach
         @if ($live && $turns->isNotEmpty())

@@ -4,7 +4,7 @@
     $silent ??= array_map(static fn (\Ringo\Script\Steps\StepKind $kind): string => $kind->silent(), (new \Ringo\Script\Steps\StepKinds)->all());
     $worst = $findings === [] ? null : $findings[0]->severity->value;
 @endphp
-<article class="row kind-{{ $step->kind() }}" id="step-{{ $step->key() }}" role="listitem" tabindex="-1" data-row data-step="{{ $step->key() }}" @if ($row['scene']) data-scene="{{ $row['scene'] }}" @endif aria-label="{{ $step->key() }}, {{ $step->kind() }}">
+<div class="row kind-{{ $step->kind() }}" id="step-{{ $step->key() }}" role="listitem" tabindex="-1" data-row data-step="{{ $step->key() }}" @if ($row['scene']) data-scene="{{ $row['scene'] }}" @endif aria-label="{{ $step->key() }}, {{ $step->kind() }}">
     @if ($row['scene'])
         <h2 class="scene"><button type="button" data-fold aria-expanded="true" title="Fold this scene away">{{ $row['scene'] }}</button></h2>
     @endif
@@ -33,4 +33,4 @@
         @if ($row['seconds'] !== null)<span class="seconds {{ $row['seconds'] > 12 ? 'long' : '' }}" title="Seconds it takes to say">{{ number_format($row['seconds'], 1) }} s</span>@endif
         <span class="row-tools"><button type="button" class="bare" data-open title="Write in this step (Enter)"><x-icon name="pencil"/><span class="sr">Write in {{ $step->key() }}</span></button><button type="button" class="bare grip" data-grip title="Drag to another place, or Alt with ↑ ↓"><x-icon name="grip-vertical"/><span class="sr">Move {{ $step->key() }}</span></button></span>
     </div>
-</article>
+</div>
