@@ -14,6 +14,7 @@ use Ringo\Outreach\Listed;
 use Ringo\Outreach\Planned;
 use Ringo\Outreach\Planner;
 use Ringo\Outreach\Reason;
+use Ringo\Rehearsal\Outreach\WhatMore;
 
 /** When each person of a campaign is rung next, or why not: with all attempts of the business, and who is never rung. */
 final class PlanPeople
@@ -23,6 +24,9 @@ final class PlanPeople
 
     /** People of whom the forecast is made; more only make it slower. */
     private const FORESEEN = 4_000;
+
+    /** What more would change is told from so many; planning thrice over is felt. */
+    private const MORE = 1_500;
 
     /** Days back attempts of other campaigns may count: a week, and the zones around it. */
     private const WEEKS_BACK = 15;
@@ -36,7 +40,8 @@ final class PlanPeople
         $now = $campaign->now();
         $forecast = new Forecast($campaign->design(), $now);
         $seen = 0;
-        CampaignPerson::query()->with('tries', 'contact')->where('campaign_id', $campaign->id)->whereIn('state', [CampaignPerson::WAITING, CampaignPerson::NOT_RUNG])->orderBy('id')->chunkById(self::TOGETHER, function (Collection $people) use ($campaign, $now, $forecast, &$seen): void {
+        $some = [];
+        CampaignPerson::query()->with('tries', 'contact')->where('campaign_id', $campaign->id)->whereIn('state', [CampaignPerson::WAITING, CampaignPerson::NOT_RUNG])->orderBy('id')->chunkById(self::TOGETHER, function (Collection $people) use ($campaign, $now, $forecast, &$seen, &$some): void {
             /** @var Collection<int, CampaignPerson> $people */
             [$attempts, $never] = [$this->attempts($campaign, $people), $this->never($campaign, $people)];
             foreach ($people as $person) {
@@ -44,11 +49,26 @@ final class PlanPeople
                 $this->settle($person, $this->planner($campaign)->plan($listed, $now));
                 if ($seen++ < self::FORESEEN) {
                     $forecast->add($listed);
+                    $some[] = $listed;
                 }
             }
         });
         $foreseen = $forecast->run((int) $campaign->seed ?: 1);
-        $campaign->update(['foreseen' => ['listed' => $foreseen->listed, 'allowed' => $foreseen->allowed, 'excluded' => $foreseen->excluded, 'figures' => array_map(static fn ($one): array => $one->rounded(1), $foreseen->figures), 'days' => $foreseen->days]]);
+        $campaign->update(['foreseen' => ['listed' => $foreseen->listed, 'allowed' => $foreseen->allowed, 'excluded' => $foreseen->excluded, 'figures' => array_map(static fn ($one): array => $one->rounded(1), $foreseen->figures), 'days' => $foreseen->days, 'more' => $this->more($campaign, $some, $now)]]);
+    }
+
+    /**
+     * What one line or one hour a day more would change, where the agent can be rung at all.
+     *
+     * @param list<Listed> $people
+     *
+     * @return ?array<string, array{reached: int, attempts: int, last: ?string}>
+     */
+    private function more(Campaign $campaign, array $people, int $now): ?array
+    {
+        $script = ($campaign->release ?? $campaign->agent()->with('latestRelease.scriptText')->first()?->latestRelease)?->scriptText->script();
+
+        return $script === null || $people === [] ? null : (new WhatMore($script, $now, $campaign->seed))->of($campaign->document, array_slice($people, 0, self::MORE), $campaign->lines, $campaign->a_minute);
     }
 
     /** One person anew, at a moment. */

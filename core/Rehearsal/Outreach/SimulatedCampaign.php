@@ -68,7 +68,7 @@ final class SimulatedCampaign
 
     private ?string $last = null;
 
-    public function __construct(private readonly Campaign $campaign, private readonly Script $script, private readonly TheirCall $theirs, private readonly int $now, private readonly int $lines = 5, private readonly int $aMinute = 30)
+    public function __construct(private readonly Campaign $campaign, private readonly Script $script, private readonly Rings $theirs, private readonly int $now, private readonly int $lines = 5, private readonly int $aMinute = 30)
     {
         $this->planner = new Planner($campaign);
         $this->due = new \SplMinHeap;

@@ -20,7 +20,7 @@ use Ringo\Rehearsal\SketchBook;
  * The simulated public at the other end: nobody, an engaged tone, an announcement of the network, a machine, a child, somebody who screens
  * calls, the wrong person, or somebody who talks with the agent.
  */
-final class TheirCall
+final class TheirCall implements Rings
 {
     /** Seconds a line is held until it is answered, or given up. */
     private const RINGING = ['reached' => 12.0, 'busy' => 4.0, 'no_answer' => 25.0, 'voicemail' => 12.0, 'failed' => 5.0];
@@ -53,13 +53,6 @@ final class TheirCall
         $this->rehearsal = new Rehearsal($engine, $prepared);
     }
 
-    /**
-     * @param int $person their number, by which all that they leave to chance is drawn
-     * @param int $hour of their own day
-     * @param \Closure(): CallState $state how the call begins, asked for only where somebody or something answers
-     *
-     * @return array{came: string, call: ?FinishedCall, seconds: float} seconds a line is held
-     */
     public function ring(int $person, int $attempt, int $hour, \Closure $state): array
     {
         $answers = $this->public->answers((string) $person, $attempt, $hour);

@@ -12,6 +12,7 @@ use Ringo\Outreach\Listed;
 use Ringo\Outreach\StandInPublic;
 use Ringo\Rehearsal\Outreach\SimulatedCampaign;
 use Ringo\Rehearsal\Outreach\TheirCall;
+use Ringo\Rehearsal\Outreach\WhatMore;
 use Ringo\Script\ScriptReader;
 
 /** What holds of every campaign, whatever the seed: windows, caps, lines, opt-outs, later times; across both changes of the clock. */
@@ -74,6 +75,19 @@ final class SimulatedCampaignTest extends TestCase
         }
         self::assertGreaterThan(0, $found['outcomes']['voicemail'] ?? 0);
         self::assertSame($found['listed'], 250);
+    }
+
+    public function testOneLineMoreIsThroughEarlierAndOneHourMoreReachesNoFewer(): void
+    {
+        $document = ['purpose' => 'x', 'windows' => array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri'], ['10:00-11:00']), 'start' => '2026-06-01', 'end' => '2026-06-05', 'consent' => false, 'attempts' => ['most' => 2, 'after' => ['no_answer' => 'PT1H']], 'rates' => ['reached' => 0.4, 'busy' => 0.1, 'no_answer' => 0.4, 'voicemail' => 0.1, 'minutes' => 3]];
+        $script = (new ScriptReader)->fromJson((string) file_get_contents(dirname(__DIR__, 3).'/database/demo/quillmoor/tobin.json'));
+        $people = array_map(static fn (int $n): Listed => Listed::of(['id' => (string) $n, 'phone' => sprintf('+44770090%04d', $n)]), range(0, 249));
+        $found = (new WhatMore($script, 1_780_272_000, '1'))->of($document, $people, 1, 30);
+        self::assertGreaterThan($found['nothing']['attempts'], $found['line']['attempts'], 'one line is too few for all of them');
+        self::assertGreaterThan($found['nothing']['reached'], $found['line']['reached']);
+        self::assertGreaterThan($found['nothing']['reached'], $found['hour']['reached']);
+        $few = (new WhatMore($script, 1_780_272_000, '1'))->of($document, array_slice($people, 0, 12), 3, 30);
+        self::assertLessThanOrEqual($few['nothing']['last'], $few['line']['last'], 'where there is time enough, it is only through earlier');
     }
 
     /** @return array{list<array<string, mixed>>, array<string, mixed>} */
