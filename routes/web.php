@@ -222,6 +222,7 @@ Route::middleware('auth')->group(static function (): void {
             Route::get('/accounts', [AccountsController::class, 'index'])->name('accounts');
             Route::get('/history', [AccountsController::class, 'history'])->name('history');
             Route::post('/calls/import', [CallController::class, 'import'])->name('calls.import');
+            Route::get('/calls/imports/{import}', [CallController::class, 'importing'])->name('calls.importing')->withoutScopedBindings();
             Route::put('/calls/keep', [CallController::class, 'retention'])->name('calls.keep');
             Route::post('/post/enclosures', [EnclosureController::class, 'store'])->name('enclosure.store');
             Route::delete('/post/enclosures/{enclosure}', [EnclosureController::class, 'destroy'])->name('enclosure.delete');

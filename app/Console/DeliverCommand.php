@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Actions\Calls\EraseOldCalls;
+use App\Actions\Calls\ImportTranscripts;
 use App\Actions\Deliveries\DeliverDue;
 use App\Actions\Diary\FetchCalendar;
 use App\Actions\Outreach\Dialler;
@@ -22,7 +23,7 @@ final class DeliverCommand extends Command
     /** Pauses after what went wrong grow up to so many seconds. */
     private const LONGEST_PAUSE = 60;
 
-    public function handle(DeliverDue $deliver, EraseOldCalls $calls, EraseOldValues $values, FetchCalendar $calendars, Dialler $dialler, RunQuickly $quick): int
+    public function handle(DeliverDue $deliver, EraseOldCalls $calls, EraseOldValues $values, FetchCalendar $calendars, Dialler $dialler, RunQuickly $quick, ImportTranscripts $transcripts): int
     {
         $erased = 0;
         $pause = 1;
@@ -32,6 +33,7 @@ final class DeliverCommand extends Command
                 $calendars->due();
                 $dialler->due();
                 $quick->takeUp();
+                $transcripts->takeUp();
                 if (time() - $erased > 3600) {
                     $calls->everywhere();
                     $values->everywhere();

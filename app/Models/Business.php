@@ -99,6 +99,12 @@ final class Business extends Model
         return Errands::of($this->errands()->get()->map(static fn (Errand $errand): \Ringo\Errand\Errand => $errand->design()));
     }
 
+    /** @return HasMany<CallImport, $this> */
+    public function callImports(): HasMany
+    {
+        return $this->hasMany(CallImport::class);
+    }
+
     /** Somebody who owns it; who was first. */
     public function owner(): ?User
     {

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\Calls\ImportTranscripts;
 use App\Models\Call;
+use App\Models\CallImport;
 use App\Models\Role;
 use App\Models\ScriptText;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Storage;
 
 final class CallsTest extends FeatureTestCase
 {
@@ -117,5 +120,26 @@ final class CallsTest extends FeatureTestCase
         self::assertStringContainsString('nothing was doubled', (string) session('notice'));
         self::assertSame(2, Call::query()->where('kind', 'imported')->count());
         $this->get('/pellbrook/calls/'.Call::query()->where('kind', 'imported')->orderBy('id')->value('ref').'/replay')->assertOk()->assertSee('I need a mini digger');
+    }
+
+    public function testALongFileGoesOnWhereItWasAndEndsWithTrueCounts(): void
+    {
+        $lines = array_map(static fn (int $n): string => (string) json_encode(['id' => "n{$n}", 'started_at' => '2026-03-10T09:14', 'turns' => $n === 3 ? 'none' : [['by' => 'agent', 'text' => 'Hello'], ['by' => 'caller', 'text' => "machine number {$n}"]]]), range(1, 8));
+        $bring = app(ImportTranscripts::class);
+        $import = $bring->begin($this->agent->refresh(), implode("\n", $lines));
+        self::assertSame(8, $import->total);
+        self::assertTrue($bring->goOn(CallImport::query()->with('agent')->findOrFail($import->id), -1.0), 'no time: there is more');
+        // Somebody died in the middle: three were done.
+        $half = CallImport::query()->with('agent')->findOrFail($import->id);
+        $half->update(['total' => 3]);
+        $bring->goOn($half, 60.0);
+        $half->update(['status' => 'running', 'total' => 8, 'path' => tap('call-imports/again.json', static fn (string $path) => Storage::disk('local')->put($path, implode("\n", $lines)))]);
+        $this->travel(2)->minutes();
+        $bring->takeUp();
+        $import->refresh();
+        self::assertSame(['done', 8, 7, 0, 1], [$import->status, $import->done, $import->made, $import->there, count($import->problems)]);
+        self::assertStringContainsString('Transcript 3', $import->problems[0]);
+        self::assertSame(7, Call::query()->where('kind', 'imported')->count());
+        $this->getJson("/pellbrook/calls/imports/{$import->id}")->assertOk()->assertExactJson(['status' => 'done', 'done' => 8, 'total' => 8]);
     }
 }

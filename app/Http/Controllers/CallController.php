@@ -10,8 +10,10 @@ use App\Actions\Calls\ImportTranscripts;
 use App\Actions\Calls\RepeatCall;
 use App\Actions\Calls\SettleAbandonedCalls;
 use App\Gateways\Speech\Voice;
+use App\Jobs\BringTranscripts;
 use App\Models\Business;
 use App\Models\Call;
+use App\Models\CallImport;
 use App\Models\CallTurn;
 use App\Models\SavedFilter;
 use App\Support\CurrentAgent;
@@ -20,6 +22,7 @@ use App\Support\Playlist;
 use App\Support\Pronounced;
 use App\Support\Sight;
 use Illuminate\Contracts\View\View;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -45,7 +48,7 @@ final class CallController
             'filter' => $filter,
             'calls' => $calls,
             'outcomes' => Call::query()->where('business_id', $business->id)->where('status', 'ended')->distinct()->orderBy('outcome')->pluck('outcome'),
-            'agents' => $business->agents()->get(), 'lines' => $business->lines()->pluck('name', 'key')->all(), 'saved' => $business->savedFilters()->where('user_id', $request->user()?->getAuthIdentifier())->get(),
+            'agents' => $business->agents()->get(), 'lines' => $business->lines()->pluck('name', 'key')->all(), 'importing' => CallImport::query()->where('business_id', $business->id)->where(static fn ($either) => $either->where('status', '!=', 'done')->orWhere('updated_at', '>', now()->subMinutes(10)))->orderByDesc('id')->first(), 'saved' => $business->savedFilters()->where('user_id', $request->user()?->getAuthIdentifier())->get(),
         ]);
     }
 
@@ -74,15 +77,25 @@ final class CallController
             throw ValidationException::withMessages(['file' => 'Make an agent first: its record sheet says what is read out of the transcripts.']);
         }
         $file = $request->file('file');
-        $result = $import->from($agent, $file instanceof UploadedFile ? (string) $file->get() : '');
-        if ($result['made'] === 0 && $result['there'] > 0) {
-            return redirect()->route('calls', [$business, 'kind' => 'imported'])->with('notice', 'All '.$result['there'].' transcripts of it were brought in before; nothing was doubled.');
+        $begun = $import->begin($agent, $file instanceof UploadedFile ? (string) $file->get() : '');
+        if ($begun->total === 0) {
+            throw ValidationException::withMessages(['file' => 'There is no transcript in that file.']);
         }
-        if ($result['made'] === 0) {
-            throw ValidationException::withMessages(['file' => $result['problems'] === [] ? 'There is no transcript in that file.' : $result['problems']]);
+        BringTranscripts::dispatch($begun->id);
+        $begun->refresh();
+        if ($begun->over() && $begun->made === 0 && $begun->there === 0) {
+            throw ValidationException::withMessages(['file' => $begun->problems === [] ? 'There is no transcript in that file.' : $begun->problems]);
         }
 
-        return redirect()->route('calls', [$business, 'kind' => 'imported'])->with('notice', $result['made'].' transcripts were brought in and read.'.($result['there'] > 0 ? " {$result['there']} were there already." : '').($result['problems'] === [] ? '' : ' Left out: '.implode('; ', array_slice($result['problems'], 0, 4))));
+        return redirect()->route('calls', [$business, 'kind' => 'imported'])->with('notice', $begun->over() ? $begun->inWords() : "{$begun->total} transcripts are brought in beside the pages.");
+    }
+
+    /** How far a file of transcripts has come. */
+    public function importing(Business $business, CallImport $import): JsonResponse
+    {
+        abort_unless($import->business_id === $business->id, 404);
+
+        return response()->json(['status' => $import->status, 'done' => $import->done, 'total' => $import->total]);
     }
 
     public function retention(Request $request, Business $business, EraseOldCalls $erase): RedirectResponse
