@@ -16,6 +16,9 @@ final readonly class AgentForm
 {
     private const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
 
+    /** Kinds of objections of which it is known how people say them. */
+    public const OBJECTIONS = ['price' => 'the price', 'has_supplier' => 'they have somebody already', 'no_time' => 'no time for it', 'not_mine' => 'somebody else decides', 'distrust' => 'they do not trust such calls', 'no_need' => 'they do not need it', 'thinking' => 'they want to think it over', 'bad_experience' => 'it went badly before'];
+
     public const STANDING_WORDS = ['who' => 'who are you?', 'machine' => 'are you a machine?', 'off_topic' => 'something off the topic', 'no_answer' => 'a question nothing answers', 'goodbye' => 'goodbye', 'recording' => 'is this recorded?', 'voicemail' => 'left on a voicemail'];
 
     public function __construct(private ScriptDocument $document)
@@ -117,7 +120,7 @@ final readonly class AgentForm
             for ($base = $key === '' ? 'objection' : substr($key, 0, 30), $key = $base, $n = 2; in_array($key, array_column($objections, 'key'), true); $n++) {
                 $key = $base.'_'.$n;
             }
-            $objections[] = array_filter(['key' => $key, 'means' => trim((string) ($row['means'] ?? '')), 'when' => $this->lines((string) ($row['when'] ?? '')), 'say' => count($say) === 1 ? $say[0] : $say], static fn (mixed $value): bool => $value !== '' && $value !== []);
+            $objections[] = array_filter(['key' => $key, 'means' => trim((string) ($row['means'] ?? '')), 'like' => trim((string) ($row['like'] ?? '')), 'when' => $this->lines((string) ($row['when'] ?? '')), 'say' => count($say) === 1 ? $say[0] : $say], static fn (mixed $value): bool => $value !== '' && $value !== []);
         }
         $words = array_filter(array_map(static fn (mixed $text): string => trim((string) $text), array_intersect_key(is_array($form['words'] ?? null) ? $form['words'] : [], self::STANDING_WORDS)), static fn (string $text): bool => $text !== '');
 

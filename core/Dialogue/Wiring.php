@@ -174,7 +174,7 @@ final readonly class Wiring
             $this->standing($person, $names, $settled),
             new Order\WhichMeant($replies),
             new Order\Correction($corrections, $keeper, $runners, $names),
-            new Order\Objection($topics, $runners),
+            new Order\Objection($topics, $runners, $understanding->words),
             $answer,
             new Order\TopicCorrection($corrections, $keeper),
             new Order\SideQuestion($replies, $topics, $switch),

@@ -9,11 +9,14 @@ use Ringo\Document\Node;
 /**
  * What holds on every step: replies to side questions, words never said, and where a request for a person leads.
  *
- * @phpstan-type Objection array{key: string, means: string, when: list<string>, say: non-empty-list<string>}
+ * @phpstan-type Objection array{key: string, means: string, like: ?string, when: list<string>, say: non-empty-list<string>}
  * @phpstan-type Reply array{key: string, when: list<string>, means: ?string, say: string|list<string>, about: ?string, otherwise: ?string, to: ?string}
  */
 final readonly class Standing
 {
+    /** Kinds of objections of which it is known how people say them (core/Language/LANGUAGE/objections.php). */
+    public const OBJECTIONS = ['price', 'has_supplier', 'no_time', 'not_mine', 'distrust', 'no_need', 'thinking', 'bad_experience'];
+
     /**
      * @param list<Reply> $replies answers to what callers ask anywhere; `about` names a choice field whose option the answer speaks of
      * @param ?string $person the step that a request for a person leads to
@@ -90,10 +93,14 @@ final readonly class Standing
             $means = $one->string('means', '');
             $when = $one->strings('when');
             $say = $one->text('say');
-            if ($means === '' && $when === []) {
-                $one->problem('means', 'needs plain words for what they have against it, or sayings in “when”');
+            $like = $one->optional('like');
+            if ($like !== null && ! in_array($like, self::OBJECTIONS, true)) {
+                $one->problem('like', "“{$like}” is not one of ".implode(', ', self::OBJECTIONS));
             }
-            $objections[] = ['key' => $one->string('key'), 'means' => $means, 'when' => $when, 'say' => is_array($say) && $say !== [] ? array_values($say) : [(string) (is_array($say) ? '' : $say)]];
+            if ($means === '' && $when === [] && $like === null) {
+                $one->problem('means', 'needs plain words for what they have against it, sayings in “when”, or one of the usual kinds in “like”');
+            }
+            $objections[] = ['key' => $one->string('key'), 'means' => $means, 'like' => $like, 'when' => $when, 'say' => is_array($say) && $say !== [] ? array_values($say) : [(string) (is_array($say) ? '' : $say)]];
             $one->noMore();
         }
 

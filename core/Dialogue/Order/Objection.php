@@ -10,6 +10,7 @@ use Ringo\Dialogue\Steps\Runners;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Fit\Topics;
+use Ringo\Language\Vocabulary;
 use Ringo\Script\Standing;
 use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Speech\Prompt;
@@ -32,7 +33,7 @@ final readonly class Objection implements Consideration
     /** Fewer words than this say no more than yes or no. */
     private const LEAST_WORDS = 3;
 
-    public function __construct(private Topics $topics, private Runners $runners)
+    public function __construct(private Topics $topics, private Runners $runners, private Vocabulary $words)
     {
     }
 
@@ -80,8 +81,9 @@ final readonly class Objection implements Consideration
         $heard = $hearing->heard;
         $topics = [];
         foreach ($objections as $one) {
-            $topics[] = $topic = ['key' => $one['key'], 'label' => '', 'description' => $one['means'], 'phrases' => $one['when']];
-            if ($one['when'] !== [] && $this->topics->named($topic, $heard)) {
+            $usual = $one['like'] === null ? [] : $this->usual($one['like']);
+            $topics[] = $topic = ['key' => $one['key'], 'label' => '', 'description' => $one['means'], 'phrases' => [...$one['when'], ...$usual]];
+            if ($topic['phrases'] !== [] && $this->topics->named($topic, $heard)) {
                 return $one;
             }
         }
@@ -89,6 +91,14 @@ final readonly class Objection implements Consideration
         $key = $meant === null || $meant->noneMeant() ? null : $meant->taken(dearer: self::DEARER);
 
         return array_column($objections, null, 'key')[$key ?? ''] ?? null;
+    }
+
+    /** @return list<string> how people say what is usual, in any trade */
+    private function usual(string $kind): array
+    {
+        $sayings = $this->words->section('objections', $kind)['sayings'] ?? [];
+
+        return is_array($sayings) ? array_values(array_filter($sayings, is_string(...))) : [];
     }
 
     /** 'About four thousand pounds', where a sum was asked for, is no objection to the price; a no may well come with one. */

@@ -34,6 +34,8 @@ final class ConsiderationsTest extends TestCase
             ['corin', ['yes'], 'no, it is too expensive for us'],
             ['corin', ['yes'], 'we have already gone with somebody else'],
             ['corin', ['yes', 'yes'], 'I would like to think it over with my wife first'],
+            ['corin', ['yes'], 'your prices are too high for us'],
+            ['corin', ['yes'], 'we are still looking around'],
         ],
         'Urgent' => [
             ['heating', ['my boiler wants servicing', 'a service'], 'actually I can smell gas in the kitchen'],
