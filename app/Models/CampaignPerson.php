@@ -24,6 +24,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $attempts
  * @property ?int $next_at Unix time
  * @property string $outcome of the last call
+ * @property int $priority 0 to 9: of those who are due, who is rung first
+ * @property ?string $complained the day on which they complained in a call
  * @property-read Campaign $campaign
  * @property-read ?Contact $contact
  * @property-read \Illuminate\Database\Eloquent\Collection<int, CampaignAttempt> $tries
@@ -42,7 +44,7 @@ final class CampaignPerson extends Model
 
     protected $table = 'campaign_people';
 
-    protected $fillable = ['campaign_id', 'contact_id', 'name', 'phone', 'e164', 'row', 'facts', 'state', 'why', 'attempts', 'next_at', 'outcome'];
+    protected $fillable = ['campaign_id', 'contact_id', 'name', 'phone', 'e164', 'row', 'facts', 'state', 'why', 'attempts', 'next_at', 'outcome', 'priority', 'complained'];
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Actions\Design\CreateAgent;
 use App\Actions\Outreach\Dialler;
+use App\Actions\Outreach\PlanPeople;
 use App\Actions\Outreach\RunQuickly;
 use App\Jobs\RunCampaign;
 use App\Models\Agent;
@@ -237,6 +238,22 @@ final class OutreachTest extends FeatureTestCase
         }
         $dialler->tick($campaign);
         self::assertSame(2, $campaign->attempts()->count());
+    }
+
+    public function testWhoComplainedIsLeftInPeaceByEveryCampaignAndWhoMattersMostIsRungFirst(): void
+    {
+        $campaign = $this->campaign();
+        [$one, , $three] = $campaign->people()->where('state', CampaignPerson::WAITING)->orderBy('id')->limit(3)->pluck('id')->all();
+        [$first, $third] = [$campaign->people()->whereKey($one)->firstOrFail(), $campaign->people()->whereKey($three)->firstOrFail()];
+        $other = Campaign::query()->create(['name' => 'Others', 'key' => 'others', 'state' => Campaign::DONE] + $campaign->only(['business_id', 'agent_id', 'document', 'lines', 'a_minute', 'stops', 'clock', 'seed', 'held']));
+        CampaignPerson::query()->create(['campaign_id' => $other->id, 'phone' => $first->phone, 'e164' => $first->e164, 'row' => [], 'facts' => [], 'state' => CampaignPerson::REACHED, 'complained' => '2026-02-20']);
+        $campaign->update(['document' => ['complaint_days' => 90] + $campaign->document]);
+        app(PlanPeople::class)->all($campaign->refresh());
+        self::assertSame(['not_rung', 'complaint'], [$first->refresh()->state, $first->why]);
+        $third->update(['priority' => 9]);
+        $campaign->update(['state' => Campaign::RUNNING, 'clock' => 'quick', 'clock_at' => Carbon::parse('2026-03-02 12:00', 'UTC'), 'lines' => 1, 'release_id' => Release::query()->where('agent_id', $campaign->agent_id)->value('id')]);
+        app(Dialler::class)->tick($campaign->refresh());
+        self::assertSame([$third->id], CampaignAttempt::query()->pluck('campaign_person_id')->all(), 'before those who were due as early');
     }
 
     public function testTwoReleasesRingHalfOfThePeopleEachAndStandSideBySide(): void

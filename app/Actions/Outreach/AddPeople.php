@@ -18,11 +18,14 @@ use Ringo\Outreach\Listed;
 final readonly class AddPeople
 {
     /** Columns that decide about ringing; all others are facts for the agent. */
-    private const DECIDE = ['id', 'phone', 'name', 'tz', 'consent', 'consent_purpose', 'do_not_call', 'asked_for', 'complaint', 'done'];
+    private const DECIDE = ['id', 'phone', 'name', 'tz', 'consent', 'consent_purpose', 'do_not_call', 'asked_for', 'complaint', 'done', 'priority'];
 
     private const MOST = 100_000;
 
     private const TOLD = 20;
+
+    /** The priority of those who are rung first. */
+    private const FIRST = 9;
 
     public function __construct(private NumberingPlan $plan, private FindContacts $find)
     {
@@ -124,7 +127,7 @@ final readonly class AddPeople
             return false;
         }
         $contact ??= $e164 === null ? null : ContactNumber::query()->where('business_id', $campaign->business_id)->where('e164', $e164)->value('contact_id');
-        CampaignPerson::query()->create(['campaign_id' => $campaign->id, 'contact_id' => $contact, 'name' => mb_substr($name, 0, 200), 'phone' => mb_substr($phone, 0, 40), 'e164' => $e164, 'row' => $row, 'facts' => array_filter($facts, is_scalar(...)), 'state' => CampaignPerson::WAITING]);
+        CampaignPerson::query()->create(['campaign_id' => $campaign->id, 'contact_id' => $contact, 'name' => mb_substr($name, 0, 200), 'phone' => mb_substr($phone, 0, 40), 'e164' => $e164, 'row' => $row, 'facts' => array_filter($facts, is_scalar(...)), 'state' => CampaignPerson::WAITING, 'priority' => max(0, min(self::FIRST, (int) ($row['priority'] ?? 0)))]);
 
         return true;
     }

@@ -28,6 +28,9 @@ final readonly class Dialler
 
     private const MINUTE = 60;
 
+    /** The tag by which a script marks a call in which somebody complained. */
+    public const COMPLAINT = 'complaint';
+
     public function __construct(private PlanPeople $plan, private TalkToPublic $public, private KeepFinishedCall $keep, private NeverRing $never)
     {
     }
@@ -63,7 +66,7 @@ final readonly class Dialler
         $free = min($this->lines($campaign) - count($held), $campaign->a_minute - $begun);
         $placed = 0;
         if ($free > 0) {
-            $due = $campaign->people()->with('contact')->where(static fn ($either) => $either->where(static fn ($waits) => $waits->where('state', CampaignPerson::WAITING)->where('next_at', '<=', $now))->orWhere('state', CampaignPerson::CALLING))->orderByRaw("state = 'calling' desc")->orderBy('next_at')->orderBy('id')->limit($free)->get();
+            $due = $campaign->people()->with('contact')->where(static fn ($either) => $either->where(static fn ($waits) => $waits->where('state', CampaignPerson::WAITING)->where('next_at', '<=', $now))->orWhere('state', CampaignPerson::CALLING))->orderByRaw("state = 'calling' desc")->orderByDesc('priority')->orderBy('next_at')->orderBy('id')->limit($free)->get();
             foreach ($due as $person) {
                 if (! $person instanceof CampaignPerson) {
                     continue;
@@ -154,6 +157,9 @@ final readonly class Dialler
     private function after(Campaign $campaign, CampaignPerson $person, ?FinishedCall $call, string $came, int $now): void
     {
         $outcome = (string) $call?->state->outcome;
+        if ($call !== null && in_array(self::COMPLAINT, $call->state->tags, true)) {
+            $person->update(['complained' => substr($this->plan->wall($campaign, $person, $now), 0, 10)]);
+        }
         if ($call !== null && ($call->state->doNotCall || $outcome === 'do not call')) {
             $this->optedOut($campaign, $person, $outcome);
 

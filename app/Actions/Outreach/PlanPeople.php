@@ -43,9 +43,9 @@ final class PlanPeople
         $some = [];
         CampaignPerson::query()->with('tries', 'contact')->where('campaign_id', $campaign->id)->whereIn('state', [CampaignPerson::WAITING, CampaignPerson::NOT_RUNG])->orderBy('id')->chunkById(self::TOGETHER, function (Collection $people) use ($campaign, $now, $forecast, &$seen, &$some): void {
             /** @var Collection<int, CampaignPerson> $people */
-            [$attempts, $never] = [$this->attempts($campaign, $people), $this->never($campaign, $people)];
+            [$attempts, $never, $complained] = [$this->attempts($campaign, $people), $this->never($campaign, $people), $this->complained($campaign, $people)];
             foreach ($people as $person) {
-                $listed = $this->listed($campaign, $person, $attempts, $never);
+                $listed = $this->listed($campaign, $person, $attempts, $never, $complained);
                 $this->settle($person, $this->planner($campaign)->plan($listed, $now));
                 if ($seen++ < self::FORESEEN) {
                     $forecast->add($listed);
@@ -77,7 +77,7 @@ final class PlanPeople
         $person->load('tries', 'contact');
         $people = collect([$person]);
 
-        return $this->planner($campaign)->plan($this->listed($campaign, $person, $this->attempts($campaign, $people), $this->never($campaign, $people)), $now);
+        return $this->planner($campaign)->plan($this->listed($campaign, $person, $this->attempts($campaign, $people), $this->never($campaign, $people), $this->complained($campaign, $people)), $now);
     }
 
     /** Keeps what was planned for somebody. */
@@ -102,13 +102,15 @@ final class PlanPeople
     /**
      * @param array<string, string> $attempts by number
      * @param array<string, string> $never by number
+     * @param array<string, string> $complained day, by number
      */
-    private function listed(Campaign $campaign, CampaignPerson $person, array $attempts, array $never): Listed
+    private function listed(Campaign $campaign, CampaignPerson $person, array $attempts, array $never, array $complained): Listed
     {
         $row = $this->text($person->row);
         $number = (string) $person->e164;
         $own = implode('; ', $person->tries->map(static fn (CampaignAttempt $one): string => "{$one->wall} {$one->came}")->all());
         $row['attempts'] = trim($own.'; '.($attempts[$number] ?? ''), '; ');
+        $row['complaint'] = max($row['complaint'] ?? '', $complained[$number] ?? '');
         $row['do_not_call'] = isset($never[$number]) || ($person->contact->do_not_call ?? false) ? 'yes' : ($row['do_not_call'] ?? '');
 
         return Listed::of(['id' => (string) $person->id, 'phone' => $person->phone] + $row);
@@ -129,6 +131,18 @@ final class PlanPeople
         }
 
         return $found;
+    }
+
+    /**
+     * Complaints in calls of any campaign of the business.
+     *
+     * @param Collection<int, CampaignPerson> $people
+     *
+     * @return array<string, string> the last day, by number
+     */
+    private function complained(Campaign $campaign, Collection $people): array
+    {
+        return CampaignPerson::query()->toBase()->join('campaigns', 'campaigns.id', '=', 'campaign_people.campaign_id')->where('campaigns.business_id', $campaign->business_id)->whereNotNull('complained')->whereIn('e164', $people->pluck('e164')->filter()->unique()->all())->groupBy('e164')->selectRaw('e164, max(complained) as day')->pluck('day', 'e164')->all();
     }
 
     /**
