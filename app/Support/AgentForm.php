@@ -19,7 +19,7 @@ final readonly class AgentForm
     /** Kinds of objections of which it is known how people say them. */
     public const OBJECTIONS = ['price' => 'the price', 'has_supplier' => 'they have somebody already', 'no_time' => 'no time for it', 'not_mine' => 'somebody else decides', 'distrust' => 'they do not trust such calls', 'no_need' => 'they do not need it', 'thinking' => 'they want to think it over', 'bad_experience' => 'it went badly before'];
 
-    public const STANDING_WORDS = ['who' => 'who are you?', 'machine' => 'are you a machine?', 'off_topic' => 'something off the topic', 'no_answer' => 'a question nothing answers', 'goodbye' => 'goodbye', 'recording' => 'is this recorded?', 'voicemail' => 'left on a voicemail'];
+    public const STANDING_WORDS = ['who' => 'who are you?', 'machine' => 'are you a machine?', 'off_topic' => 'something off the topic', 'no_answer' => 'a question nothing answers', 'goodbye' => 'goodbye', 'recording' => 'is this recorded?', 'voicemail' => 'left on a voicemail', 'whence' => 'who gave you my number?'];
 
     public function __construct(private ScriptDocument $document)
     {

@@ -39,7 +39,7 @@ final readonly class Inspector
             new Rules\Unreachable, new Rules\DeadEnd, new Rules\EndlessLoop, new Rules\SilentStep, new Rules\EmptyPlaceholder, new Rules\UnknownPlaceholder,
             new Rules\UsedBeforeSet, new Rules\ImpossibleComparison, new Rules\AskedTwice, new Rules\Uncollected, new Rules\Promise, new Rules\Leftover, new Rules\LongPrompt,
             new Rules\MenuSize, new Rules\KeyTwice, new Rules\PhrasesOverlap, new Rules\TopicsAlike, new Rules\NoPerson, new Rules\NoRepeat, new Rules\QuestionType,
-            new Rules\YesNoAsText, new Rules\MissingReprompts, new Rules\DoubleQuestion, new Rules\SpeaksBadly, new Rules\Disclosure, new Rules\NoOptOut,
+            new Rules\YesNoAsText, new Rules\MissingReprompts, new Rules\DoubleQuestion, new Rules\SpeaksBadly, new Rules\Disclosure, new Rules\NoOptOut, new Rules\SaysWhoLate,
             new Rules\ForbiddenWords, new Rules\SendsNowhere, new Rules\FileNotThere, new Rules\NamesInWords, new Rules\VerifiesNothing, new Rules\CallersSay, new Rules\BooksNothing, new Rules\ErrandsGoAstray, new Rules\RemindsTooLate, new Rules\OffersClosed, new Rules\HoursDiffer, new Rules\FactsDiffer,
         ];
     }

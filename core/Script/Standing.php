@@ -22,7 +22,7 @@ final readonly class Standing
      * @param ?string $person the step that a request for a person leads to
      * @param ?string $personKey the key that asks for a person anywhere
      * @param list<string> $neverSay words that must not leave the agent's mouth
-     * @param array<string, string> $words own words for built-in replies: who, machine, off_topic, no_answer, goodbye, recording; voicemail is left on a machine
+     * @param array<string, string> $words own words for built-in replies: who, machine, off_topic, no_answer, goodbye, recording; voicemail is left on a machine, whence says where the number is from
      * @param list<string> $mustSay what the business requires the opening to tell: machine (that no person speaks), recording
      * @param ?string $newSpeaker the field that takes the name of somebody else who comes to the telephone; null: the name is not asked
      * @param list<Objection> $objections what people have against it, told in plain words and sayings, and what is answered the first and the second time
@@ -61,7 +61,7 @@ final readonly class Standing
         $words = [];
         if ($node->has('words')) {
             $child = $node->child('words');
-            foreach (['who', 'machine', 'off_topic', 'no_answer', 'goodbye', 'recording', 'voicemail'] as $key) {
+            foreach (['who', 'machine', 'off_topic', 'no_answer', 'goodbye', 'recording', 'voicemail', 'whence'] as $key) {
                 if ($child->has($key)) {
                     $words[$key] = $child->string($key);
                 }

@@ -202,6 +202,9 @@ final readonly class Replies
         if ($this->mainly($heard, 'machine')) {
             return new Reply($turn->phrase('machine'), 'standing rule: are you a machine', null);
         }
+        if ($turn->script->agent->direction === 'outbound' && $this->mainly($heard, 'whence')) {
+            return new Reply($turn->phrase('whence'), 'standing rule: where is the number from', null);
+        }
         if ($this->mainly($heard, 'who')) {
             return new Reply($turn->phrase('who'), 'standing rule: who are you', null);
         }

@@ -81,6 +81,7 @@ return [
     'example' => ['plain' => ['You could say, for example, [it].', 'Something like [it].'], 'formal' => ['You might say [it], for example.'], 'chatty' => ['Something like [it] would do.']],
     'today' => ['plain' => ['It is [time] on [date].'], 'formal' => ['It is [time] on [date].'], 'chatty' => ['It is [time], [date].']],
     'who' => ['plain' => ['This is [agent] at [business].', 'I am [agent], the assistant at [business].'], 'formal' => ['You are speaking to [agent] of [business].'], 'chatty' => ['I am [agent], from [business].']],
+    'whence' => ['plain' => ['Your number is on the list that [business] gave me. If you want no more calls, just say so.'], 'formal' => ['Your number is on the list that [business] gave me. Should you wish no further calls, please say so.'], 'chatty' => ['You are on the list [business] gave me. Just say if you want no more calls.']],
     'machine' => ['plain' => ['I am an automated assistant, not a person, but I can help.'], 'formal' => ['I am an automated assistant. How may I help?'], 'chatty' => ['I am an automated assistant, yes, but I will do my best.']],
     'open_on' => ['plain' => ['On [day] we are open [hours].'], 'formal' => ['On [day] we are open [hours].'], 'chatty' => ['We are open [hours] on [day].']],
     'closed_on' => ['plain' => ['We are closed on [day][why|].'], 'formal' => ['We are closed on [day][why|].'], 'chatty' => ['We are shut on [day][why|].']],

@@ -202,6 +202,8 @@ final class InspectorTest extends TestCase
         }
         yield 'no machine told' => ['disclosure', 'error', 'opening', static fn (array $d): array => [...$d, 'standing' => [...$d['standing'], 'must_say' => ['machine']]]];
         yield 'no recording told' => ['disclosure', 'error', 'opening', static fn (array $d): array => [...$d, 'standing' => [...$d['standing'], 'must_say' => ['recording']]]];
+        yield 'outbound and nobody says who rings' => ['says_who_late', 'warning', 'opening', static fn (array $d): array => self::step([...$d, 'agent' => [...$d['agent'], 'direction' => 'outbound']], 'opening', ['prompt' => 'Hello. To stop these calls, press nine.'])];
+        yield 'who rings is said late' => ['says_who_late', 'warning', 'opening', static fn (array $d): array => self::step([...$d, 'agent' => [...$d['agent'], 'direction' => 'outbound']], 'opening', ['prompt' => 'Hello. I hope that you are having a very good day so far and that this is a good moment to talk about something that may well be of interest to you and yours. This is [business]. To stop these calls, press nine.'])];
         yield 'outbound without opt-out' => ['no_opt_out', 'error', 'opening', static fn (array $d): array => [...$d, 'agent' => [...$d['agent'], 'direction' => 'outbound']]];
         yield 'forbidden words' => ['forbidden_words', 'error', 'sum_up', static fn (array $d): array => self::step([...$d, 'standing' => [...$d['standing'], 'never_say' => ['guarantee']]], 'sum_up', ['prompt' => 'We guarantee it.'])];
         yield 'sent to what is no number' => ['send_address', 'error', 'send', static fn (array $d): array => self::sends($d, 'text', 'caller_name')];
@@ -263,6 +265,7 @@ final class InspectorTest extends TestCase
         }
         yield 'told in the opening' => ['disclosure', static fn (array $d): array => self::step([...$d, 'standing' => [...$d['standing'], 'must_say' => ['machine', 'recording']]], 'opening', ['prompt' => 'This is the automated assistant of Pellbrook Hire, and the call is recorded.'])];
         yield 'told in every greeting' => ['disclosure', static fn (array $d): array => [...$d, 'standing' => [...$d['standing'], 'must_say' => ['machine']], 'agent' => [...$d['agent'], 'greeting' => ['known' => 'Hello, the virtual assistant here.', 'unknown' => 'An automated assistant speaks.']]]];
+        yield 'who rings is said first' => ['says_who_late', static fn (array $d): array => self::step([...$d, 'agent' => [...$d['agent'], 'direction' => 'outbound']], 'opening', ['prompt' => 'Hello, this is the assistant of [business]. To stop these calls, press nine.'])];
         yield 'opt-out told' => ['no_opt_out', static fn (array $d): array => self::step([...$d, 'agent' => [...$d['agent'], 'direction' => 'outbound']], 'opening', ['prompt' => 'Hello. To stop these calls, press nine.'])];
         yield 'sent to a number that is there' => ['send_address', static fn (array $d): array => self::sends(self::step([...$d, 'sheet' => [...self::sheet($d, 'phone', ['type' => 'string', 'format' => 'phone']), 'required' => ['phone']]], 'day', ['field' => 'phone']), 'text', 'phone')];
     }

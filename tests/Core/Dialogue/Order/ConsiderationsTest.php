@@ -58,6 +58,8 @@ final class ConsiderationsTest extends TestCase
         'SideQuestion' => [
             ['bakery', ['I want to order a cake'], 'what time do you close'],
             ['dentist', ['I need to book a check-up'], 'what day is it today'],
+            ['odile', [], 'who gave you my number'],
+            ['tobin', [], 'where did you get my details from'],
         ],
         'Person' => [
             ['heating', ['my boiler wants servicing'], 'it bangs and clatters at night so put me through to somebody please'],
