@@ -43,7 +43,7 @@ use Ringo\Transfer\StaffFile;
  */
 final class ReadersTest extends TestCase
 {
-    private const TIMES = 300;
+    private const TIMES = 320;
 
     /** Seconds one input may take. */
     private const LONGEST = 5.0;

@@ -19,7 +19,7 @@ use Tests\Feature\FeatureTestCase;
 /** Every route that takes a body, with bodies nobody should send: an answer in words each time, and the pages still open afterwards. */
 final class RoutesTest extends FeatureTestCase
 {
-    private const TIMES = 12;
+    private const TIMES = 7;
 
     /** Routes that would end the test itself, or that ask others for something. */
     private const NOT = ['sign-out', '{business}/knowledge/pages', '{business}/brief/page', '{business}/errands/openapi'];
