@@ -32,8 +32,13 @@ final readonly class CampaignForm
             }
         }
         $after = [];
-        foreach (array_keys(self::AFTER) as $came) {
-            $pause = is_array($given['after'][$came] ?? null) ? $given['after'][$came] : [];
+        foreach (self::AFTER as $came => [, $usual]) {
+            $pause = $given['after'][$came] ?? null;
+            if (! is_array($pause)) {
+                $after[$came] = $usual;
+
+                continue;
+            }
             $n = is_numeric($pause['n'] ?? null) ? (int) $pause['n'] : 0;
             $unit = is_string($pause['unit'] ?? null) && isset(self::UNITS[$pause['unit']]) ? $pause['unit'] : 'H';
             $after[$came] = $unit === 'D' ? "P{$n}D" : "PT{$n}{$unit}";

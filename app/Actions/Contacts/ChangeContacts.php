@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Contacts;
 
+use App\Actions\Outreach\ForgetPerson;
 use App\Models\AuditEntry;
 use App\Models\Business;
 use App\Models\Call;
@@ -28,7 +29,7 @@ use Ringo\Numbering\NumberingPlan;
 /** What is done to contacts: written, merged, erased, and what a call found out about them taken over. */
 final readonly class ChangeContacts
 {
-    public function __construct(private NumberingPlan $plan)
+    public function __construct(private NumberingPlan $plan, private ForgetPerson $forget)
     {
     }
 
@@ -124,8 +125,9 @@ final readonly class ChangeContacts
     /** Erases somebody: their calls stay for the figures, without words, numbers or names. */
     public function erase(Contact $contact, User $user): int
     {
-        return DB::transaction(static function () use ($contact, $user): int {
+        return DB::transaction(function () use ($contact, $user): int {
             $calls = Call::withTrashed()->where('contact_id', $contact->id)->get();
+            $this->forget->of($contact, $calls);
             foreach ($calls as $call) {
                 CallTurn::query()->where('call_id', $call->id)->where('by', '!=', 'agent')->update(['text' => 'erased']);
                 CallTurn::query()->where('call_id', $call->id)->where('by', 'agent')->update(['text' => 'erased']);

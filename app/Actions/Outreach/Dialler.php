@@ -28,6 +28,8 @@ final readonly class Dialler
 
     private const MINUTE = 60;
 
+    private const DAY = 86_400;
+
     /** The tag by which a script marks a call in which somebody complained. */
     public const COMPLAINT = 'complaint';
 
@@ -170,7 +172,7 @@ final readonly class Dialler
 
             return;
         }
-        $asked = $call === null ? null : $this->askedFor($call, $person);
+        $asked = $call === null ? null : $this->askedFor($campaign, $call, $this->plan->wall($campaign, $person, $now));
         if ($asked !== null) {
             $person->update(['row' => ['asked_for' => $asked] + $person->row]);
         }
@@ -186,10 +188,14 @@ final readonly class Dialler
     }
 
     /** 'Ring me after six': the moment said in the call, on their own clock, where the script keeps one. */
-    private function askedFor(FinishedCall $call, CampaignPerson $person): ?string
+    private function askedFor(Campaign $campaign, FinishedCall $call, string $wall): ?string
     {
         if (($call->state->ringAgain ?? '') !== '') {
             return $call->state->ringAgain;
+        }
+        if ($call->state->outcome === Ending::LATER && ! isset($campaign->design()->pauses['later'])) {
+            // Campaigns set up before there was a pause for it: not again on the same day.
+            return gmdate('Y-m-d\TH:i', (int) strtotime(substr($wall, 0, 16).' UTC') + self::DAY);
         }
         foreach ($call->state->values as $held) {
             if (is_string($held->value) && preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d$/', $held->value) === 1 && $held->value > substr($call->state->startedAt, 0, 16)) {

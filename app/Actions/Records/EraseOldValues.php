@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Records;
 
 use App\Actions\Deliveries\Kinds\DeliveryKinds;
+use App\Actions\Outreach\ForgetPerson;
 use App\Models\Agent;
 use App\Models\Call;
 use App\Models\CallRecord;
@@ -30,6 +31,10 @@ use Ringo\Value\Redaction;
 final readonly class EraseOldValues
 {
     public const SIGN = '[erased]';
+
+    public function __construct(private ForgetPerson $forget)
+    {
+    }
 
     public function everywhere(): int
     {
@@ -92,6 +97,7 @@ final readonly class EraseOldValues
         foreach (CallStep::query()->where('call_id', $call->id)->get() as $step) {
             $step->update(['event' => $redaction->tree($step->event), 'trace' => $redaction->tree($step->trace)]);
         }
+        $this->forget->sounds([$call->id], $field);
         $record->update([
             'cells' => array_diff_key($record->cells, [$field => true]), 'summary' => $redaction->summary($record->summary),
             'next_actions' => array_map($redaction->text(...), $record->next_actions ?? []), 'doubts' => array_diff_key($record->doubts ?? [], [$field => true]),

@@ -25,7 +25,7 @@ final class SurveyTest extends TestCase
     private static function cattery(): array
     {
         return ['title' => 'Your cat’s stay', 'about' => 'your cat’s stay', 'questions' => [
-            ['key' => 'overall', 'kind' => 'scale', 'title' => 'Overall', 'ask' => 'How was it overall?', 'low' => 1, 'high' => 5, 'low_words' => 'poor', 'high_words' => 'very good'],
+            ['key' => 'overall', 'kind' => 'scale', 'title' => 'Overall', 'ask' => 'How was it overall?', 'low' => 1, 'high' => 5, 'low_words' => 'poor', 'high_words' => 'splendid'],
             ['key' => 'again', 'kind' => 'yes_no', 'title' => 'Would come again', 'ask' => 'Would you bring your cat again?'],
             ['key' => 'why_not', 'kind' => 'spoken', 'title' => 'Why not', 'ask' => 'What would have to change?', 'only' => ['question' => 'again', 'is' => 'no']],
             ['key' => 'heard', 'kind' => 'choice', 'title' => 'Heard of us', 'ask' => 'How did you hear of us?', 'options' => [['key' => 'vet', 'label' => 'from the vet'], ['key' => 'friend', 'label' => 'from a friend'], ['key' => 'web', 'label' => 'on the web']]],
@@ -56,7 +56,7 @@ final class SurveyTest extends TestCase
         $call = Conversation::with($document)->says('go ahead');
         $call->happens(Event::keys('*', 20.0));
         self::assertStringContainsString('How was it overall?', $call->heard());
-        self::assertStringContainsString('One is poor, five is very good', $call->heard());
+        self::assertStringContainsString('One is poor, five is splendid', $call->heard());
         $call->happens(Event::keys('9', 40.0));
         self::assertStringContainsString('It goes from one to five', $call->heard(), 'a key that is no answer');
         $call->happens(Event::silence(8.0, 60.0));

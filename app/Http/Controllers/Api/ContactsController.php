@@ -133,7 +133,7 @@ final readonly class ContactsController
 
     private function contact(Request $request, string $id): Contact
     {
-        return Contact::query()->with('numbers')->where('business_id', $this->business($request)->id)->whereKey(ctype_digit($id) ? (int) $id : 0)->firstOrFail();
+        return Contact::query()->with('numbers')->where('business_id', $this->business($request)->id)->where('erased_at', null)->whereKey(ctype_digit($id) ? (int) $id : 0)->firstOrFail();
     }
 
     private function business(Request $request): Business
