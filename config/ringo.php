@@ -9,7 +9,7 @@ return [
     'web_allow' => array_filter(explode(',', (string) env('RINGO_WEB_ALLOW', ''))),
     'web_private' => (bool) env('RINGO_WEB_PRIVATE', false),
     // Hosts of the stand-in systems, which are served beside the pages.
-    'stand_ins' => ['yard.pellbrook.example' => 'yard', 'accounts.pellbrook.example' => 'accounts', 'parcels.quillmoor.example' => 'parcels'],
+    'stand_ins' => ['yard.pellbrook.example' => 'yard', 'accounts.pellbrook.example' => 'accounts', 'parcels.quillmoor.example' => 'parcels', 'adviser.ringo.example' => 'adviser'],
     'stand_in_url' => env('RINGO_STAND_IN_URL', env('APP_URL', 'http://127.0.0.1:8000')),
     'slow_gateway_ms' => (int) env('RINGO_SLOW_GATEWAY_MS', 1500),
 ];

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\AccountsController;
+use App\Http\Controllers\AdviserController;
 use App\Http\Controllers\AgentController;
 use App\Http\Controllers\BoardController;
 use App\Http\Controllers\BriefController;
@@ -236,6 +237,10 @@ Route::middleware('auth')->group(static function (): void {
             Route::post('/post/rules/{rule}/revert', [PostController::class, 'revert'])->name('post.rule.revert');
             Route::post('/post/rules/{rule}/restore', [PostController::class, 'restore'])->name('post.rule.restore')->withTrashed();
             Route::post('/post/rules/{rule}/test', [PostController::class, 'test'])->name('post.rule.test');
+            Route::get('/adviser', [AdviserController::class, 'show'])->name('adviser');
+            Route::put('/adviser', [AdviserController::class, 'keep'])->name('adviser.keep');
+            Route::post('/adviser/try', [AdviserController::class, 'try'])->name('adviser.try');
+            Route::post('/adviser/stand-in', [AdviserController::class, 'standIn'])->name('adviser.stand-in');
             Route::get('/interface', [InterfaceController::class, 'show'])->name('interface');
             Route::post('/interface/tokens', [InterfaceController::class, 'make'])->name('interface.make');
             Route::delete('/interface/tokens/{token}', [InterfaceController::class, 'revoke'])->whereNumber('token')->name('interface.revoke')->withoutScopedBindings();

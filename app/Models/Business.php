@@ -8,6 +8,7 @@ use App\Actions\Diary\CalendarFile;
 use App\Actions\Diary\DiariesOf;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Database\Eloquent\Relations\MorphMany;
 use Ringo\Brief\Brief;
 use Ringo\Delivery\Timing;
@@ -32,6 +33,7 @@ use Ringo\Inspection\Surroundings;
  * @property ?array<string, int|float> $rates what its telephone costs
  * @property ?array<string, mixed> $brief what is true of it, in the format of briefs
  * @property ?\Illuminate\Support\Carbon $archived_at
+ * @property-read ?Adviser $adviser
  * @property ?list<string> $own_words words for the same thing, a ring a line
  */
 final class Business extends Model
@@ -97,6 +99,12 @@ final class Business extends Model
     public function errandDesigns(): Errands
     {
         return Errands::of($this->errands()->get()->map(static fn (Errand $errand): \Ringo\Errand\Errand => $errand->design()));
+    }
+
+    /** @return HasOne<Adviser, $this> */
+    public function adviser(): HasOne
+    {
+        return $this->hasOne(Adviser::class);
     }
 
     /** @return HasMany<CallImport, $this> */

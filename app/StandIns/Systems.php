@@ -9,7 +9,7 @@ use App\Models\StandIn;
 /** The made-up systems there are, by name. */
 final readonly class Systems
 {
-    private const ALL = ['yard' => Yard::class, 'accounts' => Accounts::class, 'parcels' => Parcels::class];
+    private const ALL = ['yard' => Yard::class, 'accounts' => Accounts::class, 'parcels' => Parcels::class, 'adviser' => Opinions::class];
 
     public static function named(string $name): ?System
     {

@@ -68,6 +68,12 @@ final class CallState
     /** @var Out|null an errand that is on its way, or for which something is asked */
     public ?array $errand = null;
 
+    /** @var ?array{id: string, event: array{kind: string, at: float, text: string, seconds: float}, doubt: array<string, mixed>} a second opinion that is asked for, and the words it is about */
+    public ?array $advising = null;
+
+    /** Second opinions this call has asked for. */
+    public int $advices = 0;
+
     /** Errands this call has sent on their way. */
     public int $errands = 0;
 

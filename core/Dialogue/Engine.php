@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue;
 
+use Ringo\Advice\Doubt;
+use Ringo\Advice\Opinion;
+use Ringo\Advice\Purpose;
 use Ringo\Dialogue\Actions\Action;
+use Ringo\Dialogue\Actions\Advise;
 use Ringo\Dialogue\Actions\Listen;
 use Ringo\Dialogue\Actions\Speak;
 use Ringo\Dialogue\Acts\Asked;
@@ -47,34 +51,114 @@ final readonly class Engine
 
     private Wiring $parts;
 
+    /** @param list<Purpose> $advice what a second opinion may be asked about; nothing where Ringo decides alone */
     public function __construct(
         public Script $script,
         private Understanding $understanding,
         private Speakable $speakable,
         private Display $display,
-        ?Switchboard $switchboard = null,
-        ?Knowledge $knowledge = null,
-        ?Memory $memory = null,
+        private ?Switchboard $switchboard = null,
+        private ?Knowledge $knowledge = null,
+        private ?Memory $memory = null,
         private ?Appointments $appointments = null,
         public Errands $errands = new Errands,
+        private array $advice = [],
     ) {
         $this->parts = new Wiring($script, $understanding, $speakable, $switchboard ?? Switchboard::none(), $knowledge, $memory ?? Memory::english(), $appointments, $errands);
     }
 
-    public static function for(Script $script, ?Switchboard $switchboard = null, ?Knowledge $knowledge = null, ?Memory $memory = null, ?Appointments $appointments = null, Errands $errands = new Errands): self
+    /** @param list<Purpose> $advice */
+    public static function for(Script $script, ?Switchboard $switchboard = null, ?Knowledge $knowledge = null, ?Memory $memory = null, ?Appointments $appointments = null, Errands $errands = new Errands, array $advice = []): self
     {
         $words = Vocabulary::of($script->agent->language);
         $plan = new NumberingPlan;
 
-        return new self($script, new Understanding($words, $plan), new Speakable($words, $plan), new Display($words, $plan), $switchboard, $knowledge, $memory, $appointments, $errands);
+        return new self($script, new Understanding($words, $plan), new Speakable($words, $plan), new Display($words, $plan), $switchboard, $knowledge, $memory, $appointments, $errands, $advice);
+    }
+
+    /**
+     * The same engine, that may ask for second opinions about these.
+     *
+     * @param list<Purpose> $advice
+     */
+    public function advisedOn(array $advice): self
+    {
+        return new self($this->script, $this->understanding, $this->speakable, $this->display, $this->switchboard, $this->knowledge, $this->memory, $this->appointments, $this->errands, $advice);
     }
 
     public function step(CallState $before, Event $event): Outcome
     {
+        if ($before->advising !== null) {
+            return $this->afterAdvice($before, $before->advising, $event);
+        }
+        if ($event->kind === EventKind::Advised) {
+            $trace = new Trace($event->kind->value);
+            $trace->rule('an opinion nobody waits for: it is left aside');
+
+            return new Outcome(CallState::fromArray($before->toArray()), [], $trace);
+        }
+        try {
+            return $this->worked($before, $event, new Counsel($event->kind === EventKind::Said ? $this->advice : []));
+        } catch (Doubted $doubted) {
+            return $this->asksAdvice($before, $event, $doubted->doubt);
+        }
+    }
+
+    /** Nothing is decided yet: the words wait for a second opinion. */
+    private function asksAdvice(CallState $before, Event $event, Doubt $doubt): Outcome
+    {
+        $state = CallState::fromArray($before->toArray());
+        $state->clock = max($state->clock, $event->at);
+        $state->advices++;
+        $id = 'a'.$state->advices;
+        $state->advising = ['id' => $id, 'event' => $event->toArray(), 'doubt' => $doubt->toArray()];
+        $trace = new Trace($event->kind->value);
+        $trace->fromStep = $trace->toStep = $state->step;
+        $trace->heard = $this->understanding->hear($event->text)->original;
+        $trace->rule('unsure '.$doubt->purpose->words().': asks the adviser');
+
+        return new Outcome($state, [new Advise($id, $doubt)], $trace);
+    }
+
+    /**
+     * The words that waited are heard now, with the opinion where there is one; whatever else has happened meanwhile comes after them.
+     *
+     * @param array{id: string, event: array{kind: string, at: float, text: string, seconds: float}, doubt: array<string, mixed>} $asked
+     */
+    private function afterAdvice(CallState $before, array $asked, Event $event): Outcome
+    {
+        $state = CallState::fromArray($before->toArray());
+        $state->advising = null;
+        $told = $event->kind === EventKind::Advised ? json_decode($event->text, true) : null;
+        $opinion = is_array($told) && ($told['id'] ?? null) === $asked['id'] ? Opinion::fromArray($told) : null;
+        /** @var array{purpose: string, about: string, said: string, choices: array<array-key, string>, text: string} $doubt */
+        $doubt = $asked['doubt'];
+        $key = Doubt::fromArray($doubt)->key();
+        $words = Event::fromArray(['at' => $event->kind === EventKind::Advised ? $event->at : $asked['event']['at']] + $asked['event']);
+        $outcome = $this->worked($state, $words, new Counsel([], $key, $opinion?->status === Opinion::TAKEN ? $opinion->value : ''));
+        array_unshift($outcome->trace->rules, match (true) {
+            $opinion === null => 'no opinion: decides alone',
+            $opinion->status === Opinion::TAKEN => 'the adviser answered',
+            $opinion->status === Opinion::NONE => 'the adviser says: none of these',
+            default => 'no use of the adviser: '.$opinion->why,
+        });
+        // The caller's words stand in the transcript since they were said.
+        $outcome->trace->heard = '';
+        if ($event->kind === EventKind::Advised) {
+            return $outcome;
+        }
+        $after = $this->step($outcome->state, $event);
+        array_unshift($after->trace->rules, ...$outcome->trace->rules);
+
+        return new Outcome($after->state, [...array_filter($outcome->actions, static fn (Action $action): bool => ! $action instanceof Listen), ...$after->actions], $after->trace);
+    }
+
+    private function worked(CallState $before, Event $event, Counsel $counsel): Outcome
+    {
         $state = CallState::fromArray($before->toArray());
         $trace = new Trace($event->kind->value);
         $trace->fromStep = $state->step;
-        $turn = new Turn($this->script, $state, $trace, $this->parts->phrases, $this->speakable, $this->display, new Timing, new Ssml);
+        $turn = new Turn($this->script, $state, $trace, $this->parts->phrases, $this->speakable, $this->display, new Timing, new Ssml, $counsel);
         if ($before->ended) {
             $trace->rule('the call is over');
 
@@ -105,6 +189,7 @@ final readonly class Engine
             EventKind::StaffSaid => $this->staffSaid($turn, $event->text),
             EventKind::ErrandReturned => $this->parts->errands->returned($turn, $event),
             EventKind::ErrandWaits => $this->parts->errands->waits($turn),
+            EventKind::Advised => Move::stay(),
             EventKind::Answered => $turn->state->first === null ? $this->parts->transfers->answered($turn, $event->text) : $this->parts->staffFirst->answered($turn, $event->text),
             EventKind::Busy, EventKind::NoAnswer, EventKind::Declined => $this->notAnswered($turn, $event),
         };

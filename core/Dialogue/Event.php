@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue;
 
+use Ringo\Advice\Opinion;
 use Ringo\Errand\Reply;
 
 /** Something that happened in a call, at so many seconds after its start. */
@@ -77,6 +78,16 @@ final readonly class Event
     public static function errandWaits(float $at): self
     {
         return new self(EventKind::ErrandWaits, $at);
+    }
+
+    /**
+     * A second opinion is there, or will not come.
+     *
+     * @param string $id of the opinion in this call
+     */
+    public static function advised(string $id, Opinion $opinion, float $seconds, float $at): self
+    {
+        return new self(EventKind::Advised, $at, json_encode(['id' => $id] + $opinion->toArray(), JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE), $seconds);
     }
 
     /** The same, without the words. */

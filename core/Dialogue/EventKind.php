@@ -20,4 +20,5 @@ enum EventKind: string
     case Declined = 'transfer_declined';
     case ErrandReturned = 'errand_returned';
     case ErrandWaits = 'errand_waits';
+    case Advised = 'advised';
 }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue;
 
+use Ringo\Advice\Blackout;
+use Ringo\Advice\Doubt;
+use Ringo\Advice\Purpose;
 use Ringo\Dialogue\Actions\Action;
 use Ringo\Dialogue\Actions\End;
 use Ringo\Dialogue\Actions\Send;
@@ -53,13 +56,14 @@ final class Turn
         private readonly Display $display,
         private readonly Timing $timing,
         private readonly Ssml $ssml,
+        public readonly Counsel $counsel = new Counsel,
     ) {
     }
 
     /** The same turn on another state: what is done there can be thrown away. */
     public function on(CallState $state): self
     {
-        $turn = new self($this->script, $state, $this->trace, $this->phrases, $this->speakable, $this->display, $this->timing, $this->ssml);
+        $turn = new self($this->script, $state, $this->trace, $this->phrases, $this->speakable, $this->display, $this->timing, $this->ssml, $this->counsel);
         $turn->actions = $this->actions;
         $turn->callerTurn = $this->callerTurn;
 
@@ -90,6 +94,39 @@ final class Turn
     public function plain(): Context
     {
         return new Context($this->scope()->now, $this->script->agent->country);
+    }
+
+    /**
+     * What an adviser makes of the words just heard: one of the choices; null where nobody is asked, or nothing may be used.
+     *
+     * @param array<string, string> $choices key => what it means
+     *
+     * @throws Doubted where it is to be asked first
+     */
+    public function advised(Purpose $purpose, string $about, array $choices): ?string
+    {
+        if ($this->trace->masked || $this->trace->heard === '' || count($choices) === 0) {
+            return null;
+        }
+        $kept = [];
+        foreach ($this->state->values as $key => $held) {
+            if ($this->script->sheet->field($key)->ownersOnly ?? false) {
+                array_push($kept, $held->said, is_scalar($held->value) ? (string) $held->value : '');
+            }
+        }
+        $asked = $this->step();
+        foreach ($asked?->asks() ?? [] as $key) {
+            if ($this->script->sheet->field($key)->ownersOnly ?? false) {
+                return null;
+            }
+        }
+        $black = new Blackout;
+        $choice = $this->counsel->on(new Doubt($purpose, $black->of($about, $kept), $black->of($this->trace->heard, $kept), array_map(static fn (string $label): string => $black->of($label, $kept), $choices)));
+        if ($choice !== null) {
+            $this->trace->rule("by the adviser, from “{$this->trace->heard}”: ".mb_substr($choices[$choice], 0, 80));
+        }
+
+        return $choice;
     }
 
     /** Says the last words again, whole. */

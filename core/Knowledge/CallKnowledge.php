@@ -11,6 +11,9 @@ use Ringo\Language\Vocabulary;
 /** Lets a call ask what a business has written. */
 final class CallKnowledge implements Knowledge
 {
+    /** Sentences an adviser may choose from where none was near enough. */
+    private const NEAREST = 5;
+
     /** @var array<string, Known> the questions of one turn are asked more than once */
     private array $asked = [];
 
@@ -36,11 +39,29 @@ final class CallKnowledge implements Knowledge
                 $answer->leadsTo,
                 preg_match('/^(?:\W*(?:so|and|but|ok|okay|oh|um|er|well)\b)*\W*(?:how|when|where|what|who|why|which|do you|does|is there|are there|are you|is it|is the|are the|do i|is )/i', $question) === 1,
                 $answer->offers,
+                $this->nearest($answer),
             );
             $this->asked = array_slice($this->asked, -20, null, true);
         }
 
         return $this->asked[$key];
+    }
+
+    /** @return list<array{source: string, label: string, text: string, more: list<string>}> sentences as they stand, nearest first, where none was near enough */
+    private function nearest(Answer $answer): array
+    {
+        if (! in_array($answer->refusal, [Answer::NOT_COVERED, Answer::NOT_SURE], true)) {
+            return [];
+        }
+        $nearest = [];
+        foreach ($answer->candidates as $one) {
+            if ($one->text !== '' && ! isset($nearest[$one->text]) && count($nearest) < self::NEAREST) {
+                $file = explode('#', $one->source, 2);
+                $nearest[$one->text] = ['source' => $one->source.($this->version)($file[0]), 'label' => $file[1] ?? '', 'text' => $one->text, 'more' => []];
+            }
+        }
+
+        return array_values($nearest);
     }
 
     public function follows(string $words): ?string

@@ -34,7 +34,7 @@ final readonly class Recorder
     public function turns(Event $event, Outcome $outcome): array
     {
         $turns = [];
-        if ($outcome->trace->heard !== '') {
+        if ($outcome->trace->heard !== '' && $event->kind !== EventKind::Advised) {
             $keys = $event->kind === EventKind::Keys;
             $seconds = $keys ? 0.4 * strlen($event->text) : $this->timing->ofCaller($event->text);
             $turns[] = new Turn($event->kind === EventKind::StaffSaid ? 'staff' : 'caller', $outcome->trace->heard, max(0.0, $event->at - $seconds), $seconds, $keys);

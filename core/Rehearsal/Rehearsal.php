@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Ringo\Rehearsal;
 
+use Ringo\Advice\Advisers;
+use Ringo\Advice\Opinion;
 use Ringo\Dialogue\Actions\Action;
+use Ringo\Dialogue\Actions\Advise;
 use Ringo\Dialogue\Actions\LookUp;
 use Ringo\Dialogue\Actions\Speak;
 use Ringo\Dialogue\CallState;
@@ -36,8 +39,11 @@ final readonly class Rehearsal
 
     private Recorder $recorder;
 
-    /** @param ?Prepared $errands who answers errands; without one every errand fails */
-    public function __construct(private Engine $engine, private ?Prepared $errands = null)
+    /**
+     * @param ?Prepared $errands who answers errands; without one every errand fails
+     * @param ?Advisers $advisers whose second opinion there is; without one nobody has any
+     */
+    public function __construct(private Engine $engine, private ?Prepared $errands = null, private ?Advisers $advisers = null)
     {
         $this->timing = new Timing;
         $this->recorder = new Recorder;
@@ -89,6 +95,10 @@ final readonly class Rehearsal
                 $watch($event, $outcome, $spent);
             }
             foreach ($outcome->actions as $action) {
+                if ($action instanceof Advise) {
+                    [$opinion, $seconds] = $this->advisers?->opinion($action->doubt) ?? [Opinion::failed('nobody is there to be asked'), 0.0];
+                    $step(Event::advised($action->id, $opinion, $seconds, round($event->at + $seconds, 1)));
+                }
                 if ($action instanceof LookUp && ! $state->ended) {
                     $this->errand($action, $event->at, $step);
                 }

@@ -87,6 +87,11 @@
             @endif
         </section>
     </div>
+    @if ($designs && ($advices = \App\Models\Advice::of($call)->get())->isNotEmpty())
+        <details class="why-log"><summary>Asked of the adviser: {{ $advices->count() }} {{ $advices->count() === 1 ? 'time' : 'times' }}, {{ $advices->sum('milliseconds') }} ms{{ $advices->sum('millionths') > 0 ? ', cost '.number_format($advices->sum('millionths') / 1e6, 5) : '' }}</summary>
+            @include('parts.advices', ['asked' => $advices, 'times' => true])
+        </details>
+    @endif
     @if ($designs)
         <details class="why-log" data-again-url="{{ route('handset.again', [$business, $call]) }}"><summary>Why {{ $agent->name }} did what it did, turn by turn</summary>
             @foreach ($call->steps as $step)

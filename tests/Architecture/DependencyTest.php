@@ -18,6 +18,7 @@ final class DependencyTest
      */
     public const MAY_USE = [
         'Value' => [],
+        'Advice' => [],
         'Capacity' => [],
         'Statistics' => [],
         'Document' => [],
@@ -42,11 +43,11 @@ final class DependencyTest
         'Line' => ['Brief', 'Diary', 'Document', 'Transfer'],
         'Inspection' => ['Brief', 'Delivery', 'Design', 'Diary', 'Document', 'Errand', 'Language', 'Numbering', 'Script', 'Speech', 'Value'],
         'Format' => ['Document', 'Language', 'Script', 'Sheet', 'Speech', 'Transcript', 'Value'],
-        'Dialogue' => ['Diary', 'Errand', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transfer', 'Understanding', 'Value'],
+        'Dialogue' => ['Advice', 'Diary', 'Errand', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transfer', 'Understanding', 'Value'],
         'Knowledge' => ['Fit', 'Language', 'Speech', 'Understanding', 'Value', 'Dialogue\Ports'],
-        'Extraction' => ['Dialogue', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transcript', 'Understanding', 'Value'],
+        'Extraction' => ['Advice', 'Dialogue', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transcript', 'Understanding', 'Value'],
         'Figures' => ['Dialogue', 'Script'],
-        'Rehearsal' => ['Dialogue', 'Diary', 'Document', 'Errand', 'Language', 'Outreach', 'Script', 'Sheet', 'Value', 'Speech', 'Statistics', 'Transcript'],
+        'Rehearsal' => ['Advice', 'Dialogue', 'Diary', 'Document', 'Errand', 'Language', 'Outreach', 'Script', 'Sheet', 'Value', 'Speech', 'Statistics', 'Transcript'],
     ];
 
     public function testTheCoreKnowsNoFramework(): Rule

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions\Calls;
 
+use App\Actions\Advice\AdviceOf;
+use App\Actions\Advice\AskAdviser;
 use App\Actions\Contacts\ChangeContacts;
 use App\Actions\Diary\AppointmentBook;
 use App\Actions\Diary\DiariesOf;
@@ -13,6 +15,7 @@ use App\Actions\Knowledge\KnowledgeOf;
 use App\Actions\Transfers\LearnExamples;
 use App\Actions\Transfers\RingTelephones;
 use App\Actions\Transfers\SwitchboardOf;
+use App\Models\Advice;
 use App\Models\Call;
 use App\Models\CallStep;
 use App\Models\CallTurn;
@@ -23,6 +26,8 @@ use App\Models\KnowledgeSource;
 use App\Models\Offer;
 use App\Models\Team;
 use Illuminate\Support\Facades\DB;
+use Ringo\Advice\Opinion;
+use Ringo\Dialogue\Actions\Advise;
 use Ringo\Dialogue\Actions\LookUp;
 use Ringo\Dialogue\CallState;
 use Ringo\Dialogue\Engine;
@@ -45,19 +50,23 @@ final class CallHost
     /** Seconds a typed answer takes to begin. */
     private const THINKS = 0.7;
 
-    public function __construct(private readonly KeepRecord $keepRecord, private readonly SwitchboardOf $switchboard, private readonly RingTelephones $telephones, private readonly ChangeContacts $contacts, private readonly KnowledgeOf $knowledge, private readonly LearnExamples $learn, private readonly DiariesOf $diaries, private readonly MoveBooking $mover, private readonly FollowBooking $follow)
+    public function __construct(private readonly KeepRecord $keepRecord, private readonly SwitchboardOf $switchboard, private readonly RingTelephones $telephones, private readonly ChangeContacts $contacts, private readonly KnowledgeOf $knowledge, private readonly LearnExamples $learn, private readonly DiariesOf $diaries, private readonly MoveBooking $mover, private readonly FollowBooking $follow, private readonly AskAdviser $adviser)
     {
     }
 
-    /** The engine for a call; who can be reached is looked at anew for every step of a script that transfers. */
-    public function engine(Call $call): Engine
+    /**
+     * @param ?AdviceOf $kept opinions given in an earlier call that is done again: nobody else is asked
+     *
+     * The engine for a call; who can be reached is looked at anew for every step of a script that transfers.
+     */
+    public function engine(Call $call, ?AdviceOf $kept = null): Engine
     {
         $script = $call->scriptText->script();
         $transfers = $script->transfers->given() || array_filter($script->steps, static fn (Step $step): bool => $step instanceof TransferStep) !== [];
 
         $books = array_filter($script->steps, static fn (Step $step): bool => $step instanceof BookStep) !== [];
 
-        return Engine::for($script, $transfers ? $this->switchboard->business($call->business) : null, $this->knowledge->forCalls($call->business), appointments: $books ? new AppointmentBook($call->business, $call, $this->diaries, $this->mover, $this->follow) : null, errands: $this->looksUp($script) ? $call->business->errandDesigns() : new Errands);
+        return Engine::for($script, $transfers ? $this->switchboard->business($call->business) : null, $this->knowledge->forCalls($call->business), appointments: $books ? new AppointmentBook($call->business, $call, $this->diaries, $this->mover, $this->follow) : null, errands: $this->looksUp($script) ? $call->business->errandDesigns() : new Errands, advice: $kept === null ? $call->business->adviser?->inCalls() ?? [] : $kept->about());
     }
 
     /**
@@ -67,9 +76,43 @@ final class CallHost
      * @throws CallMoved where another page was quicker, or the call is over
      * @throws OfferTaken where the telephone does not ring any more
      */
-    public function happen(Call $call, ?int $step, Event $event, ?Offer $by = null): Outcome
+    public function happen(Call $call, ?int $step, Event $event, ?Offer $by = null, ?AdviceOf $kept = null): Outcome
     {
-        return DB::transaction(function () use ($call, $step, $event, $by): Outcome {
+        $outcome = $this->once($call, $step, $event, $by, $kept);
+        foreach ($outcome->actions as $action) {
+            if (! $action instanceof Advise) {
+                continue;
+            }
+            try {
+                // The lock is not held while somebody else thinks; the words wait in the call's state.
+                return $this->once($call, null, $this->opinion($call, $action, $event->at, $kept), null, $kept);
+            } catch (CallMoved) {
+                // The caller did not wait: what they did instead was weighed without an opinion.
+                return $outcome;
+            }
+        }
+
+        return $outcome;
+    }
+
+    private function opinion(Call $call, Advise $action, float $at, ?AdviceOf $kept): Event
+    {
+        $adviser = $call->business->adviser;
+        if ($kept !== null || $adviser === null) {
+            [$opinion, $seconds] = $kept?->kept()->opinion($action->doubt) ?? [Opinion::failed('there is no adviser any more'), 0.0];
+            Advice::query()->create(['business_id' => $call->business_id, 'call_id' => $call->id, 'ident' => $action->id, 'purpose' => $action->doubt->purpose->value, 'doubt' => $action->doubt->key(), 'status' => $opinion->status, 'value' => $opinion->value, 'why' => $kept === null ? $opinion->why : 'kept from the earlier call', 'milliseconds' => (int) (1000 * $seconds), 'at' => $at]);
+
+            return Event::advised($action->id, $opinion, $seconds, round($at + $seconds, 1));
+        }
+        $asked = $this->adviser->ask($adviser, $action->doubt, $call, ['ident' => $action->id, 'at' => $at]);
+        $seconds = $asked->milliseconds / 1000;
+
+        return Event::advised($action->id, $asked->opinion(), $seconds, round($at + $seconds, 1));
+    }
+
+    private function once(Call $call, ?int $step, Event $event, ?Offer $by, ?AdviceOf $kept): Outcome
+    {
+        return DB::transaction(function () use ($call, $step, $event, $by, $kept): Outcome {
             // The first statement writes, so that the lock is held before anything is read: a second window waits here.
             Call::query()->whereKey($call->id)->update(['updated_at' => now()]);
             $call->refresh();
@@ -80,11 +123,11 @@ final class CallHost
             if (! $call->inProgress()) {
                 throw new CallMoved('This call is over. Its transcript and record are in the call log.');
             }
-            if ($step !== null && $call->step !== $step && ! $this->onlyErrandsSince($call, $step)) {
+            if ($step !== null && $call->step !== $step && ! $this->onlyAnswersSince($call, $step)) {
                 throw new CallMoved('This call has gone on in another window. What you sent was not used; the page now shows how the call stands.');
             }
             $before = hrtime(true);
-            $outcome = $this->engine($call)->step(CallState::fromArray($call->state), $event);
+            $outcome = $this->engine($call, $kept)->step(CallState::fromArray($call->state), $event);
             $micros = intdiv((int) (hrtime(true) - $before), 1000);
             $this->write($call, $event, $outcome, $micros);
             $this->telephones->after($call, $event, $outcome);
@@ -98,11 +141,11 @@ final class CallHost
         });
     }
 
-    /** Whether nothing but answers of errands came since: whoever speaks just then has said it all the same. */
-    private function onlyErrandsSince(Call $call, int $step): bool
+    /** Whether nothing but answers of errands or of an adviser came since: whoever speaks just then has said it all the same. */
+    private function onlyAnswersSince(Call $call, int $step): bool
     {
         return $step < $call->step && CallStep::query()->where('call_id', $call->id)->where('n', '>=', $step)->get(['event'])
-            ->every(static fn (CallStep $one): bool => in_array($one->event['kind'], [EventKind::ErrandReturned->value, EventKind::ErrandWaits->value], true));
+            ->every(static fn (CallStep $one): bool => in_array($one->event['kind'], [EventKind::ErrandReturned->value, EventKind::ErrandWaits->value, EventKind::Advised->value], true));
     }
 
     /** When the caller's words would have been spoken: after the agent has finished, and as long as they take. */
@@ -140,6 +183,9 @@ final class CallHost
                 $run->update(['state' => ErrandRun::BACK, 'reply' => $reply->toArray(), 'milliseconds' => (int) round(1000 * (float) ($told['seconds'] ?? 0))]);
                 $marks[] = ['at' => $run->at, 'kind' => 'errand', 'name' => $run->errand, 'status' => $reply->status, 'seconds' => round((float) ($told['seconds'] ?? 0), 2)];
             }
+        }
+        if ($event->kind === EventKind::Advised && ($told = json_decode($event->text, true)) !== null && ($asked = Advice::of($call)->where('ident', $told['id'] ?? '')->first()) !== null) {
+            $marks[] = ['at' => $asked->at, 'kind' => 'advice', 'name' => $asked->purpose, 'status' => $asked->status, 'seconds' => round($event->seconds, 2)];
         }
         foreach ($outcome->actions as $action) {
             if ($action instanceof LookUp) {

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions\Calls;
 
+use App\Actions\Advice\SecondOpinionOn;
 use App\Actions\Deliveries\QueueDeliveries;
 use App\Actions\Outreach\NeverRing;
 use App\Actions\Records\Extractors;
+use App\Jobs\AskAboutRecord;
 use App\Models\Call;
 use App\Models\CallRecord;
 use App\Models\CallTurn;
@@ -22,7 +24,7 @@ use Ringo\Speech\Display;
 /** Writes the record a finished call leaves, takes secrets out of its words, makes them findable and queues what follows. */
 final readonly class KeepRecord
 {
-    public function __construct(private Display $display, private Extractors $extractors, private QueueDeliveries $deliveries, private CallTopic $topics, private NeverRing $never, private Mask $mask = new Mask)
+    public function __construct(private Display $display, private Extractors $extractors, private QueueDeliveries $deliveries, private CallTopic $topics, private NeverRing $never, private SecondOpinionOn $opinion, private Mask $mask = new Mask)
     {
     }
 
@@ -69,7 +71,10 @@ final readonly class KeepRecord
             $call->update(['caller_name' => $name]);
         }
         CallSearch::put($call->id, implode("\n", [$call->caller_name, (string) $call->from, $record->summary, ...$call->turns->pluck('text')->all()]));
-        if ($call->kind !== 'imported') {
+        if ($this->opinion->wanted($call, $record)) {
+            // What is in doubt is asked about first; the job is written in the same transaction as the record.
+            AskAboutRecord::dispatch($call->id)->beforeCommit();
+        } elseif ($call->kind !== 'imported') {
             $this->deliveries->after($call);
         }
 

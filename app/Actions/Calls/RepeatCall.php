@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Calls;
 
+use App\Actions\Advice\AdviceOf;
 use App\Actions\Errands\KeptRuns;
 use App\Actions\Transfers\SwitchboardOf;
 use App\Models\Call;
@@ -46,14 +47,19 @@ final readonly class RepeatCall
             'started_at' => $earlier->started_at, 'tz' => $script->agent->tz, 'step' => 0, 'state' => $state->toArray(), 'errands' => $earlier->errands, 'last_event_at' => now(),
         ]);
         $this->host->happen($call, 0, Event::started());
+        $advice = AdviceOf::call($earlier);
         foreach ($earlier->steps()->where('n', '>', 0)->where('n', '<', $steps)->get() as $step) {
             if (! $call->inProgress() || $step->event['kind'] === 'hung_up') {
                 break;
             }
+            // An opinion comes with the words it is about.
+            if ($step->event['kind'] === 'advised') {
+                continue;
+            }
             [$kind, $text, $seconds] = [(string) $step->event['kind'], (string) ($step->event['text'] ?? ''), (float) ($step->event['seconds'] ?? 6)];
             $at = str_starts_with($kind, 'errand_') ? $this->again($call, $earlier, $step) : $this->host->at($call, $kind, $text, $seconds);
             $event = Event::fromArray(['kind' => $kind, 'text' => $text, 'seconds' => $seconds, 'at' => $at]);
-            $this->host->happen($call, $call->step, $event);
+            $this->host->happen($call, $call->step, $event, null, $advice);
         }
 
         return $call;
@@ -79,7 +85,7 @@ final readonly class RepeatCall
         $state = (new Opening($script))->state($earlier->ref, $earlier->placedAt()->toDateTimeImmutable(), (string) ($earlier->state['seed'] ?? '1'), $earlier->from, $earlier->to, $earlier->state['caller'] ?? ['known' => false], $earlier->state['people'] ?? []);
         /** @var list<array{kind: string, text?: string, seconds?: float|int}> $events */
         $events = $earlier->steps()->get()->pluck('event')->all();
-        $finished = (new Rehearsal(Engine::for($script, $this->switchboard->business($earlier->business, true), errands: $earlier->business->errandDesigns()), KeptRuns::of($earlier)))->run($state, $events === [] ? $this->lines($earlier) : Input::fromEvents($events));
+        $finished = (new Rehearsal(Engine::for($script, $this->switchboard->business($earlier->business, true), errands: $earlier->business->errandDesigns(), advice: ($advice = AdviceOf::call($earlier))->about()), KeptRuns::of($earlier), $advice->kept()))->run($state, $events === [] ? $this->lines($earlier) : Input::fromEvents($events));
 
         return [$finished, (new OwnCall($script, $this->display))->record($finished->state, $finished->transcript)];
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Casebook;
 
+use App\Actions\Advice\AdviceOf;
 use App\Actions\Crowd\RingCrowd;
 use App\Models\Agent;
 use App\Models\Call;
@@ -51,7 +52,7 @@ final readonly class KeepCase
             }
         }
         $caller = array_filter($state->caller, static fn (mixed $fact): bool => $fact !== null && $fact !== '');
-        $kept = new KeptCase($this->key($agent, $title), $title, false, $call->from, $caller, $call->placedAt()->format('Y-m-d\TH:i'), $state->seed, $lines, $errands, Proposal::of($script, $state));
+        $kept = new KeptCase($this->key($agent, $title), $title, false, $call->from, $caller, $call->placedAt()->format('Y-m-d\TH:i'), $state->seed, $lines, $errands, Proposal::of($script, $state), AdviceOf::call($call)->given);
 
         return $this->made($agent, $kept, array_map(static fn (CallTurn $turn): Turn => $turn->toTranscript(), array_values($call->turns()->get()->all())), $call);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions\Contacts;
 
 use App\Actions\Outreach\ForgetPerson;
+use App\Models\Advice;
 use App\Models\AuditEntry;
 use App\Models\Business;
 use App\Models\Call;
@@ -140,6 +141,7 @@ final readonly class ChangeContacts
                 $sent->delete();
                 FileRow::query()->where('key', 'like', $call->ref.'-row-%')->delete();
                 KnowledgeQuestion::query()->where('call_id', $call->id)->delete();
+                Advice::forget($call);
                 RecordCheck::query()->whereIn('record_id', CallRecord::query()->where('call_id', $call->id)->select('id'))->delete();
                 CallSearch::drop([$call->id]);
                 $call->update(['caller_name' => 'Erased', 'from' => null, 'contact_id' => null, 'staff_note' => null, 'marks' => null, 'state' => array_intersect_key($call->state, array_flip(['id', 'startedAt', 'seed', 'outcome', 'ended', 'step', 'clock', 'heard', 'topic', 'connected'])) + ['from' => null, 'to' => null, 'caller' => []]]);

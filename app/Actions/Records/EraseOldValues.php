@@ -6,6 +6,7 @@ namespace App\Actions\Records;
 
 use App\Actions\Deliveries\Kinds\DeliveryKinds;
 use App\Actions\Outreach\ForgetPerson;
+use App\Models\Advice;
 use App\Models\Agent;
 use App\Models\Call;
 use App\Models\CallRecord;
@@ -128,6 +129,7 @@ final readonly class EraseOldValues
         foreach (KnowledgeQuestion::query()->where('call_id', $call->id)->get() as $asked) {
             $asked->update(['question' => $redaction->text($asked->question)]);
         }
+        Advice::forget($call);
         foreach (ReadingAgainRow::query()->where('call_id', $call->id)->get() as $row) {
             $read = $row->record;
             unset($read['cells'][$field], $read['doubts'][$field]);

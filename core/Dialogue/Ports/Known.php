@@ -12,6 +12,7 @@ final readonly class Known
      * @param string $source where it stands, with its version: 'terms.md#Deposit, version 3'
      * @param list<string> $more sentences for 'tell me more'
      * @param list<array{source: string, label: string, text: string, more: list<string>}> $offers readings of the question to choose from, where the text asks which
+     * @param list<array{source: string, label: string, text: string, more: list<string>}> $passages what is nearest where nothing answers well enough to be said
      * @param bool $informs whether the question asks to be told something, rather than for something to be done
      */
     public function __construct(
@@ -24,6 +25,7 @@ final readonly class Known
         public ?string $leadsTo,
         public bool $informs,
         public array $offers = [],
+        public array $passages = [],
     ) {
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Replies;
 
+use Ringo\Advice\Purpose;
 use Ringo\Dialogue\Acts\Questions;
 use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Ports\Knowledge;
@@ -31,6 +32,9 @@ final readonly class Replies
 {
     /** Words of substance that may stand beside a question about the agent or the time. */
     private const BESIDE = 1;
+
+    /** How sure an answer is that an adviser chose. */
+    private const ADVISED = 0.8;
 
     private Stemmer $stemmer;
 
@@ -178,6 +182,7 @@ final readonly class Replies
         }
         $scope = $turn->scope();
         $known = $this->knowledge->ask($heard->original === '' ? $heard->cleaned() : $this->words($heard), $scope->now, $turn->script->agent->country, $this->toldSoFar($turn, $scope));
+        $known = $this->advised($turn, $known);
         if ($known->text === null) {
             return null;
         }
@@ -186,6 +191,23 @@ final readonly class Replies
         $to = $known->leadsTo !== null && isset($turn->script->steps[$known->leadsTo]) ? $known->leadsTo : null;
 
         return $text === '' ? null : new Reply($text, 'knowledge: '.($known->source === '' ? (string) $known->refusal : $known->source).', sure to '.number_format($known->confidence, 2), $to, $known);
+    }
+
+    /** Where several sentences may be meant, or none is near enough: the one an adviser says, as it stands in the source. */
+    private function advised(Turn $turn, Known $known): Known
+    {
+        $readings = $known->offers === [] ? $known->passages : $known->offers;
+        $choices = [];
+        foreach ($readings as $n => $one) {
+            $choices['s'.($n + 1)] = ($one['label'] === '' ? '' : $one['label'].': ').$one['text'];
+        }
+        $choice = $known->refusal === null ? null : $turn->advised(Purpose::Answer, 'Which of these sentences answers what the caller asks?', $choices);
+        if ($choice === null) {
+            return $known;
+        }
+        $one = $readings[(int) substr($choice, 1) - 1];
+
+        return new Known($one['text'], $one['source'], $one['label'], self::ADVISED, null, $one['more'], null, $known->informs);
     }
 
     /** The words of the part that asks, as they were said. */

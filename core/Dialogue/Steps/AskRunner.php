@@ -169,7 +169,7 @@ final readonly class AskRunner implements AskingRunner
             return null;
         }
         $turn->considered($field, $guessed, true, 'by its meaning, given the question');
-        $this->keeper->take($turn, $field, $guessed, Origin::Asked, true);
+        $this->keeper->take($turn, $field, $guessed, Origin::Asked, $guessed->confidence < YesNoMeant::ADVISED);
 
         return Move::on($step->next);
     }

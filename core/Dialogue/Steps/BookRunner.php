@@ -36,6 +36,7 @@ final readonly class BookRunner implements AskingRunner
 
     public function enter(Turn $turn, Step $step): Move
     {
+        $turn->counsel->close();
         \assert($step instanceof BookStep);
         if ($this->book === null) {
             $turn->trace->rule("{$step->key()}: there is no diary to look into");
@@ -65,6 +66,7 @@ final readonly class BookRunner implements AskingRunner
 
     public function answer(Turn $turn, Step $step, Hearing $hearing): ?Move
     {
+        $turn->counsel->close();
         \assert($step instanceof BookStep);
         if ($this->book === null || ($turn->state->booking['step'] ?? null) !== $step->key()) {
             return null;

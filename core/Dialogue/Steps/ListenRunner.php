@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Steps;
 
+use Ringo\Advice\Purpose;
 use Ringo\Dialogue\Acts\Act;
 use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
@@ -250,10 +251,10 @@ final readonly class ListenRunner implements AskingRunner
             return $this->entry->enter($turn, $step, $keys[0], $hearing->heard);
         }
         if ($top >= Topics::NEAR && $next >= Topics::RIVAL && count($keys) > 1) {
-            return $this->ask($turn, $step, array_slice($keys, 0, 2), 'two topics fit: asks which');
+            return $this->ask($turn, $step, array_slice($keys, 0, 2), 'two topics fit: asks which', $hearing);
         }
         if ($top >= Topics::NEAR && $top < Topics::FITS && ! $hearing->asks() && $hearing->act(ActKind::Person, ActKind::OffTopic, ActKind::Leaving) === null && $this->entry->implied($turn, $step, $hearing->heard, false) === null) {
-            return $this->ask($turn, $step, [$keys[0]], 'one word points at a topic: asks whether it is meant');
+            return $this->ask($turn, $step, [$keys[0]], 'one word points at a topic: asks whether it is meant', $hearing);
         }
         if ($top >= Topics::FITS) {
             $turn->trace->sureness = $this->sure($top);
@@ -281,7 +282,7 @@ final readonly class ListenRunner implements AskingRunner
             return $this->entry->enter($turn, $step, $best, $hearing->heard);
         }
 
-        return $likely->of[$best] < ($hearing->asks() ? self::MAY_BE_ASKED : self::MAY_BE_MEANT) ? null : $this->ask($turn, $step, array_slice($likely->asked(), 0, 2), "topic {$shown}: asks");
+        return $likely->of[$best] < ($hearing->asks() ? self::MAY_BE_ASKED : self::MAY_BE_MEANT) ? null : $this->ask($turn, $step, array_slice($likely->asked(), 0, 2), "topic {$shown}: asks", $hearing);
     }
 
     /** 'Put me down for one then': what the last question was about. */
@@ -329,13 +330,36 @@ final readonly class ListenRunner implements AskingRunner
     }
 
     /** @param list<string> $keys */
-    private function ask(Turn $turn, ListenStep $step, array $keys, string $why): Move
+    private function ask(Turn $turn, ListenStep $step, array $keys, string $why, Hearing $hearing): Move
     {
+        $advised = $this->advised($turn, $step, $keys);
+        if ($advised !== null) {
+            $turn->trace->rule("topic {$advised}");
+
+            return $this->entry->enter($turn, $step, $advised, $hearing->heard);
+        }
         $turn->state->mode = Mode::Clarify;
         $turn->state->candidates = $keys;
         $turn->trace->rule($why);
         $turn->standing('clarify', ['options' => $turn->listed(array_map(static fn (string $key): string => $step->topic($key)['label'] ?? $key, $keys))], true);
 
         return Move::stay();
+    }
+
+    /**
+     * Which topic an adviser says: of those that are near, or of all where only one may be meant.
+     *
+     * @param list<string> $keys
+     */
+    private function advised(Turn $turn, ListenStep $step, array $keys): ?string
+    {
+        $choices = [];
+        foreach ($step->topics as $topic) {
+            if (count($keys) < 2 || in_array($topic['key'], $keys, true)) {
+                $choices[$topic['key']] = $topic['label'].($topic['description'] === '' ? '' : ': '.$topic['description']);
+            }
+        }
+
+        return count($choices) < 2 ? null : $turn->advised(Purpose::Topic, 'What does the caller want?', $choices);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Transfers;
 
+use Ringo\Advice\Purpose;
 use Ringo\Dialogue\Actions\Connect;
 use Ringo\Dialogue\Actions\Ring;
 use Ringo\Dialogue\Mode;
@@ -200,6 +201,10 @@ final readonly class Transfers
         if ($found->team !== null) {
             return 'team:'.$found->team;
         }
+        $advised = $this->advised($turn, $found->candidates);
+        if ($advised !== null) {
+            return 'team:'.$advised;
+        }
         if ($found->candidates !== []) {
             $state->mode = Mode::WhichTeam;
             $state->candidates = $found->candidates;
@@ -212,6 +217,22 @@ final readonly class Transfers
         }
 
         return $default === '' ? 'team:none' : $default;
+    }
+
+    /**
+     * Which of the teams between which the caller would be asked an adviser says.
+     *
+     * @param list<string> $candidates
+     */
+    private function advised(Turn $turn, array $candidates): ?string
+    {
+        $choices = [];
+        foreach ($candidates as $key) {
+            $team = $this->switchboard->teams[$key] ?? null;
+            $choices[$key] = $team === null ? $key : $team->team->name.($team->team->description === '' ? '' : ': '.$team->team->description);
+        }
+
+        return count($choices) < 2 ? null : $turn->advised(Purpose::Team, 'Which team of the business is the call for?', $choices);
     }
 
     /** The caller's answer to which team. No more than two questions; then the default. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Values;
 
+use Ringo\Advice\Purpose;
 use Ringo\Dialogue\Turn;
 use Ringo\Language\Vocabulary;
 use Ringo\Understanding\Heard;
@@ -28,6 +29,9 @@ final readonly class YesNoMeant
     /** How sure a value is that is only meant: always read back. */
     private const UNSURE = 0.5;
 
+    /** How sure a value is that an adviser reads the same way or decides: not read back where only doubt is. */
+    public const ADVISED = 0.8;
+
     /** From here on a reply that holds no yes or no is taken to mean one. */
     private const MEANT = 0.55;
 
@@ -42,7 +46,17 @@ final readonly class YesNoMeant
     /** A yes or no that was read, with how sure it is given the question. */
     public function weighed(Turn $turn, Reading $read, Heard $heard): Reading
     {
-        return $this->given($read, $heard, self::question($turn));
+        $given = $this->given($read, $heard, self::question($turn));
+
+        return $given->found() && $given->confidence <= self::UNSURE && $given !== $read ? $this->advised($turn, $given, $heard) : $given;
+    }
+
+    /** The same where an adviser was asked whether it is a yes or a no. */
+    private function advised(Turn $turn, Reading $reading, Heard $heard): Reading
+    {
+        $choice = $turn->advised(Purpose::YesNo, 'The agent asked: "'.self::question($turn).'" Does the reply say yes or no to it?', ['yes' => 'the reply means yes', 'no' => 'the reply means no']);
+
+        return $choice === null ? $reading : Reading::of($choice === 'yes', self::ADVISED, $heard->original, 0, strlen($heard->original));
     }
 
     /** What a reply comes to, given the question: a yes or no read in it, or meant by it. */
@@ -71,7 +85,9 @@ final readonly class YesNoMeant
     /** What a reply without a yes or no means; nothing where it may mean neither. */
     public function guessed(Turn $turn, Heard $heard): Reading
     {
-        return $this->guess($heard, self::question($turn));
+        $guess = $this->guess($heard, self::question($turn));
+
+        return $guess->found() ? $this->advised($turn, $guess, $heard) : $guess;
     }
 
     private function guess(Heard $heard, string $question): Reading

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Rehearsal\Casebook;
 
+use Ringo\Advice\Purpose;
 use Ringo\Document\InvalidDocument;
 use Ringo\Document\Node;
 
@@ -17,8 +18,9 @@ final readonly class KeptCase
      * @param string $at local date-time at which the call is placed
      * @param list<Line> $lines what the caller does
      * @param list<array{errand: string, values: array<string, mixed>, reply: array<string, mixed>, seconds: float}> $errands what other systems answered
+     * @param list<array{purpose: string, doubt: string, choice: string, seconds: float}> $advice second opinions that were given
      */
-    public function __construct(public string $key, public string $title, public bool $must, public ?string $from, public array $caller, public string $at, public string $seed, public array $lines, public array $errands, public Expectations $expect)
+    public function __construct(public string $key, public string $title, public bool $must, public ?string $from, public array $caller, public string $at, public string $seed, public array $lines, public array $errands, public Expectations $expect, public array $advice = [])
     {
     }
 
@@ -60,7 +62,12 @@ final readonly class KeptCase
             $errands[] = ['errand' => $one->string('errand'), 'values' => $one->child('values')->all(), 'reply' => $one->child('reply')->all(), 'seconds' => $one->number('seconds', 0.3, 0, 60)];
             $one->noMore();
         }
-        $case = new self($key, $node->string('title', str_replace(['_', '-'], ' ', $key)), $node->flag('must', false), $node->optional('from'), $caller, $at, $node->string('seed', '1'), Line::read($node, 'lines'), $errands, Expectations::read($node->child('expect')));
+        $advice = [];
+        foreach ($node->children('advice') as $one) {
+            $advice[] = ['purpose' => $one->oneOf('purpose', array_column(Purpose::cases(), 'value'), Purpose::Topic->value), 'doubt' => $one->string('doubt'), 'choice' => $one->string('choice', ''), 'seconds' => $one->number('seconds', 0.0, 0, 60)];
+            $one->noMore();
+        }
+        $case = new self($key, $node->string('title', str_replace(['_', '-'], ' ', $key)), $node->flag('must', false), $node->optional('from'), $caller, $at, $node->string('seed', '1'), Line::read($node, 'lines'), $errands, Expectations::read($node->child('expect')), $advice);
         $node->noMore();
 
         return $case;
@@ -72,11 +79,12 @@ final readonly class KeptCase
         return ['key' => $this->key, 'title' => $this->title] + ($this->must ? ['must' => true] : []) + ($this->from === null ? [] : ['from' => $this->from])
             + ($this->caller === [] ? [] : ['caller' => $this->caller]) + ['at' => $this->at, 'seed' => $this->seed, 'lines' => array_map(static fn (Line $line): string|array => $line->toArray(), $this->lines)]
             + ($this->errands === [] ? [] : ['errands' => $this->errands])
+            + ($this->advice === [] ? [] : ['advice' => $this->advice])
             + ['expect' => $this->expect->toArray() === [] ? new \stdClass : $this->expect->toArray()];
     }
 
     public function with(Expectations $expect): self
     {
-        return new self($this->key, $this->title, $this->must, $this->from, $this->caller, $this->at, $this->seed, $this->lines, $this->errands, $expect);
+        return new self($this->key, $this->title, $this->must, $this->from, $this->caller, $this->at, $this->seed, $this->lines, $this->errands, $expect, $this->advice);
     }
 }

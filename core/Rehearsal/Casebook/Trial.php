@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ringo\Rehearsal\Casebook;
 
+use Ringo\Advice\KeptAdvice;
+use Ringo\Advice\Purpose;
 use Ringo\Dialogue\CallState;
 use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Event;
@@ -30,7 +32,7 @@ final readonly class Trial
         /** @var array<string, int> $asked how often each field was asked for */
         $asked = [];
         $passed = [];
-        $call = (new Rehearsal($this->engine, new KeptErrands($case)))->converse(
+        $call = (new Rehearsal($case->advice === [] ? $this->engine : $this->engine->advisedOn(array_map(Purpose::from(...), array_values(array_unique(array_column($case->advice, 'purpose'))))), new KeptErrands($case), KeptAdvice::of($case->advice)))->converse(
             $state,
             static fn (CallState $now): ?Input => $lines->next($now),
             static function (Event $event, Outcome $outcome) use (&$asked, &$passed): void {

@@ -101,6 +101,7 @@
             @endif
             @if ($designs)
                 <a href="{{ route('errands', $business) }}" @if ($here === 'errands') aria-current="page" @endif><x-icon name="waypoints"/> Errands</a>
+                <a href="{{ route('adviser', $business) }}" @if ($here === 'adviser') aria-current="page" @endif><x-icon name="glasses"/> Adviser</a>
             @endif
             <h2>Run</h2>
             @if ($designs)<a href="{{ route('lines', $business) }}" @if ($here === 'lines') aria-current="page" @endif><x-icon name="phone"/> Lines</a>@endif

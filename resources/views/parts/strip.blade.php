@@ -37,6 +37,9 @@
                 @php $long = max(5, round(($mark['seconds'] ?? 0) * $scale, 1)); @endphp
                 <g class="strip-errand {{ $mark['status'] ?? '' }}"><title>{{ str_replace('_', ' ', $mark['name']) }}: {{ str_replace('_', ' ', $mark['status'] ?? '') }} after {{ number_format($mark['seconds'] ?? 0, 1) }} s</title>
                     <path d="M{{ $mx }} 49 v8 M{{ $mx }} 53 h{{ $long }} m-5 -4 l5 4 l-5 4"/><text aria-hidden="true" x="{{ min($w - 120, $mx + $long + 4) }}" y="57">{{ str_replace('_', ' ', $mark['name']) }}{{ ($mark['status'] ?? '') === 'found' ? '' : ', '.str_replace('_', ' ', $mark['status'] ?? '') }}</text></g>
+            @elseif ($mark['kind'] === 'advice')
+                <g class="strip-advice {{ $mark['status'] ?? '' }}"><title>the adviser, {{ \Ringo\Advice\Purpose::from($mark['name'])->words() }}: {{ \App\Models\Advice::WORDS[$mark['status'] ?? ''] ?? '' }} after {{ number_format($mark['seconds'] ?? 0, 1) }} s</title>
+                    <path d="M{{ $mx }} 47 l5 6 l-5 6 l-5 -6 z"/><text aria-hidden="true" x="{{ min($w - 120, $mx + 8) }}" y="57">adviser</text></g>
             @elseif ($mark['kind'] === 'rung')
                 <path d="M{{ $mx }} 53 C{{ $mx }} 12 {{ max($mx + 8, $to) }} 12 {{ max($mx + 8, $to) }} 53" class="cord {{ $nextMark['kind'] ?? 'rung' }}"><title>rings {{ $mark['name'] }}</title></path>
             @else
