@@ -23,6 +23,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $milliseconds
  * @property float $at seconds into the call
  * @property ?\Illuminate\Support\Carbon $sent_at
+ * @property bool $aside nobody waits for it: the call goes on
  * @property-read Call $call
  */
 final class ErrandRun extends Model
@@ -33,12 +34,12 @@ final class ErrandRun extends Model
 
     public const BACK = 'back';
 
-    protected $fillable = ['business_id', 'call_id', 'errand', 'ident', 'idempotency_key', 'values', 'state', 'how', 'reply', 'milliseconds', 'at', 'sent_at'];
+    protected $fillable = ['business_id', 'call_id', 'errand', 'ident', 'idempotency_key', 'values', 'state', 'how', 'reply', 'milliseconds', 'at', 'sent_at', 'aside'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['values' => 'array', 'reply' => 'array', 'at' => 'float', 'sent_at' => 'datetime'];
+        return ['values' => 'array', 'reply' => 'array', 'at' => 'float', 'sent_at' => 'datetime', 'aside' => 'boolean'];
     }
 
     /** @return BelongsTo<Call, $this> */

@@ -73,7 +73,27 @@ final readonly class Yard implements System
             return $delivery === null ? [404, ['title' => 'There is no such delivery']] : [200, ['delivery' => $delivery]];
         }
 
+        if ($path === '/alarms') {
+            return $method === 'POST' ? $this->alarm($body, $data) : [200, ['alarms' => $data['alarms'] ?? []]];
+        }
+
         return [404, ['title' => 'There is nothing here']];
+    }
+
+    /**
+     * @param array<string, mixed> $body
+     * @param array<string, mixed> $data
+     *
+     * @return array{0: int, 1: mixed, 2?: array<string, mixed>}
+     */
+    private function alarm(array $body, array $data): array
+    {
+        if (! is_string($body['number'] ?? null) || $body['number'] === '') {
+            return [422, ['title' => 'number is missing: whom to ring']];
+        }
+        $data['alarms'][] = $alarm = ['id' => 'AL'.(count($data['alarms'] ?? []) + 1), 'number' => $body['number'], 'machine' => (string) ($body['machine'] ?? '')];
+
+        return [201, ['alarm' => $alarm], $data];
     }
 
     /**
@@ -119,6 +139,7 @@ final readonly class Yard implements System
                 '/hires/{number}/extension' => ['post' => ['operationId' => 'extendHire', 'summary' => 'Extends a hire', 'parameters' => [$number], 'requestBody' => ['required' => true, 'content' => ['application/json' => ['schema' => ['type' => 'object', 'required' => ['until'], 'properties' => ['until' => ['type' => 'string', 'format' => 'date', 'description' => 'The new day it is due back']]]]]], 'responses' => $ok(['type' => 'object', 'properties' => ['hire' => ['$ref' => '#/components/schemas/Hire'], 'confirmation' => $text('Number of the extension')]])]],
                 '/stock' => ['get' => ['operationId' => 'getStock', 'summary' => 'What is free at a depot', 'parameters' => [$asked('depot', 'Depot'), $asked('item', 'What is to be hired')], 'responses' => $ok(['type' => 'object', 'properties' => ['stock' => ['type' => 'array', 'items' => ['type' => 'object', 'properties' => ['depot' => $text(), 'item' => $text(), 'free' => ['type' => 'integer', 'description' => 'How many are free']]]]]])]],
                 '/deliveries/{number}' => ['get' => ['operationId' => 'getDelivery', 'summary' => 'Where a delivery is', 'parameters' => [$number], 'responses' => $ok(['type' => 'object', 'properties' => ['delivery' => ['type' => 'object', 'properties' => ['number' => $text(), 'state' => $text(), 'lorry' => $text(), 'day' => ['type' => 'string', 'format' => 'date'], 'from' => $text(), 'to' => $text()]]]])]],
+                '/alarms' => ['post' => ['operationId' => 'raiseAlarm', 'summary' => 'Tells the duty engineer that somebody may be hurt', 'requestBody' => ['required' => true, 'content' => ['application/json' => ['schema' => ['type' => 'object', 'required' => ['number'], 'properties' => ['number' => ['type' => 'string', 'description' => 'Whom to ring back'], 'machine' => $text('Which machine')]]]]], 'responses' => $ok(['type' => 'object', 'properties' => ['alarm' => ['type' => 'object', 'properties' => ['id' => $text('Number of the alarm')]]]])]],
             ],
             'components' => ['schemas' => ['Hire' => $hire], 'securitySchemes' => ['token' => ['type' => 'http', 'scheme' => 'bearer']]],
         ];

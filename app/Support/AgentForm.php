@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Support\Book\ConditionForm;
+use App\Support\Book\Form;
 use Ringo\Design\ScriptDocument;
 use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Event;
@@ -53,7 +55,8 @@ final readonly class AgentForm
         $changed = [...$data, 'agent' => $agent, 'limits' => ['turns' => (int) ($form['limits']['turns'] ?? 80), 'minutes' => (int) ($form['limits']['minutes'] ?? 20), 'repeats' => (int) ($form['limits']['repeats'] ?? 6)], 'standing' => $this->standing($form, $data['standing'] ?? [])];
         $hours = $this->hours($form);
         $facts = $this->facts($form);
-        foreach (['hours' => $hours, 'facts' => $facts] as $part => $value) {
+        $errands = isset($form['_own_errands']) || isset($form['own_errands']) ? $this->ownErrands($form) : $data['errands'] ?? [];
+        foreach (['hours' => $hours, 'facts' => $facts, 'errands' => $errands] as $part => $value) {
             unset($changed[$part]);
             if ($value !== []) {
                 $changed[$part] = $value;
@@ -61,6 +64,31 @@ final readonly class AgentForm
         }
 
         return ScriptDocument::fromArray($changed);
+    }
+
+    /**
+     * @param array<string, mixed> $form
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function ownErrands(array $form): array
+    {
+        $conditions = new ConditionForm($this->document->script);
+        $errands = [];
+        foreach ((new Form($form))->rows('own_errands') as $row) {
+            $errand = $row->trimmed('errand');
+            if ($errand === '') {
+                continue;
+            }
+            $key = $row->trimmed('key');
+            for ($base = $key === '' ? $errand : $key, $key = $base, $n = 2; in_array($key, array_column($errands, 'key'), true); $n++) {
+                $key = $base.'_'.$n;
+            }
+            $when = $conditions->condition($row);
+            $errands[] = ['key' => $key, 'errand' => $errand, 'moment' => $row->text('moment', 'at_once')] + ($when === null ? [] : ['when' => $when]);
+        }
+
+        return $errands;
     }
 
     /**

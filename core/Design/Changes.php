@@ -13,7 +13,7 @@ final readonly class Changes
 {
     private const LISTS = ['options' => 'option', 'topics' => 'topic'];
 
-    private const PARTS = ['agent' => 'the agent', 'limits' => 'the limits of a call', 'facts' => 'facts', 'hours' => 'opening hours', 'standing' => 'standing rules', 'recognition' => 'how callers are recognised', 'transfers' => 'transfer rules', 'first' => 'where the script begins'];
+    private const PARTS = ['agent' => 'the agent', 'limits' => 'the limits of a call', 'facts' => 'facts', 'hours' => 'opening hours', 'standing' => 'standing rules', 'recognition' => 'how callers are recognised', 'transfers' => 'transfer rules', 'errands' => 'errands it runs by itself', 'first' => 'where the script begins'];
 
     /** @return list<Change> parts first, then steps in the order of the newer version, then those taken out */
     public function between(ScriptDocument $old, ScriptDocument $new): array

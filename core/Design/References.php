@@ -105,6 +105,12 @@ final readonly class References
             }
         }
         $to = static fn (string $path): string => (string) preg_replace('/^((?:declined\.)?)'.preg_quote($old, '/').'(?=\.|$)/', '${1}'.$new, $path);
+        foreach ($data['errands'] ?? [] as $n => $one) {
+            $data['errands'][$n] = $this->places->mapped($one, 'when?', $to);
+        }
+        foreach ($data['transfers']['rules'] ?? [] as $n => $rule) {
+            $data['transfers']['rules'][$n] = $this->places->mapped($rule, 'when?', $to);
+        }
         foreach ($data['steps'] as $i => $step) {
             foreach ($this->kinds->keysOf($step['kind'] ?? null)->fields as $place) {
                 $step = $this->places->mapped($step, $place, $to);

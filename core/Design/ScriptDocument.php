@@ -19,7 +19,7 @@ use Ringo\Script\Steps\Way;
  */
 final readonly class ScriptDocument
 {
-    private const ORDER = ['$schema', 'format', 'agent', 'limits', 'facts', 'hours', 'standing', 'recognition', 'transfers', 'sheet', 'first', 'steps'];
+    private const ORDER = ['$schema', 'format', 'agent', 'limits', 'facts', 'hours', 'standing', 'recognition', 'transfers', 'errands', 'sheet', 'first', 'steps'];
 
     /** What every step begins with, whatever its kind. */
     private const STEP_HEAD = ['key', 'kind', 'scene'];

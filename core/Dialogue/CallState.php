@@ -77,6 +77,9 @@ final class CallState
     /** Errands this call has sent on their way. */
     public int $errands = 0;
 
+    /** @var list<string> errands of the script's own accord that this call has sent, or will not */
+    public array $ownErrands = [];
+
     /** @var array<string, array{status: string, values: array<string, mixed>, row: array<string, array{type: string, value: mixed}>, at: float, seconds: float}> what errands came back with, by errand */
     public array $looked = [];
 

@@ -168,6 +168,7 @@ final readonly class Engine
         $this->parts->walker->follow($turn, $this->happened($turn, $event));
         $turn = $this->meanwhile($turn);
         $this->limit($turn);
+        $this->parts->ownErrands->after($turn);
         $this->settle($turn);
         if ($turn->state->ended && $turn->state->booking !== null) {
             // A hang-up frees what was held.

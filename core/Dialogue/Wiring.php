@@ -15,6 +15,7 @@ use Ringo\Dialogue\Appointments\Finding;
 use Ringo\Dialogue\Appointments\Talk;
 use Ringo\Dialogue\Appointments\WaitingList;
 use Ringo\Dialogue\Errands\Known;
+use Ringo\Dialogue\Errands\OwnAccord;
 use Ringo\Dialogue\Errands\Running;
 use Ringo\Dialogue\Errands\WhichOne;
 use Ringo\Dialogue\Modes\Modes as ModeHandlers;
@@ -74,6 +75,8 @@ final readonly class Wiring
 
     public Running $errands;
 
+    public OwnAccord $ownErrands;
+
     /** @var array<string, TurnOrder> by how much is weighed */
     private array $orders;
 
@@ -103,6 +106,7 @@ final readonly class Wiring
         $puts = new Steps\Puts;
         $which = new WhichOne($understanding);
         $this->errands = new Running($errands, $which);
+        $this->ownErrands = new OwnAccord($errands, new Known);
         $runners = new Runners([
             'say' => new Steps\SayRunner,
             'branch' => new Steps\BranchRunner,

@@ -99,7 +99,11 @@ final readonly class Rehearsal
                     [$opinion, $seconds] = $this->advisers?->opinion($action->doubt) ?? [Opinion::failed('nobody is there to be asked'), 0.0];
                     $step(Event::advised($action->id, $opinion, $seconds, round($event->at + $seconds, 1)));
                 }
-                if ($action instanceof LookUp && ! $state->ended) {
+                if ($action instanceof LookUp && ! $action->waits) {
+                    // Nobody waits for it; whoever keeps the call keeps what came of it.
+                    $errand = $this->engine->errands->get($action->errand);
+                    $errand === null ?: $this->errands?->reply($errand, $action->values);
+                } elseif ($action instanceof LookUp && ! $state->ended) {
                     $this->errand($action, $event->at, $step);
                 }
             }

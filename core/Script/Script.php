@@ -31,13 +31,14 @@ final readonly class Script
         public array $scenes = [],
         public TransferRules $transfers = new TransferRules,
         public Recognition $recognition = new Recognition,
+        public OwnErrands $errands = new OwnErrands,
     ) {
     }
 
     /** The same script for a business whose brief says when it is open; a script that says so itself keeps its own hours. */
     public function openAs(OpeningHours $brief): self
     {
-        return $this->hours->given() || ! $brief->given() ? $this : new self($this->agent, $this->steps, $this->first, $this->sheet, $this->standing, Hours::of($brief), $this->limits, $this->facts, $this->scenes, $this->transfers, $this->recognition);
+        return $this->hours->given() || ! $brief->given() ? $this : new self($this->agent, $this->steps, $this->first, $this->sheet, $this->standing, Hours::of($brief), $this->limits, $this->facts, $this->scenes, $this->transfers, $this->recognition, $this->errands);
     }
 
     public function step(string $key): Step

@@ -79,6 +79,7 @@ final readonly class ScriptReader
             scenes: $scenes,
             transfers: TransferRules::read($node->child('transfers')),
             recognition: Recognition::read($node->child('recognition')),
+            errands: OwnErrands::read($node, 'errands'),
         );
         $this->checkReferences($node, $script);
         $node->noMore();

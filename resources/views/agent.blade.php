@@ -12,7 +12,7 @@
     @if ($errors->any())<ul class="problems" role="alert">@foreach ($errors->all() as $error)<li>{{ $error }}</li>@endforeach</ul>@endif
     @if ($findings !== [])<ul class="found-list card">@include('parts.book.findings-plain', ['findings' => $findings])</ul>@endif
     <form method="post" action="{{ route('agent.update', [$business, $agent]) }}" class="agent-form" data-agent-form data-offered="{{ json_encode(array_map(fn ($p) => ['path' => $p, 'label' => $p, 'empty' => str_starts_with($p, 'caller.')], [...array_keys(\Ringo\Script\Paths::ALWAYS), ...array_keys(\Ringo\Script\Paths::CALLER), ...array_keys($script->sheet->fields)]), JSON_THROW_ON_ERROR) }}">@csrf @method('put')
-        <input type="hidden" name="version" value="{{ $version }}"><input type="hidden" name="_form" value="agent">
+        <input type="hidden" name="version" value="{{ $version }}"><input type="hidden" name="_form" value="agent"><input type="hidden" name="_own_errands" value="1">
         <section class="card" aria-labelledby="s-who"><h2 id="s-who">Who speaks</h2>
             <div class="inline-fields">
                 <label class="field-label"><span>name</span><input name="name" value="{{ $t('name', $a->name) }}" required></label>
@@ -77,6 +77,13 @@
                 <template data-blank>@include('parts.objection', ['i' => '__i__', 'objection' => []])</template>
                 <button type="button" class="bare add" data-add><x-icon name="plus"/> an objection</button>
                 <label class="field-label"><span>and lets go to</span><select name="let_go"><option value="">a goodbye</option>@foreach ($script->steps as $key => $step)<option @selected($t('let_go', $standing->letGo) === (string) $key)>{{ $key }}</option>@endforeach</select></label>
+            </div>@endif
+            @if ($errands->isNotEmpty() || $script->errands->all !== [])<div class="texts" data-list data-least="0">
+                <div class="label">Errands it runs by itself <small class="muted">the call does not wait for them; an alarm at once when somebody is hurt, a note to another system when the call is over</small></div>
+                <div data-items>@foreach ($typed->rows('own_errands', $data['errands'] ?? []) as $i => $one)@include('parts.own-errand', ['i' => $i, 'one' => $one])@endforeach</div>
+                <template data-blank>@include('parts.own-errand', ['i' => '__i__', 'one' => []])</template>
+                <button type="button" class="bare add" data-add><x-icon name="plus"/> an errand</button>
+                <datalist id="values-own">@foreach ($script->sheet->fields as $field)<option value="{{ $field->key }}">{{ $field->title }}</option>@endforeach @foreach (\Ringo\Script\Paths::CALL as $path => $words)<option value="{{ $path }}">{{ $words }}</option>@endforeach</datalist>
             </div>@endif
             <details class="more" @if ($standing->words !== []) open @endif><summary>Own words for what Ringo answers by itself</summary>
                 <div class="pair-fields">@foreach (\App\Support\AgentForm::STANDING_WORDS as $name => $words)<label class="field-label wide"><span>{{ $words }}</span><textarea name="words[{{ $name }}]" rows="1" data-grow data-slots>{{ $t('words.'.$name, $standing->words[$name] ?? '') }}</textarea></label>@endforeach</div>

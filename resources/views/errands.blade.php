@@ -32,9 +32,10 @@
     <div class="post-lower errand-lower">
         <section class="card" id="described"><h2>From a description</h2>
             <form method="post" action="{{ route('errands.described', $business) }}" enctype="multipart/form-data" class="stack">@csrf
-                <label class="field-label wide"><span>an OpenAPI document <small>3.0 or 3.1, JSON</small></span><input type="file" name="file" accept=".json,application/json"></label>
+                <label class="field-label wide"><span>an OpenAPI document <small>3.0 or 3.1, JSON or YAML</small></span><input type="file" name="file" accept=".json,.yaml,.yml,application/json"></label>
                 <label class="field-label wide"><span>or its address <small>on a host that may be asked</small></span><input name="url" value="{{ old('url', $business->errand_hosts ? 'https://'.$business->errand_hosts[0].'/openapi.json' : '') }}" placeholder="https://yard.pellbrook.example/openapi.json"></label>
                 <div class="go"><button type="submit">Read it</button></div></form>
+            @if (session('description_faults'))<div class="muted"><p>The document breaks the rules of its format in places; what is usable is below.</p><ul class="plain-list">@foreach (session('description_faults') as $fault)<li class="mono">{{ $fault }}</li>@endforeach</ul></div>@endif
             @if ($described)
                 <form method="post" action="{{ route('errands.take', $business) }}">@csrf<textarea name="description" hidden>{{ $description }}</textarea><input type="hidden" name="from" value="{{ session('described_from', '') }}">
                     <ul class="operations">@foreach ($described as $one)<li><span><strong>{{ $one['summary'] }}</strong><br><small class="mono">{{ $one['method'] }} {{ $one['path'] }}</small></span><button type="submit" name="operation" value="{{ $one['key'] }}">Make an errand of it</button></li>@endforeach</ul></form>

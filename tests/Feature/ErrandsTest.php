@@ -315,6 +315,55 @@ final class ErrandsTest extends FeatureTestCase
         $this->post('/pellbrook/errands/descriptions/take', ['description' => '{}', 'operation' => 'get_stock'])->assertSessionHasErrors('description');
     }
 
+    public function test_a_description_may_be_yaml_and_its_faults_are_told(): void
+    {
+        $this->actingAs($this->user());
+        $yaml = "openapi: 3.1.0\ninfo: {version: '1'}\nservers: [{url: 'https://yard.pellbrook.example'}]\nsecurity: []\npaths:\n  /stock:\n    get:\n      operationId: getStock\n      responses:\n        200:\n          description: ok\n          content:\n            application/json:\n              schema: &s {type: object, properties: {free: {type: integer}}}\n";
+        $this->post('/pellbrook/errands/descriptions', ['file' => UploadedFile::fake()->createWithContent('yard.yaml', $yaml)])->assertSessionHas('described', static fn (array $found): bool => array_column($found, 'key') === ['get_stock'])
+            ->assertSessionHas('description_faults', ['/info: the required properties (title) are missing']);
+        $this->post('/pellbrook/errands/descriptions/take', ['description' => session('description'), 'operation' => 'get_stock'])->assertSessionHasNoErrors();
+        self::assertSame('free', $this->errand('get_stock')->design['answer']['values'][0]['key'] ?? null);
+        $bomb = "a: &a [x, x]\n".implode('', array_map(static fn (int $n): string => "b{$n}: [*a, *a, *a]\n", range(1, 40)));
+        foreach (["openapi: 3.1.0\n\tpaths: {}" => 'line 2', $bomb => 'refers to itself', "!php/object 'O:8:\"stdClass\":0:{}'" => 'neither JSON nor YAML', '<html>' => 'not JSON'] as $text => $words) {
+            $this->post('/pellbrook/errands/descriptions', ['file' => UploadedFile::fake()->createWithContent('x.yaml', $text)])->assertSessionHasErrors('description');
+            self::assertStringContainsString($words, (string) session('errors')->first('description'));
+        }
+    }
+
+    public function test_an_alarm_goes_while_the_call_goes_on_and_is_raised_once(): void
+    {
+        $this->yard('loses');
+        $call = $this->waiting(['errands' => 'really'], 'the breaker has broken down', 'yes');
+        $run = ErrandRun::query()->where('call_id', $call->id)->where('errand', 'raise_alarm')->sole();
+        self::assertTrue($run->aside);
+        self::assertSame(['number' => '+447700900199', 'machine' => 'breaker'], $run->values);
+        self::assertStringContainsString('keep everybody away', (string) $call->turns()->get()->last()?->text, 'nobody waited for it');
+        $alarms = static fn (): array => StandIn::query()->where('system', 'yard')->firstOrFail()->data['alarms'] ?? [];
+        self::assertCount(1, $alarms(), 'the answer was lost, twice; it was done once');
+        self::assertSame('failed', $run->refresh()->reply['status'] ?? null);
+        StandIn::query()->update(['mode' => 'works']);
+        (new \App\Jobs\RunOwnErrand($run->id))->handle(app(AnswerErrand::class));
+        self::assertSame('found', $run->refresh()->reply['status'] ?? null);
+        self::assertCount(1, $alarms());
+        self::assertSame(['raise_alarm'], array_values(array_unique(array_column(array_filter($call->refresh()->marks ?? [], static fn (array $mark): bool => $mark['name'] === 'raise_alarm'), 'name'))));
+        self::assertFalse(app(AnswerErrand::class)->of($call), 'the call waits for nothing');
+        // A rehearsal changes nothing in the yard unless it is told to.
+        $this->waiting([], 'the breaker has broken down', 'yes');
+        self::assertCount(1, $alarms());
+    }
+
+    public function test_errands_of_its_own_accord_are_designed_on_the_page_of_the_agent(): void
+    {
+        $this->actingAs($this->user());
+        $page = (string) $this->get('/pellbrook/agents/maren')->assertOk()->assertSee('Errands it runs by itself')->getContent();
+        preg_match('/name="version" value="(\d+)"/', $page, $version);
+        $form = ['_form' => 'agent', '_own_errands' => '1', 'version' => $version[1] ?? '0', 'own_errands' => [['key' => '', 'errand' => 'raise_alarm', 'moment' => 'at_once', 'parts' => [['value' => 'danger', 'comparison' => 'is', 'than' => 'yes']]], ['errand' => 'stock', 'moment' => 'end', 'parts' => [['value' => '', 'comparison' => 'is', 'than' => '']]], ['errand' => '']]];
+        $this->put('/pellbrook/agents/maren', $form)->assertSessionHasNoErrors();
+        self::assertEquals([['key' => 'raise_alarm', 'errand' => 'raise_alarm', 'moment' => 'at_once', 'when' => ['value' => 'danger', 'is' => true]], ['key' => 'stock', 'errand' => 'stock', 'moment' => 'end']], $this->agent->draft->refresh()->scriptText->document()->toArray()['errands'] ?? []);
+        $this->put('/pellbrook/agents/maren', ['version' => (string) $this->agent->draft->version, 'own_errands' => [['errand' => 'stock', 'moment' => 'at_once']]] + $form)->assertSessionHasErrors('agent');
+        $this->followingRedirects()->from('/pellbrook/agents/maren')->put('/pellbrook/agents/maren', ['version' => (string) $this->agent->draft->version, 'own_errands' => [['errand' => 'stock', 'moment' => 'at_once']]] + $form)->assertSee('needs a condition');
+    }
+
     private function errand(string $key): Errand
     {
         return Errand::query()->where('key', $key)->firstOrFail();

@@ -15,6 +15,7 @@ use App\Actions\Knowledge\KnowledgeOf;
 use App\Actions\Transfers\LearnExamples;
 use App\Actions\Transfers\RingTelephones;
 use App\Actions\Transfers\SwitchboardOf;
+use App\Jobs\RunOwnErrand;
 use App\Models\Advice;
 use App\Models\Call;
 use App\Models\CallStep;
@@ -168,7 +169,7 @@ final class CallHost
 
     private function looksUp(Script $script): bool
     {
-        return array_filter($script->steps, static fn (Step $step): bool => $step instanceof LookUpStep) !== [];
+        return $script->errands->all !== [] || array_filter($script->steps, static fn (Step $step): bool => $step instanceof LookUpStep) !== [];
     }
 
     /** Notes errands that are to be run, and those that came back, with their marks on the strip. */
@@ -189,7 +190,11 @@ final class CallHost
         }
         foreach ($outcome->actions as $action) {
             if ($action instanceof LookUp) {
-                ErrandRun::query()->create(['business_id' => $call->business_id, 'call_id' => $call->id, 'errand' => $action->errand, 'ident' => $action->id, 'idempotency_key' => $call->ref.'-'.$action->id, 'values' => $action->values, 'state' => ErrandRun::ASKED, 'at' => $event->at]);
+                $run = ErrandRun::query()->create(['business_id' => $call->business_id, 'call_id' => $call->id, 'errand' => $action->errand, 'ident' => $action->id, 'idempotency_key' => $call->ref.'-'.$action->id, 'values' => $action->values, 'state' => ErrandRun::ASKED, 'at' => $event->at, 'aside' => ! $action->waits]);
+                if (! $action->waits) {
+                    // Written with the call's own step: neither is there without the other.
+                    RunOwnErrand::dispatch($run->id)->beforeCommit();
+                }
             }
         }
         if ($marks !== ($call->marks ?? [])) {

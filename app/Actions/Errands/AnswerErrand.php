@@ -51,13 +51,35 @@ final readonly class AnswerErrand
         return true;
     }
 
+    /**
+     * Runs an errand nobody waits for, and notes what came of it on its call.
+     *
+     * @return bool whether it is done; else it may be tried again, under the same key
+     */
+    public function aside(ErrandRun $run): bool
+    {
+        $call = $run->call;
+        $errand = Errand::query()->where('business_id', $run->business_id)->where('key', $run->errand)->first();
+        $run->update(['state' => ErrandRun::SENT, 'sent_at' => now()]);
+        $came = $errand === null ? new Came(Reply::failed("there is no errand “{$run->errand}” any more"), 0) : $this->answered($call, $errand, $run);
+        $run->update(['state' => ErrandRun::BACK, 'reply' => $came->reply->toArray(), 'milliseconds' => $came->milliseconds]);
+        DB::transaction(static function () use ($call, $run, $came): void {
+            Call::query()->whereKey($call->id)->update(['updated_at' => now()]);
+            $call->refresh();
+            $marks = array_values(array_filter($call->marks ?? [], static fn (array $mark): bool => ($mark['ident'] ?? null) !== $run->ident));
+            $call->update(['marks' => [...$marks, ['at' => $run->at, 'kind' => 'errand', 'name' => $run->errand, 'status' => $came->reply->status, 'seconds' => round($came->milliseconds / 1000, 2), 'ident' => $run->ident]]]);
+        });
+
+        return in_array($came->reply->status, [Reply::FOUND, Reply::NOT_FOUND, Reply::SEVERAL], true);
+    }
+
     /** Takes the errand the call waits for, unless somebody is at it. */
     private function claim(Call $call): ?ErrandRun
     {
         return DB::transaction(function () use ($call): ?ErrandRun {
             // The first statement writes, so that two who ask at once come one after the other.
-            ErrandRun::query()->where('call_id', $call->id)->where('state', '!=', ErrandRun::BACK)->update(['updated_at' => now()]);
-            $run = ErrandRun::query()->where('call_id', $call->id)->where('state', '!=', ErrandRun::BACK)->orderByDesc('id')->first();
+            ErrandRun::query()->where('call_id', $call->id)->where('aside', false)->where('state', '!=', ErrandRun::BACK)->update(['updated_at' => now()]);
+            $run = ErrandRun::query()->where('call_id', $call->id)->where('aside', false)->where('state', '!=', ErrandRun::BACK)->orderByDesc('id')->first();
             if (! $run instanceof ErrandRun) {
                 return null;
             }

@@ -93,7 +93,7 @@ final class AgentController
         $this->current->remember($agent);
         $document = $agent->draft->scriptText->document();
 
-        return view('agent', ['business' => $business, 'agent' => $agent, 'document' => $document, 'script' => $document->script, 'data' => $document->toArray(), 'version' => $agent->draft->version, 'refused' => $voiceXml->refused($document->script), 'voices' => $voices->all($document->script->agent->language), 'findings' => array_values(array_filter($inspector->inspect($document, $agent->surroundings()), static fn ($finding): bool => $finding->step === null))]);
+        return view('agent', ['business' => $business, 'agent' => $agent, 'errands' => $business->errands()->get(), 'document' => $document, 'script' => $document->script, 'data' => $document->toArray(), 'version' => $agent->draft->version, 'refused' => $voiceXml->refused($document->script), 'voices' => $voices->all($document->script->agent->language), 'findings' => array_values(array_filter($inspector->inspect($document, $agent->surroundings()), static fn ($finding): bool => $finding->step === null))]);
     }
 
     public function update(Request $request, Business $business, Agent $agent, EditDraft $edit): RedirectResponse

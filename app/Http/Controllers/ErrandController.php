@@ -20,6 +20,7 @@ use App\Support\CurrentAgent;
 use App\Support\ErrandForm;
 use App\Support\ErrandPage;
 use App\Support\Input;
+use App\Support\YamlText;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -28,6 +29,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use Ringo\Document\InvalidDocument;
+use Ringo\Errand\OpenApi\Conformity;
 use Ringo\Errand\OpenApi\Writer;
 
 /** What agents look up and have done in other systems: designed, tried, and the answers kept to try things on. */
@@ -160,16 +162,16 @@ final class ErrandController
     /** Reads what a system tells of itself, and shows what it can do. */
     public function described(Request $request, Business $business, DescribedErrands $described): RedirectResponse
     {
-        $request->validate(['file' => ['nullable', 'file', 'max:5120'], 'url' => ['nullable', 'string', 'max:500']], ['file.*' => 'Choose a JSON file of up to 5 MB.']);
+        $request->validate(['file' => ['nullable', 'file', 'max:5120'], 'url' => ['nullable', 'string', 'max:500']], ['file.*' => 'Choose a JSON or YAML file of up to 5 MB.']);
         $file = $request->file('file');
         try {
-            $text = $file instanceof UploadedFile ? (string) $file->get() : $described->fetch($business, trim(Input::text($request, 'url')));
+            $text = YamlText::json($file instanceof UploadedFile ? (string) $file->get() : $described->fetch($business, trim(Input::text($request, 'url'))));
             $operations = $described->operations($text, Input::text($request, 'url'));
         } catch (\DomainException $problem) {
             throw ValidationException::withMessages(['description' => $problem->getMessage()]);
         }
 
-        return redirect()->route('errands', $business)->with('described', $operations)->with('description', $text)->with('described_from', Input::text($request, 'url'))->withFragment('described');
+        return redirect()->route('errands', $business)->with('described', $operations)->with('description', $text)->with('description_faults', (new Conformity)->faults($text))->with('described_from', Input::text($request, 'url'))->withFragment('described');
     }
 
     /** Makes an errand of one operation of a description. */

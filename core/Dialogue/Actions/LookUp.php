@@ -12,13 +12,14 @@ final readonly class LookUp implements Action
      * @param string $errand key
      * @param array<string, mixed> $values of its parameters
      * @param float $seconds after which it counts as too slow
+     * @param bool $waits whether the call waits for the answer
      */
-    public function __construct(public string $id, public string $errand, public array $values, public float $seconds, public bool $changes, public ?string $step)
+    public function __construct(public string $id, public string $errand, public array $values, public float $seconds, public bool $changes, public ?string $step, public bool $waits = true)
     {
     }
 
     public function toArray(): array
     {
-        return ['do' => 'look_up', 'id' => $this->id, 'errand' => $this->errand, 'values' => $this->values, 'seconds' => $this->seconds, 'changes' => $this->changes, 'step' => $this->step];
+        return ['do' => 'look_up', 'id' => $this->id, 'errand' => $this->errand, 'values' => $this->values, 'seconds' => $this->seconds, 'changes' => $this->changes, 'step' => $this->step] + ($this->waits ? [] : ['waits' => false]);
     }
 }

@@ -11,6 +11,9 @@ final readonly class Description
 
     private const DEEPEST = 40;
 
+    /** How deep a document may be nested. */
+    public const DEEPEST_DOCUMENT = 256;
+
     /** @param array<array-key, mixed> $document */
     private function __construct(private array $document, public string $title, private string $from)
     {
@@ -23,9 +26,9 @@ final readonly class Description
      */
     public static function of(string $json, string $from = ''): self
     {
-        $document = json_decode($json, true, 256);
+        $document = json_decode($json, true, self::DEEPEST_DOCUMENT);
         if (! is_array($document)) {
-            throw new \DomainException('This is not JSON. An OpenAPI document is wanted; where yours is YAML, save it as JSON first.');
+            throw new \DomainException('This is not JSON. An OpenAPI document is wanted, as JSON or YAML.');
         }
         $version = $document['openapi'] ?? null;
         if (! is_string($version) || preg_match('/^3\.[01]\./', $version) !== 1) {

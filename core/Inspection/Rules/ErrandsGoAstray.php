@@ -28,6 +28,7 @@ final readonly class ErrandsGoAstray implements Rule
         if ($errands !== null && $asked !== null && ($errands->get($asked) === null || $errands->get($asked)->changes)) {
             yield new Finding('no_such_errand', Severity::Error, null, $errands->get($asked) === null ? "Before the first word the errand “{$asked}” is asked, and there is none." : "“{$asked}” changes something, so it cannot be asked for every caller before the first word.");
         }
+        yield from $this->ofItsOwnAccord($design);
         foreach ($design->script->steps as $key => $step) {
             if (! $step instanceof LookUpStep || $errands === null) {
                 continue;
@@ -52,6 +53,36 @@ final readonly class ErrandsGoAstray implements Rule
                 yield new Finding('secret_in_sight', Severity::Error, $key, "“{$errand->label}” carries “{$name}” where everybody who sees the design can read it. Keep it as the errand’s secret.");
             }
             yield from $this->twice($design, $key, $step, $errand);
+        }
+    }
+
+    /** @return iterable<Finding> */
+    private function ofItsOwnAccord(Design $design): iterable
+    {
+        $errands = $design->around->errands;
+        if ($errands === null) {
+            return;
+        }
+        $changing = [];
+        foreach ($design->script->errands->all as $one) {
+            $errand = $errands->get($one['errand']);
+            if ($errand === null) {
+                yield new Finding('no_such_errand', Severity::Error, null, "By itself this agent runs the errand “{$one['errand']}” ({$one['key']}), and there is none.");
+
+                continue;
+            }
+            foreach ($errand->parameters as $parameter) {
+                if ($parameter->required && $parameter->value === null && ($parameter->from === null || ! str_contains($parameter->from, '.') && $design->script->sheet->field($parameter->from) === null && ! in_array($parameter->from, ['topic', 'outcome'], true))) {
+                    yield new Finding('errand_needs', Severity::Error, null, "“{$errand->label}” is run by itself ({$one['key']}) and needs {$parameter->label}, which nobody can tell it.");
+                }
+            }
+            foreach ($errand->secretsInSight() as $name) {
+                yield new Finding('secret_in_sight', Severity::Error, null, "“{$errand->label}” carries “{$name}” where everybody who sees the design can read it. Keep it as the errand’s secret.");
+            }
+            if ($errand->changes && isset($changing[$errand->key])) {
+                yield new Finding('changes_twice', Severity::Warning, null, "“{$errand->label}” changes something, and both {$changing[$errand->key]} and {$one['key']} run it by themselves.");
+            }
+            $changing[$errand->key] = $one['key'];
         }
     }
 

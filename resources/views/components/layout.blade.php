@@ -129,7 +129,7 @@
         @endif
     </nav>
     <main id="main" tabindex="-1">
-        @foreach ($errors->getBag(\App\Support\WrongAddress::BAG)->all() as $message)<p class="error" role="alert">{{ $message }}</p>@endforeach
+        @foreach (($errors ?? null)?->getBag(\App\Support\WrongAddress::BAG)->all() ?? [] as $message)<p class="error" role="alert">{{ $message }}</p>@endforeach
         @if (session('notice'))<p class="notice" role="status">{{ session('notice') }}</p>@endif
         @if (session('undo'))
             <form class="notice" role="status" method="post" action="{{ session('undo')['action'] }}">@csrf

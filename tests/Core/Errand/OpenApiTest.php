@@ -11,6 +11,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Ringo\Errand\AnswerReader;
 use Ringo\Errand\Errands;
+use Ringo\Errand\OpenApi\Conformity;
 use Ringo\Errand\OpenApi\Description;
 use Ringo\Errand\OpenApi\Operation;
 use Ringo\Errand\OpenApi\Writer;
@@ -37,16 +38,33 @@ final class OpenApiTest extends TestCase
                 $filled = $errand->request?->filled($delivery);
                 self::assertNotNull($filled);
                 $answer = $system->answer($filled->method, (string) parse_url($filled->url, PHP_URL_PATH), array_intersect_key($filled->query, ['phone' => 1, 'depot' => 1]), $filled->body ?? [], $data);
-                self::assertSame(200, $answer[0], $operation->key);
+                self::assertSame($operation->key === 'raise_alarm' ? 201 : 200, $answer[0], $operation->key);
                 self::assertContains($reader->json($errand, json_decode((string) json_encode($answer[1]), true))->status, [Reply::FOUND, Reply::SEVERAL], $operation->key);
             }
         }
     }
 
+    public function test_what_breaks_the_format_is_told_with_its_place(): void
+    {
+        $document = (new Yard)->describes();
+        $json = static fn (array $document): string => (string) json_encode($document);
+        self::assertSame([], (new Conformity)->faults($json($document)));
+        self::assertSame([], (new Conformity)->faults($json(['openapi' => '3.0.3'] + $document)));
+        unset($document['info']['title']);
+        $document['paths']['/hires']['get']['parameters'][0]['in'] = 'nowhere';
+        foreach (['3.1.0', '3.0.3'] as $version) {
+            $faults = implode("\n", (new Conformity)->faults($json(['openapi' => $version] + $document)));
+            self::assertStringContainsString('/info: the required properties (title) are missing', $faults);
+            self::assertStringContainsString('/paths/~1hires/get/parameters/0/in', $faults);
+        }
+        self::assertSame([], (new Conformity)->faults('no JSON'));
+        self::assertSame([], (new Conformity)->faults('{"openapi":"2.0"}'));
+    }
+
     public function test_names_types_and_security_are_taken_over(): void
     {
         $operations = self::of((new Yard)->describes())->operations();
-        self::assertSame(['get_hire', 'list_hires', 'extend_hire', 'get_stock', 'get_delivery'], array_keys($operations));
+        self::assertSame(['get_hire', 'list_hires', 'extend_hire', 'get_stock', 'get_delivery', 'raise_alarm'], array_keys($operations));
         $extend = $operations['extend_hire']->errand()->toArray();
         self::assertSame(['until' => '{until}'], $extend['request']['body'] ?? null);
         self::assertSame(['reference', 'date'], array_column($extend['parameters'], 'type'));
