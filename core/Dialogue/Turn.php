@@ -122,8 +122,9 @@ final class Turn
         }
         $black = new Blackout;
         $choice = $this->counsel->on(new Doubt($purpose, $black->of($about, $kept), $black->of($this->trace->heard, $kept), array_map(static fn (string $label): string => $black->of($label, $kept), $choices)));
-        if ($choice !== null) {
-            $this->trace->rule("by the adviser, from “{$this->trace->heard}”: ".mb_substr($choices[$choice], 0, 80));
+        $rule = $choice === null ? '' : "by the adviser, from “{$this->trace->heard}”: ".mb_strimwidth($choices[$choice], 0, 80, '…');
+        if ($rule !== '' && ! in_array($rule, $this->trace->rules, true)) {
+            $this->trace->rule($rule);
         }
 
         return $choice;

@@ -18,6 +18,7 @@ use App\Actions\Knowledge\FetchPage;
 use App\Actions\Knowledge\KeepSource;
 use App\Actions\Records\ReviewRecord;
 use App\Actions\Transfers\SwitchboardOf;
+use App\Models\Adviser;
 use App\Models\Agent;
 use App\Models\Booking;
 use App\Models\Business;
@@ -48,6 +49,7 @@ use Illuminate\Database\Seeder;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use Ringo\Advice\Purpose;
 use Ringo\Delivery\Signature;
 use Ringo\Design\ScriptDocument;
 use Ringo\Dialogue\Engine;
@@ -148,6 +150,8 @@ final class DemoSeeder extends Seeder
     private function errands(Business $business): void
     {
         $hosts = array_keys(array_filter(config('ringo.stand_ins'), static fn (string $host): bool => str_ends_with($host, ".{$business->key}.example"), ARRAY_FILTER_USE_KEY));
+        // A second opinion is there to be tried, and off: Ringo decides alone.
+        Adviser::query()->create(['business_id' => $business->id, 'on' => false, 'address' => 'https://adviser.ringo.example/v1/chat/completions', 'model' => 'stand-in', 'about' => array_column(Purpose::cases(), 'value'), 'price_in' => 0.4, 'price_out' => 1.6]);
         $business->update(['errand_hosts' => $hosts]);
         foreach (Systems::at(...$hosts) as $name => $system) {
             StandIn::query()->updateOrCreate(['system' => $name], ['mode' => $name === 'accounts' ? 'fails' : 'works', 'data' => $system->data(now($business->tz)->startOfDay()->toDateTimeImmutable()), 'done' => []]);

@@ -2,9 +2,9 @@
     $now = old('about', $adviser->about);
 @endphp
 <x-layout title="Adviser" :business="$business" :agent="$agent" here="adviser">
-    <header class="head"><h1>Adviser</h1><p class="sub">a second opinion where Ringo is unsure, from a language model server of {{ $business->name }}’s own @if ($adviser->on)<span class="tag">on</span>@else<span class="tag">off</span>@endif</p></header>
+    <header class="head"><h1>Adviser</h1><p class="sub">a second opinion where Ringo is unsure, from a language model server of {{ $business->name }}’s own; it is {{ $adviser->on ? 'on' : 'off' }}</p></header>
     @if ($errors->any())<ul class="problems" role="alert">@foreach ($errors->all() as $error)<li>{{ $error }}</li>@endforeach</ul>@endif
-    <div class="adviser">
+    <div class="adviser"><div class="column">
         <form method="post" action="{{ route('adviser.keep', $business) }}" class="card stack">@csrf @method('put')
             <label class="check"><input type="checkbox" name="on" value="1" @checked(old('on', $adviser->on))> <strong>Ask it</strong> <span class="muted">otherwise Ringo decides alone</span></label>
             <label class="field-label wide"><span>address of its chat completions</span><input name="address" value="{{ old('address', $adviser->address) }}" placeholder="https://models.pellbrook.example/v1/chat/completions" spellcheck="false"></label>
@@ -15,6 +15,14 @@
             @if ($adviser->secret)<label class="check"><input type="checkbox" name="no_secret" value="1"> forget the token</label>@endif
             <div class="go"><button class="primary">Keep</button></div>
         </form>
+        <section class="card" id="try"><h2>Try it</h2><form method="post" action="{{ route('adviser.try', $business) }}#try" class="stack">@csrf
+            <label class="field-label wide"><span>a caller says</span><input name="said" maxlength="500" required value="{{ old('said', 'the dumper has packed up again') }}"></label>
+            <label class="field-label wide"><span>which of these is it? <small>one a line</small></span><textarea name="choices" rows="3" required>{{ old('choices', "a machine that does not work\na machine to be collected\na bill") }}</textarea></label>
+            <div class="go"><button>Ask</button></div></form>
+            @if ($tried)<p role="status"><strong>{{ ucfirst(\App\Models\Advice::WORDS[$tried->status]) }}</strong>{{ $tried->value === '' ? '' : ': '.(\Illuminate\Support\Str::match('/^'.preg_quote($tried->value, '/').': (.*)$/m', $tried->request['messages'][1]['content'] ?? '') ?: $tried->value) }}{{ $tried->why === '' ? '' : ', '.$tried->why }}, after {{ $tried->milliseconds }} ms</p>
+                <details><summary>what was sent and what came back</summary><pre class="sample">{{ \App\Support\AdvicePage::written($tried) }}</pre><pre class="sample">{{ $tried->answer === '' ? 'nothing' : $tried->answer }}</pre></details>@endif
+        </section>
+        </div><div class="column">
         <section class="card"><h2>How far it is believed</h2>
             <ul class="plain-list">
                 <li>It chooses one of the meanings Ringo offers, or quotes words of the caller. Anything else is thrown away and counted.</li>
@@ -26,20 +34,13 @@
             <h3>Last thirty days</h3>
             <dl class="figures-line"><div><dt>asked</dt><dd>{{ $figures['asked'] }}</dd></div>@foreach ($figures['came'] as $status => $n)<div><dt>{{ \App\Models\Advice::WORDS[$status] }}</dt><dd>{{ $n }}</dd></div>@endforeach<div><dt>took on average</dt><dd>{{ $figures['milliseconds'] }} ms</dd></div><div><dt>cost</dt><dd>{{ number_format($figures['money'], 4) }}</dd></div><div><dt>a call</dt><dd>{{ $figures['calls'] === 0 ? '–' : number_format($figures['money'] / $figures['calls'], 5) }}</dd></div></dl>
         </section>
-        <section class="card" id="try"><h2>Try it</h2><form method="post" action="{{ route('adviser.try', $business) }}#try" class="stack">@csrf
-            <label class="field-label wide"><span>a caller says</span><input name="said" maxlength="500" required value="{{ old('said', 'the dumper has packed up again') }}"></label>
-            <label class="field-label wide"><span>which of these is it? <small>one a line</small></span><textarea name="choices" rows="3" required>{{ old('choices', "a machine that does not work\na machine to be collected\na bill") }}</textarea></label>
-            <div class="go"><button>Ask</button></div></form>
-            @if ($tried)<p role="status"><strong>{{ ucfirst(\App\Models\Advice::WORDS[$tried->status]) }}</strong>{{ $tried->value === '' ? '' : ': '.(\Illuminate\Support\Str::match('/^'.preg_quote($tried->value, '/').': (.*)$/m', $tried->request['messages'][1]['content'] ?? '') ?: $tried->value) }}{{ $tried->why === '' ? '' : ', '.$tried->why }}, after {{ $tried->milliseconds }} ms</p>
-                <details><summary>what was sent and what came back</summary><pre class="sample">{{ \App\Support\AdvicePage::written($tried) }}</pre><pre class="sample">{{ $tried->answer === '' ? 'nothing' : $tried->answer }}</pre></details>@endif
-        </section>
         @if ($standIn)
             <section class="card"><h2>Stand-in</h2><p class="muted">Made up, and asked over HTTP like a real one: it answers from a small table, and says “none” to all else.</p>
                 <form method="post" action="{{ route('adviser.stand-in', $business) }}" class="inline-fields">@csrf<label><span class="sr">The stand-in </span><select name="mode">@foreach (\App\Support\AdvicePage::STAND_IN as $mode => $words)<option value="{{ $mode }}" @selected(\App\Support\AdvicePage::behaves($standIn) === $mode)>{{ $words }}</option>@endforeach</select></label><label>by <input name="slow_ms" size="5" inputmode="numeric" value="{{ $standIn->slow_ms }}"> ms</label><button>Set</button></form></section>
         @endif
-    </div>
+    </div></div>
     <section class="after-list"><header class="inline-fields"><h2>What was sent</h2>
-        <nav class="inline-fields" aria-label="What came of it"><a href="{{ route('adviser', $business) }}" @if ($came === '') aria-current="true" @endif>all</a>@foreach (\App\Models\Advice::WORDS as $status => $words)<a href="{{ route('adviser', [$business, 'came' => $status]) }}" @if ($came === $status) aria-current="true" @endif>{{ $words }}</a>@endforeach</nav></header>
+        <nav class="came-of" aria-label="What came of it"><a href="{{ route('adviser', $business) }}" @if ($came === '') aria-current="true" @endif>all</a>@foreach (\App\Models\Advice::WORDS as $status => $words)<a href="{{ route('adviser', [$business, 'came' => $status]) }}" @if ($came === $status) aria-current="true" @endif>{{ $words }}</a>@endforeach</nav></header>
         @if ($asked->isEmpty())<p class="empty card">Nothing {{ $came === '' ? 'yet. Every request will stand here word for word, with what came back and what was made of it.' : 'of that kind.' }}</p>
         @else
             @include('parts.advices', ['times' => false])

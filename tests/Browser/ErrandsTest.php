@@ -114,6 +114,33 @@ final class ErrandsTest extends BrowserTestCase
         $this->standIn('works', '0');
     }
 
+    public function testASecondOpinionIsAskedOverHttpShownWordForWordAndNeverSpoken(): void
+    {
+        $this->signIn();
+        $this->page->get(self::$base.'/pellbrook/adviser');
+        $this->click('input[name=on]');
+        $this->click('.adviser .primary');
+        $this->see('.notice', 'on from the next turn of every call');
+        $this->ring();
+        $this->say('the thing you sent us is no good', 'Which machine is it?');
+        self::assertNotSame([], $this->page->findElements(WebDriverBy::cssSelector('.strip-advice.taken')));
+        $this->see('.trace', 'by the adviser, from “the thing you sent us is no good”');
+        $this->click('[data-hang-up]');
+        $this->see('[data-outcome]', 'hung up');
+        $this->page->get(self::$base.'/pellbrook/adviser');
+        $this->see('.after-list .list', 'taken: breakdown');
+        $this->choose('.adviser [name=mode]', 'shapeless');
+        $this->click('form[action$="/adviser/stand-in"] button');
+        $this->see('.notice', 'answers in another shape now');
+        $this->ring();
+        $this->say('the thing you sent us is no good', 'sending a machine back?');
+        self::assertStringNotContainsString('for ever', (string) $this->page->getPageSource());
+        $this->click('[data-hang-up]');
+        $this->see('[data-outcome]', 'hung up');
+        $this->page->get(self::$base.'/pellbrook/adviser?came=thrown_away');
+        $this->see('.after-list .list', 'something else than choice and nothing beside it');
+    }
+
     private function standIn(string $mode, string $milliseconds): void
     {
         $form = 'form[action$="/stand-ins/yard"]';

@@ -12,7 +12,7 @@ final class PagesTest extends BrowserTestCase
 {
     private const PAGES = [
         'pellbrook', 'pellbrook/calls', 'pellbrook/records', 'pellbrook/desk', 'pellbrook/brief', 'pellbrook/agents', 'pellbrook/knowledge', 'pellbrook/agents/maren/prompt-book', 'pellbrook/agents/maren', 'pellbrook/agents/maren/casebook',
-        'pellbrook/lines', 'pellbrook/callers', 'pellbrook/diary', 'quillmoor/outreach/collection-days', 'quillmoor/outreach/surveys/how-was-your-linen', 'quillmoor/outreach/surveys/new', 'pellbrook/figures', 'pellbrook/capacity', 'pellbrook/post', 'pellbrook/interface', 'pellbrook/errands', 'pellbrook/there-is-no-such-page',
+        'pellbrook/lines', 'pellbrook/callers', 'pellbrook/diary', 'quillmoor/outreach/collection-days', 'quillmoor/outreach/surveys/how-was-your-linen', 'quillmoor/outreach/surveys/new', 'pellbrook/figures', 'pellbrook/capacity', 'pellbrook/post', 'pellbrook/interface', 'pellbrook/adviser', 'pellbrook/errands', 'pellbrook/there-is-no-such-page',
     ];
 
     /** Of these every colour of ours is on one. */

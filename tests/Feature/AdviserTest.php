@@ -30,7 +30,7 @@ final class AdviserTest extends FeatureTestCase
     {
         Http::fake();
         $this->actingAs($this->user());
-        $this->get('/pellbrook/adviser')->assertOk()->assertSee('off');
+        $this->get('/pellbrook/adviser')->assertOk()->assertSee('it is off');
         $this->says(self::UNSURE);
         self::assertSame(0, $this->sent());
         $this->put('/pellbrook/adviser', ['on' => '1', 'address' => ''])->assertSessionHasErrors(['address' => 'Before it is on it needs an address.']);
@@ -121,6 +121,7 @@ final class AdviserTest extends FeatureTestCase
         $this->on(['topic']);
         Http::fake(static function (): never {
             usleep(1000);
+
             throw new \Illuminate\Http\Client\ConnectionException('timed out');
         });
         for ($n = 0; $n < 5; $n++) {

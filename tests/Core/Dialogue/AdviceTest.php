@@ -133,8 +133,7 @@ final class AdviceTest extends TestCase
         $engine = $this->engine(Purpose::Topic);
         $doubt = $this->asked($this->said($engine, self::UNSURE))[0]->doubt;
         $asked = 0;
-        $live = new class($asked) implements Advisers
-        {
+        $live = new class ($asked) implements Advisers {
             public function __construct(private int &$asked)
             {
             }
