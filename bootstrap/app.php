@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Api\Problem;
+use App\Http\Middleware\KnownHost;
 use App\Http\Middleware\SecurityHeaders;
 use App\Support\WrongAddress;
 use Illuminate\Auth\AuthenticationException;
@@ -22,6 +23,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(static function (Middleware $middleware): void {
         // One origin only; see compat/README.md.
         $middleware->remove(HandleCors::class);
+        $middleware->prepend(KnownHost::class);
         $middleware->append(SecurityHeaders::class);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/');

@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 return [
+    // Names under which it answers, beside the one in APP_URL.
+    'hosts' => array_filter(array_map(trim(...), explode(',', (string) env('RINGO_HOSTS', '127.0.0.1,localhost,[::1]')))),
     // How deliveries leave: 'stand-in' keeps them on the post room's page; 'mail' sends e-mail as Laravel's mail configuration says.
     'post' => ['email' => env('RINGO_POST_EMAIL', 'stand-in')],
     // Hosts that web requests may be sent to; all others go to the stand-in.

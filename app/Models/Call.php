@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 use Ringo\Transcript\Transcript;
 use Ringo\Transcript\Turn as TranscriptTurn;
 
@@ -46,6 +48,7 @@ use Ringo\Transcript\Turn as TranscriptTurn;
  * @property ?array{how: string, after: int} $colleague how the simulated colleague answers
  * @property ?string $brought what a call that was brought in is known by
  * @property ?Carbon $deleted_at
+ * @property-read ?CallStep $newestStep
  * @property-read Agent $agent
  * @property-read Business $business
  * @property-read ScriptText $scriptText
@@ -114,6 +117,24 @@ final class Call extends Model
     public function turns(): HasMany
     {
         return $this->hasMany(CallTurn::class)->orderBy('n');
+    }
+
+    /** @return HasOne<CallStep, $this> the last thing that happened */
+    public function newestStep(): HasOne
+    {
+        return $this->hasOne(CallStep::class)->orderByDesc('n');
+    }
+
+    /**
+     * Takes the lock for writing and the row as it is then, in one statement: a second window waits here. What else was loaded stays.
+     *
+     * @throws ModelNotFoundException where the call is gone
+     */
+    public function lockAndReload(): void
+    {
+        $now = $this->freshTimestampString();
+        $row = DB::select('update calls set updated_at = ? where id = ? and deleted_at is null returning *', [$now, $this->id])[0] ?? throw (new ModelNotFoundException)->setModel(self::class, [$this->id]);
+        $this->setRawAttributes((array) $row, true);
     }
 
     /** @return HasMany<CallStep, $this> */

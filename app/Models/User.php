@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
+use Symfony\Component\HttpFoundation\ParameterBag;
 
 /**
  * Somebody who may sign in.
@@ -39,8 +40,15 @@ final class User extends Authenticatable
 
     public function roleIn(Business $business): ?Role
     {
-        $role = Membership::query()->where('user_id', $this->id)->where('business_id', $business->id)->value('role');
+        // One request asks more than once, and gets one answer.
+        $asked = app()->bound('request') ? request()->attributes : new ParameterBag;
+        $key = "role of {$this->id} in {$business->id}";
+        if (! $asked->has($key)) {
+            $role = Membership::query()->where('user_id', $this->id)->where('business_id', $business->id)->value('role');
+            $asked->set($key, is_string($role) ? Role::tryFrom($role) : $role);
+        }
+        $role = $asked->get($key);
 
-        return is_string($role) ? Role::tryFrom($role) : ($role instanceof Role ? $role : null);
+        return $role instanceof Role ? $role : null;
     }
 }

@@ -38,31 +38,32 @@ final readonly class HandsetView
      */
     public function of(Call $call, bool $speak): array
     {
-        $call->load('turns', 'agent', 'business', 'scriptText');
+        $call->loadMissing('turns', 'business', 'scriptText');
         $voice = $call->scriptText->script()->agent->voice;
         $turns = $call->turns;
         $last = $turns->last();
-        $step = CallStep::query()->where('call_id', $call->id)->orderByDesc('n')->first();
+        $step = $call->newestStep;
+        $name = $call->scriptText->script()->agent->name;
 
         return [
             'ref' => $call->ref,
             'step' => $call->step,
             'status' => $call->status,
             'outcome' => $call->outcome,
-            'agent' => $call->agent->name,
+            'agent' => $name,
             'caller' => $call->caller_name,
             'last_agent' => $turns->where('by', 'agent')->last()->text ?? '',
             'last_staff' => $turns->where('by', 'staff')->last()->text ?? '',
             'last_caller' => $turns->where('by', 'caller')->last()->text ?? '',
             'at_step' => $call->state['step'] ?? null,
             'mode' => $call->state['mode'] ?? 'answer',
-            'ringing' => $this->ringing($call),
+            'ringing' => ($call->state['mode'] ?? '') === 'ringing' || ($call->state['first'] ?? null) !== null ? $this->ringing($call) : '',
             'with' => $call->state['connected']['name'] ?? null,
             'errand' => ($call->state['mode'] ?? '') === 'looking_up' ? ($call->state['errand']['id'] ?? null) : null,
             'errand_called' => $call->state['errand']['key'] ?? '',
             'errand_url' => route('handset.errand', [$call->business, $call]),
             'sent' => array_map(static fn (array $sent): string => "{$sent['by']} to {$sent['to']}: {$sent['text']}", array_slice($call->state['sent'] ?? [], -2)),
-            'strip' => view('parts.strip', ['turns' => $turns, 'live' => $call->inProgress(), 'marks' => $call->marks ?? [], 'agent' => $call->agent->name])->render(),
+            'strip' => view('parts.strip', ['turns' => $turns, 'live' => $call->inProgress(), 'marks' => $call->marks ?? [], 'agent' => $name])->render(),
             'trace' => ! $step instanceof CallStep ? '' : view('parts.trace', ['step' => $step, 'script' => $call->scriptText->script(), 'call' => $call])->render(),
             'play' => $speak && $last instanceof CallTurn && $last->by === 'agent' ? $this->playlist->urls($call, $last->n, $last->text) : [],
             'voice_missing' => ! $this->voice->available($voice['engine']),

@@ -16,11 +16,11 @@ use Ringo\Advice\Purpose;
 final class Counsel
 {
     /**
-     * @param list<Purpose> $about what may be asked about
+     * @param list<Purpose>|\Closure(): list<Purpose> $about what may be asked about
      * @param ?string $key of the doubt that was asked about in this step; no step asks twice
      * @param string $choice the answer; empty where there is none that may be used
      */
-    public function __construct(private array $about = [], private readonly ?string $key = null, private readonly string $choice = '')
+    public function __construct(private array|\Closure $about = [], private readonly ?string $key = null, private readonly string $choice = '')
     {
     }
 
@@ -32,6 +32,8 @@ final class Counsel
 
     public function mayAsk(Purpose $purpose): bool
     {
+        $this->about = $this->about instanceof \Closure ? ($this->about)() : $this->about;
+
         return in_array($purpose, $this->about, true);
     }
 

@@ -51,7 +51,7 @@ final readonly class Engine
 
     private Wiring $parts;
 
-    /** @param list<Purpose> $advice what a second opinion may be asked about; nothing where Ringo decides alone */
+    /** @param list<Purpose>|\Closure(): list<Purpose> $advice what a second opinion may be asked about; nothing where Ringo decides alone */
     public function __construct(
         public Script $script,
         private Understanding $understanding,
@@ -62,13 +62,13 @@ final readonly class Engine
         private ?Memory $memory = null,
         private ?Appointments $appointments = null,
         public Errands $errands = new Errands,
-        private array $advice = [],
+        private array|\Closure $advice = [],
     ) {
         $this->parts = new Wiring($script, $understanding, $speakable, $switchboard ?? Switchboard::none(), $knowledge, $memory ?? Memory::english(), $appointments, $errands);
     }
 
-    /** @param list<Purpose> $advice */
-    public static function for(Script $script, ?Switchboard $switchboard = null, ?Knowledge $knowledge = null, ?Memory $memory = null, ?Appointments $appointments = null, Errands $errands = new Errands, array $advice = []): self
+    /** @param list<Purpose>|\Closure(): list<Purpose> $advice */
+    public static function for(Script $script, ?Switchboard $switchboard = null, ?Knowledge $knowledge = null, ?Memory $memory = null, ?Appointments $appointments = null, Errands $errands = new Errands, array|\Closure $advice = []): self
     {
         $words = Vocabulary::of($script->agent->language);
         $plan = new NumberingPlan;

@@ -8,11 +8,37 @@ use Ringo\Document\InvalidDocument;
 use Ringo\Document\Node;
 
 /** The errands of a business. */
-final readonly class Errands
+final class Errands
 {
+    /** @var (\Closure(): self)|null who reads them, until one is asked for */
+    private ?\Closure $later = null;
+
     /** @param array<string, Errand> $all by key */
-    public function __construct(public array $all = [])
+    public function __construct(private array $all = [])
     {
+    }
+
+    /**
+     * Errands that are read when one is first asked for: most turns of a call run none.
+     *
+     * @param \Closure(): self $read
+     */
+    public static function later(\Closure $read): self
+    {
+        $errands = new self;
+        $errands->later = $read;
+
+        return $errands;
+    }
+
+    /** @return array<string, Errand> by key */
+    public function all(): array
+    {
+        if ($this->later !== null) {
+            [$this->all, $this->later] = [($this->later)()->all(), null];
+        }
+
+        return $this->all;
     }
 
     /** @param iterable<Errand> $errands */
@@ -43,6 +69,6 @@ final readonly class Errands
 
     public function get(string $key): ?Errand
     {
-        return $this->all[$key] ?? null;
+        return $this->all()[$key] ?? null;
     }
 }

@@ -117,7 +117,7 @@ final readonly class LineCheck
         foreach (self::DAYS as $weekday => $day) {
             foreach ($line->answering->usual($weekday, $this->hours) as $stretch) {
                 [$kind, $key] = explode(':', (string) $stretch->answer->target, 2) + [1 => ''];
-                $team = $kind === 'team' && $stretch->answer->who->rings() ? ($this->switchboard->teams[$key] ?? null) : null;
+                $team = $kind === 'team' && $stretch->answer->who->rings() ? $this->switchboard->team($key) : null;
                 if ($team === null || ! $team->hours->given()) {
                     continue;
                 }

@@ -13,11 +13,14 @@ final class Switchboard
 {
     private ?TeamFit $fit = null;
 
+    /** @var (\Closure(): self)|null who makes the picture, until somebody looks at it */
+    private ?\Closure $later = null;
+
     /**
      * @param array<string, StaffedTeam> $teams by key
      * @param array<string, Person> $people by key
      */
-    public function __construct(public readonly array $teams, public readonly array $people, private readonly ?Vocabulary $words = null, private ?Lexicon $lexicon = null, private readonly Caution $caution = Caution::Even)
+    public function __construct(private array $teams, private array $people, private readonly ?Vocabulary $words = null, private ?Lexicon $lexicon = null, private readonly Caution $caution = Caution::Even)
     {
     }
 
@@ -26,9 +29,48 @@ final class Switchboard
         return new self([], []);
     }
 
+    /**
+     * A picture that is made when it is first looked at: most turns of a call ring nobody.
+     *
+     * @param \Closure(): self $make
+     */
+    public static function later(\Closure $make, ?Vocabulary $words, ?Lexicon $lexicon, Caution $caution): self
+    {
+        $board = new self([], [], $words, $lexicon, $caution);
+        $board->later = $make;
+
+        return $board;
+    }
+
+    public function team(string $key): ?StaffedTeam
+    {
+        return $this->looked()->teams[$key] ?? null;
+    }
+
+    public function person(string $key): ?Person
+    {
+        return $this->looked()->people[$key] ?? null;
+    }
+
+    /** Whether there is anybody at all. */
+    public function anybody(): bool
+    {
+        return $this->looked()->teams !== [] || $this->people !== [];
+    }
+
+    private function looked(): self
+    {
+        if ($this->later !== null) {
+            $made = ($this->later)();
+            [$this->teams, $this->people, $this->later] = [$made->teams, $made->people, null];
+        }
+
+        return $this;
+    }
+
     public function fit(): ?TeamFit
     {
-        if ($this->teams === []) {
+        if ($this->looked()->teams === []) {
             return null;
         }
         $words = $this->words ?? Vocabulary::of();
@@ -43,8 +85,8 @@ final class Switchboard
         [$kind, $key] = explode(':', $target, 2) + [1 => ''];
 
         return match ($kind) {
-            'team' => isset($this->teams[$key]) ? $this->teams[$key]->team->name : $key,
-            'person' => isset($this->people[$key]) ? $this->people[$key]->name : $key,
+            'team' => $this->team($key)->team->name ?? $key,
+            'person' => $this->person($key)->name ?? $key,
             default => 'a colleague',
         };
     }
@@ -62,11 +104,11 @@ final class Switchboard
             return ['groups' => [['number:'.$key]], 'seconds' => 25, 'state' => 'ready', 'opens' => null];
         }
         if ($kind === 'person') {
-            $person = $this->people[$key] ?? null;
+            $person = $this->person($key);
 
             return $person === null ? $none('unknown') : ($person->free() ? ['groups' => [[$key]], 'seconds' => 20, 'state' => 'ready', 'opens' => null] : $none('away'));
         }
-        $team = $this->teams[$key] ?? null;
+        $team = $this->team($key);
         if ($team === null) {
             return $none('unknown');
         }

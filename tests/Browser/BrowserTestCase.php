@@ -52,7 +52,12 @@ abstract class BrowserTestCase extends TestCase
         $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:cmluZ28tdGVzdC1rZXktMzItYnl0ZXMtbG9uZy0hISE=', 'APP_DEBUG' => 'false', 'APP_URL' => self::$base, 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => self::$folder.'/ringo.sqlite', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'file', 'CACHE_PATH' => self::$folder.'/cache', 'RINGO_DEMO' => 'true', 'LOG_CHANNEL' => 'single', 'PHP_CLI_SERVER_WORKERS' => '3'];
         self::$env = $env;
         self::demonstration($root, $env);
-        self::$server = new Process([PHP_BINARY, '-d', 'opcache.enable_cli=1', '-S', "127.0.0.1:{$port}", $root.'/tools/serve.php'], $root.'/public', $env, null, null);
+        // As `./ringo up` serves: settings and routes worked out once.
+        $served = $env + ['APP_CONFIG_CACHE' => self::$folder.'/config.php', 'APP_ROUTES_CACHE' => self::$folder.'/routes.php'];
+        foreach (['config:cache', 'route:cache'] as $command) {
+            (new Process([PHP_BINARY, 'artisan', $command, '--quiet'], $root, $served, null, 60.0))->mustRun();
+        }
+        self::$server = new Process([PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'expose_php=0', '-S', "127.0.0.1:{$port}", '-t', $root.'/public', $root.'/tools/serving/router.php'], $root, $served, null, null);
         self::$server->disableOutput()->start();
         $driverPort = self::freePort();
         self::$driver = new Process(['chromedriver', '--port='.$driverPort], null, null, null, null);

@@ -13,6 +13,7 @@ use App\Models\DeliveryRule;
 use App\Models\Role;
 use App\StandIns\Opinions;
 use Illuminate\Http\Client\Request as Sent;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Testing\TestResponse;
@@ -32,14 +33,14 @@ final class AdviserTest extends FeatureTestCase
         $this->actingAs($this->user());
         $this->get('/pellbrook/adviser')->assertOk()->assertSee('it is off');
         $this->says(self::UNSURE);
-        self::assertSame(0, $this->sent());
+        self::assertLessThan(1, $this->sent());
         $this->put('/pellbrook/adviser', ['on' => '1', 'address' => ''])->assertSessionHasErrors(['address' => 'Before it is on it needs an address.']);
         foreach (['models', 'ftp://models.example/v1', 'https://', 'https://models.example'] as $address) {
             $this->put('/pellbrook/adviser', ['address' => $address])->assertSessionHasErrors('address');
         }
         $this->put('/pellbrook/adviser', ['address' => 'https://adviser.ringo.example/v1/chat/completions', 'model' => 'small', 'secret' => 'sesame-open', 'about' => ['topic'], 'price_in' => '0.5', 'price_out' => '2'])->assertSessionHasNoErrors();
         $this->says(self::UNSURE);
-        self::assertSame(0, $this->sent());
+        self::assertLessThan(1, $this->sent());
         $page = (string) $this->get('/pellbrook/adviser')->assertOk()->getContent();
         self::assertStringNotContainsString('sesame-open', $page);
         self::assertStringNotContainsString('sesame-open', (string) json_encode(DB::table('advisers')->get()));
@@ -146,7 +147,7 @@ final class AdviserTest extends FeatureTestCase
 
             return Http::response(self::completion((string) json_encode(['quote' => str_contains($asked, 'To be found: '.$name) ? $quote : ''])));
         });
-        $record = function () use (&$quote): array {
+        $record = function (): array {
             $ref = (string) $this->ring()->json('ref');
             foreach (['I need a breaker', 'tomorrow, my card is 4000 1234 5678 9010, the men will ask for Dilys Marrable'] as $n => $words) {
                 $this->happens($ref, $n + 1, 'said', $words);
@@ -183,12 +184,13 @@ final class AdviserTest extends FeatureTestCase
     /** @param list<string> $about */
     private function on(array $about): void
     {
-        if (auth()->guest()) {
+        if (Auth::guest()) {
             $this->actingAs($this->user());
         }
         Adviser::query()->updateOrCreate(['business_id' => $this->business->id], ['on' => true, 'address' => 'https://adviser.ringo.example/v1/chat/completions', 'model' => 'small', 'secret' => 'sesame-open', 'about' => $about, 'price_in' => 0.5, 'price_out' => 2]);
     }
 
+    /** Requests that went to the adviser so far. */
     private function sent(): int
     {
         return Http::recorded(static fn (Sent $sent): bool => str_contains($sent->url(), 'adviser'))->count();
@@ -199,7 +201,7 @@ final class AdviserTest extends FeatureTestCase
         return (string) json_encode(['choices' => [['index' => 0, 'finish_reason' => 'stop', 'message' => ['role' => 'assistant', 'content' => $content]]], 'usage' => ['prompt_tokens' => 200, 'completion_tokens' => 8]]);
     }
 
-    /** @return TestResponse<\Illuminate\Http\JsonResponse> a new call in which this is said first */
+    /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> a new call in which this is said first */
     private function says(string $words): TestResponse
     {
         return $this->happens((string) $this->ring()->json('ref'), 1, 'said', $words);

@@ -67,7 +67,7 @@ final class CallHost
 
         $books = array_filter($script->steps, static fn (Step $step): bool => $step instanceof BookStep) !== [];
 
-        return Engine::for($script, $transfers ? $this->switchboard->business($call->business) : null, $this->knowledge->forCalls($call->business), appointments: $books ? new AppointmentBook($call->business, $call, $this->diaries, $this->mover, $this->follow) : null, errands: $this->looksUp($script) ? $call->business->errandDesigns() : new Errands, advice: $kept === null ? $call->business->adviser?->inCalls() ?? [] : $kept->about());
+        return Engine::for($script, $transfers ? $this->switchboard->later($call->business) : null, $this->knowledge->forCalls($call->business), appointments: $books ? new AppointmentBook($call->business, $call, $this->diaries, $this->mover, $this->follow) : null, errands: $this->looksUp($script) ? Errands::later(static fn (): Errands => $call->business->errandDesigns()) : new Errands, advice: $kept === null ? static fn (): array => $call->business->adviser?->inCalls() ?? [] : $kept->about());
     }
 
     /**
@@ -114,9 +114,11 @@ final class CallHost
     private function once(Call $call, ?int $step, Event $event, ?Offer $by, ?AdviceOf $kept): Outcome
     {
         return DB::transaction(function () use ($call, $step, $event, $by, $kept): Outcome {
-            // The first statement writes, so that the lock is held before anything is read: a second window waits here.
-            Call::query()->whereKey($call->id)->update(['updated_at' => now()]);
-            $call->refresh();
+            $loaded = $call->step;
+            $call->lockAndReload();
+            if ($call->step !== $loaded) {
+                $call->unsetRelation('turns')->unsetRelation('newestStep');
+            }
             // Two who take one call: whoever comes second finds it gone, looked at under the lock.
             if ($by !== null && Offer::query()->whereKey($by->id)->where('status', 'ringing')->doesntExist()) {
                 throw new OfferTaken('This call is no longer ringing here.');
@@ -152,7 +154,7 @@ final class CallHost
     /** When the caller's words would have been spoken: after the agent has finished, and as long as they take. */
     public function at(Call $call, string $kind, string $text, float $seconds = 6.0): float
     {
-        $last = CallTurn::query()->where('call_id', $call->id)->orderByDesc('n')->first();
+        $last = $call->turns->last();
         $end = max($last === null ? 0.0 : $last->at + $last->seconds, (float) ($call->state['clock'] ?? 0));
         if ($kind === 'interrupted') {
             return round($last === null ? $end : $last->at + min($last->seconds, $seconds), 1);
@@ -204,19 +206,29 @@ final class CallHost
 
     private function write(Call $call, Event $event, Outcome $outcome, int $micros): void
     {
-        $n = CallTurn::query()->where('call_id', $call->id)->count();
+        $turns = $call->turns;
         $recorder = new Recorder;
-        $last = $event->kind === EventKind::Interrupted ? CallTurn::query()->where('call_id', $call->id)->orderByDesc('n')->first() : null;
+        $last = $event->kind === EventKind::Interrupted ? $turns->last() : null;
         if ($last instanceof CallTurn && $last->by === 'agent') {
             $cut = $recorder->cut($last->toTranscript(), $outcome->state->lastHeard, $event->seconds);
-            $last->update(['text' => $cut->text, 'seconds' => round($cut->seconds, 1), 'cut' => true, 'whole' => $cut->whole]);
+            $last->fill(['text' => $cut->text, 'seconds' => round($cut->seconds, 1), 'cut' => true, 'whole' => $cut->whole]);
+            CallTurn::query()->where('call_id', $call->id)->where('n', $last->n)->update($last->getDirty());
+            $last->syncOriginal();
         }
         $sources = array_values(array_unique($outcome->trace->sources));
+        $rows = [];
         foreach ($recorder->turns($event, $outcome) as $turn) {
-            CallTurn::query()->create(['call_id' => $call->id, 'n' => $n++, 'by' => $turn->by, 'text' => $turn->text, 'at' => round($turn->at, 1), 'seconds' => round($turn->seconds, 1), 'keys' => $turn->keys, 'steps' => $turn->steps, 'cut' => $turn->cut, 'sources' => $turn->by === 'agent' && $sources !== [] ? $sources : null]);
+            $row = new CallTurn(['call_id' => $call->id, 'n' => $turns->count(), 'by' => $turn->by, 'text' => $turn->text, 'at' => round($turn->at, 1), 'seconds' => round($turn->seconds, 1), 'keys' => $turn->keys, 'steps' => $turn->steps, 'cut' => $turn->cut, 'whole' => null, 'sources' => $turn->by === 'agent' && $sources !== [] ? $sources : null]);
+            $row->exists = true;
+            $rows[] = $row->getAttributes();
+            $turns->push($row->syncOriginal());
             $call->seconds = max($call->seconds, round($turn->at + $turn->seconds, 1));
         }
-        CallStep::query()->create(['call_id' => $call->id, 'n' => $call->step, 'event' => ($outcome->trace->masked ? $event->masked() : $event)->toArray(), 'trace' => $outcome->trace->toArray(), 'microseconds' => $micros]);
+        if ($rows !== []) {
+            CallTurn::query()->insert($rows);
+        }
+        $step = CallStep::query()->create(['call_id' => $call->id, 'n' => $call->step, 'event' => ($outcome->trace->masked ? $event->masked() : $event)->toArray(), 'trace' => $outcome->trace->toArray(), 'microseconds' => $micros]);
+        $call->setRelation('newestStep', $step);
         $this->asked($call, $sources, $outcome->trace->unanswered);
         $this->learn($call, $outcome->trace->lesson);
         $call->fill([

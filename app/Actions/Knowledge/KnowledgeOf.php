@@ -40,8 +40,12 @@ final class KnowledgeOf
         if ($business->knowledge_version === 0) {
             return null;
         }
-        $versions = KnowledgeSource::query()->where('business_id', $business->id)->pluck('version', 'name')->all();
+        $versions = null;
 
-        return $versions === [] ? null : new CallKnowledge($this->answerer($business), $this->words, static fn (string $file): string => isset($versions[$file]) ? ', version '.$versions[$file] : '');
+        return new CallKnowledge($this->answerer($business), $this->words, static function (string $file) use (&$versions, $business): string {
+            $versions ??= KnowledgeSource::query()->where('business_id', $business->id)->pluck('version', 'name')->all();
+
+            return isset($versions[$file]) ? ', version '.$versions[$file] : '';
+        });
     }
 }

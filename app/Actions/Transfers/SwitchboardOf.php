@@ -26,6 +26,12 @@ final readonly class SwitchboardOf
     {
     }
 
+    /** The same, made when it is first looked at. */
+    public function later(Business $business): Switchboard
+    {
+        return Switchboard::later(fn (): Switchboard => $this->business($business), $this->words, $this->lexicon, $business->caution());
+    }
+
     /** @param bool $everybodyThere as if nobody were away: for tables of what the rules would do */
     public function business(Business $business, bool $everybodyThere = false): Switchboard
     {

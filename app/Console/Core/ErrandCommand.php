@@ -20,7 +20,7 @@ final class ErrandCommand
         $file = ErrandInput::file($arguments->get('errands') ?? throw new WrongUsage('Usage: '.self::USAGE));
         $key = $arguments->positional[0] ?? null;
         $run = function (?string $key, array $given) use ($file): array {
-            $errand = $file->errands->get($key ?? throw new BadInput('“errand” is missing: the key of one')) ?? throw new BadInput("there is no errand “{$key}”; ".implode(', ', array_keys($file->errands->all)).' are');
+            $errand = $file->errands->get($key ?? throw new BadInput('“errand” is missing: the key of one')) ?? throw new BadInput("there is no errand “{$key}”; ".implode(', ', array_keys($file->errands->all())).' are');
             $kept = $file->reply($errand, self::values($errand, $given));
 
             return self::told($kept->reply) + ['milliseconds' => (int) round(1000 * $kept->seconds)];

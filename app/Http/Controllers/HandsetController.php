@@ -128,6 +128,7 @@ final class HandsetController
         if ($given['kind'] === 'waits') {
             return $this->waits($call, $seconds);
         }
+        $call->setRelation('business', $business);
         $at = $this->host->at($call, $given['kind'], $text, $seconds);
         try {
             $this->host->happen($call, (int) $given['step'], match ($given['kind']) {
@@ -141,7 +142,7 @@ final class HandsetController
             return response()->json(['message' => $moved->getMessage()] + $this->view->of($call->refresh(), false), 409);
         }
 
-        return response()->json($this->view->of($call->refresh(), true));
+        return response()->json($this->view->of($call, true));
     }
 
     /** The caller speaks: the recording is recognised and said in the call. */

@@ -33,7 +33,7 @@ final readonly class CallBacks
     /** Whether there is a number to ring, and anybody to ring it. */
     public function possible(Turn $turn): bool
     {
-        return self::number($turn) !== null && ($this->switchboard->teams !== [] || $this->switchboard->people !== []);
+        return self::number($turn) !== null && $this->switchboard->anybody();
     }
 
     /** Asks when. The target is who would have taken the call. */

@@ -50,7 +50,7 @@ final readonly class StaffFirst
 
             return Move::stay();
         }
-        $name = $this->switchboard->people[$person]->name ?? (str_starts_with($person, 'number:') ? 'a colleague' : $person);
+        $name = $this->switchboard->person($person)->name ?? (str_starts_with($person, 'number:') ? 'a colleague' : $person);
         $turn->trace->rule("{$name} answers before the agent, after ".number_format($turn->state->clock, 0).' s');
         $turn->state->connected = ['person' => $person, 'name' => $name, 'after' => round($turn->state->clock, 1), 'target' => $first['target']];
         $turn->state->first = null;

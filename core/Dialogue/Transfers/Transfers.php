@@ -228,7 +228,7 @@ final readonly class Transfers
     {
         $choices = [];
         foreach ($candidates as $key) {
-            $team = $this->switchboard->teams[$key] ?? null;
+            $team = $this->switchboard->team($key);
             $choices[$key] = $team === null ? $key : $team->team->name.($team->team->description === '' ? '' : ': '.$team->team->description);
         }
 
@@ -333,7 +333,7 @@ final readonly class Transfers
 
             return Move::stay();
         }
-        $name = $this->switchboard->people[$person]->name ?? (str_starts_with($person, 'number:') ? 'a colleague' : $person);
+        $name = $this->switchboard->person($person)->name ?? (str_starts_with($person, 'number:') ? 'a colleague' : $person);
         $after = $state->transfer === null ? 0.0 : round($state->clock - $state->transfer['since'], 1);
         $first = $state->connected === null;
         $turn->trace->rule("{$name} takes the call".($first && $state->transfer !== null ? ' after '.number_format($after, 0).' s' : ''));
@@ -367,7 +367,7 @@ final readonly class Transfers
 
             return Move::stay();
         }
-        if (str_starts_with($reason, self::NOT_FOR_US) && isset($this->switchboard->teams[$meant = substr($reason, strlen(self::NOT_FOR_US))])) {
+        if (str_starts_with($reason, self::NOT_FOR_US) && $this->switchboard->team($meant = substr($reason, strlen(self::NOT_FOR_US))) !== null) {
             array_unshift($transfer['targets'], 'team:'.$meant);
             $state->transfer = $transfer;
             $turn->trace->rule("{$name} says it is for ".$this->switchboard->named('team:'.$meant));
@@ -400,7 +400,7 @@ final readonly class Transfers
             return $this->failed($turn, 'no answer', '');
         }
         $turn->trace->rule($said ? 'words while it rings' : 'still ringing');
-        $place = ($this->switchboard->teams[substr($transfer['target'], 5)] ?? null)->waiting ?? 0;
+        $place = $this->switchboard->team(substr($transfer['target'], 5))->waiting ?? 0;
         if ($turn->script->transfers->waiting !== null && ! $said) {
             $turn->prompt($turn->script->transfers->waiting, 'transfer.waiting');
         } else {

@@ -18,7 +18,7 @@ final readonly class Writer
     {
         $paths = [];
         $schemes = [];
-        foreach ($errands->all as $errand) {
+        foreach ($errands->all() as $errand) {
             if ($errand->request === null) {
                 continue;
             }

@@ -35,7 +35,7 @@ final readonly class ErrandsGoAstray implements Rule
             }
             $errand = $errands->get($step->errand);
             if ($errand === null) {
-                yield new Finding('no_such_errand', Severity::Error, $key, "This step runs the errand “{$step->errand}”, and there is none".($errands->all === [] ? '.' : '; there are '.implode(', ', array_keys($errands->all)).'.'));
+                yield new Finding('no_such_errand', Severity::Error, $key, "This step runs the errand “{$step->errand}”, and there is none".($errands->all() === [] ? '.' : '; there are '.implode(', ', array_keys($errands->all())).'.'));
 
                 continue;
             }

@@ -49,7 +49,7 @@ final class KeepTest extends TestCase
     private function keeps(string $command): array
     {
         $root = dirname(__DIR__, 3);
-        $script = "setsid {$root}/tools/keep.sh \$\$ ".escapeshellarg($command).' 2>/dev/null & wait';
+        $script = "setsid {$root}/tools/serving/keep.sh \$\$ ".escapeshellarg($command).' 2>/dev/null & wait';
         $process = proc_open(['bash', '-c', $script], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes);
         self::assertIsResource($process);
 
