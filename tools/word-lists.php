@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 // Derives the long word lists of core/Language/en from general-purpose sources:
-//   given_names.txt, surnames.txt   from the name lists of the package fakerphp/faker
-//   everyday_words.txt              from the WordNet 3.0 database (Debian package wordnet-base)
+//   given_names.php, surnames.php   from the name lists of the package fakerphp/faker
+//   everyday_words.php              from the WordNet 3.0 database (Debian package wordnet-base)
 // Run: php tools/word-lists.php [folder of the WordNet files]
 
 require __DIR__.'/../vendor/autoload.php';
@@ -33,10 +33,11 @@ $single = static fn (string $word): bool => preg_match("/^\\p{L}[\\p{L}'’-]+$/
 $write = static function (string $file, array $words) use ($target, $single): void {
     $words = array_filter(array_map(strval(...), array_keys($words)), $single);
     sort($words);
-    file_put_contents("$target/$file", implode("\n", $words)."\n");
+    $entries = wordwrap(implode(' ', array_map(static fn (string $word): string => str_replace(' ', '_', var_export($word, true)).'=>true,', $words)), 130, "\n    ");
+    file_put_contents("$target/$file", "<?php\n\ndeclare(strict_types=1);\n\n// Written by tools/word-lists.php: a set, which processes share.\nreturn [\n    ".str_replace('=>', ' => ', $entries)."\n];\n");
 };
-$write('given_names.txt', $given);
-$write('surnames.txt', $surnames);
+$write('given_names.php', $given);
+$write('surnames.php', $surnames);
 
 $counts = [];
 foreach (file("$wordnet/cntlist.rev") ?: [] as $line) {
@@ -65,4 +66,4 @@ foreach (['noun', 'verb', 'adj', 'adv'] as $part) {
         }
     }
 }
-$write('everyday_words.txt', $everyday);
+$write('everyday_words.php', $everyday);

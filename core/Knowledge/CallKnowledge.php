@@ -17,8 +17,11 @@ final class CallKnowledge implements Knowledge
     /** @var array<string, Known> the questions of one turn are asked more than once */
     private array $asked = [];
 
-    /** @param \Closure(string): string $version of a source, for the transcript */
-    public function __construct(private readonly Answerer $answerer, private readonly Vocabulary $words, private readonly \Closure $version)
+    /**
+     * @param Answerer|\Closure(): Answerer $answerer one, or who makes it when a question is first asked
+     * @param \Closure(string): string $version of a source, for the transcript
+     */
+    public function __construct(private Answerer|\Closure $answerer, private readonly Vocabulary $words, private readonly \Closure $version)
     {
     }
 
@@ -26,6 +29,7 @@ final class CallKnowledge implements Knowledge
     {
         $key = $question.'|'.$known.'|'.$now->format('c');
         if (! isset($this->asked[$key])) {
+            $this->answerer = $this->answerer instanceof \Closure ? ($this->answerer)() : $this->answerer;
             $answer = $this->answerer->answer($question, $now, $country, $known);
             $source = $answer->source ?? '';
             $file = explode('#', $source, 2)[0];

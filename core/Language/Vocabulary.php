@@ -47,7 +47,7 @@ final class Vocabulary
     /** @return array<string, true> a long list of words as a set */
     public function set(string $list): array
     {
-        return $this->sets[$list] ??= array_fill_keys(file("{$this->folder}/{$list}.txt", FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [], true);
+        return $this->sets[$list] ??= require "{$this->folder}/{$list}.php";
     }
 
     /** @return Phrases<mixed> a section as phrases; a plain list stands for itself */

@@ -42,7 +42,7 @@ final class KnowledgeOf
         }
         $versions = null;
 
-        return new CallKnowledge($this->answerer($business), $this->words, static function (string $file) use (&$versions, $business): string {
+        return new CallKnowledge(fn (): Answerer => $this->answerer($business), $this->words, static function (string $file) use (&$versions, $business): string {
             $versions ??= KnowledgeSource::query()->where('business_id', $business->id)->pluck('version', 'name')->all();
 
             return isset($versions[$file]) ? ', version '.$versions[$file] : '';
