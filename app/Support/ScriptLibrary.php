@@ -34,7 +34,39 @@ final class ScriptLibrary
     /** @throws \Ringo\Document\InvalidDocument */
     public function of(ScriptText $text): Script
     {
-        return $this->scripts[$text->agent_id.' '.$text->hash] ??= (new ScriptReader)->fromJson($text->document)->openAs($this->hours($text->agent_id));
+        return $this->scripts[$text->agent_id.' '.$text->hash] ??= $this->opened($this->read($text), $text->agent_id);
+    }
+
+    /** A script that says itself when it is open needs to ask nobody. */
+    private function opened(Script $script, int $agent): Script
+    {
+        return $script->hours->given() ? $script : $script->openAs($this->hours($agent));
+    }
+
+    /**
+     * Where settings are worked out once for a server, so is what a text reads as: its folder is emptied whenever that server starts,
+     * so that no reading outlives the code that made it.
+     *
+     * @throws \Ringo\Document\InvalidDocument
+     */
+    private function read(ScriptText $text): Script
+    {
+        if (! app()->configurationIsCached()) {
+            return (new ScriptReader)->fromJson($text->document);
+        }
+        $file = dirname(app()->getCachedConfigPath())."/scripts/{$text->hash}";
+        $kept = is_file($file) ? unserialize((string) file_get_contents($file)) : null;
+        if ($kept instanceof Script) {
+            return $kept;
+        }
+        $script = (new ScriptReader)->fromJson($text->document);
+        is_dir(dirname($file)) || @mkdir(dirname($file), 0o700, true);
+        // Written aside and put in place in one go: whoever reads meanwhile reads all of it or nothing.
+        if (@file_put_contents($new = $file.'.'.getmypid(), serialize($script)) !== false) {
+            rename($new, $file);
+        }
+
+        return $script;
     }
 
     /** When the business of an agent is open, as its brief says. */
