@@ -6,6 +6,7 @@ namespace App\Support;
 
 use App\Models\Agent;
 use App\Models\CallStep;
+use Ringo\Figures\Traffic as Sums;
 
 /** How calls went through a script: how many came to each step, went each way, and ended where. */
 final readonly class Traffic
@@ -16,33 +17,17 @@ final readonly class Traffic
     public function of(Agent $agent, int $days, string $kind): array
     {
         $calls = $agent->calls()->where('kind', $kind)->where('status', 'ended')->where('started_at', '>=', now()->subDays($days))->orderByDesc('started_at')->limit(self::MOST)->pluck('id');
-        $steps = [];
-        $ways = [];
-        $left = [];
+        $traffic = new Sums;
         foreach ($calls->chunk(500) as $some) {
-            $paths = [];
+            $paths = array_fill_keys($some->all(), []);
             foreach (CallStep::query()->whereIn('call_id', $some)->orderBy('call_id')->orderBy('n')->get(['id', 'call_id', 'trace']) as $step) {
                 foreach ($step->trace['steps'] ?? [] as $key) {
                     $paths[$step->call_id][] = (string) $key;
                 }
             }
-            foreach ($paths as $path) {
-                foreach (array_unique($path) as $key) {
-                    $steps[$key] = ($steps[$key] ?? 0) + 1;
-                }
-                $seen = [];
-                for ($i = 1; $i < count($path); $i++) {
-                    $way = $path[$i - 1].'>'.$path[$i];
-                    if (! isset($seen[$way])) {
-                        $seen[$way] = true;
-                        $ways[$way] = ($ways[$way] ?? 0) + 1;
-                    }
-                }
-                $end = $path[count($path) - 1];
-                $left[$end] = ($left[$end] ?? 0) + 1;
-            }
+            array_map($traffic->add(...), array_values($paths));
         }
 
-        return ['calls' => $calls->count(), 'steps' => $steps, 'ways' => $ways, 'left' => $left];
+        return $traffic->toArray();
     }
 }

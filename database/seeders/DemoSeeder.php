@@ -6,8 +6,11 @@ namespace Database\Seeders;
 
 use App\Actions\Calls\KeepFinishedCall;
 use App\Actions\Casebook\KeepCase;
+use App\Actions\Casebook\RunCases;
 use App\Actions\Crowd\RingCrowd;
 use App\Actions\Deliveries\KeepEnclosure;
+use App\Actions\Design\CreateAgent;
+use App\Actions\Design\EditDraft;
 use App\Actions\Diary\BringDiaries;
 use App\Actions\Diary\CalendarFile;
 use App\Actions\Diary\FetchCalendar;
@@ -104,8 +107,31 @@ final class DemoSeeder extends Seeder
         $this->diaries($business);
         $this->errands($business);
         app(KeepCase::class)->bring($agent->load('draft.scriptText', 'business'), Casebook::fromArray(json_decode($this->file($business, 'casebook.json'), true, 32, JSON_THROW_ON_ERROR)));
+        $this->onTrial($business, $agent);
         $crowd = CrowdRun::query()->create(['agent_id' => $agent->id, 'script_text_id' => $release->script_text_id, 'rings' => 'release 1', 'callers' => 120, 'seed' => '1', 'noise' => 0.1, 'placed_at' => now()->startOfHour(), 'status' => 'queued']);
         app(RingCrowd::class)->run($crowd);
+    }
+
+    /** A copy of an agent on which somebody tries things: the second of its changes broke a case, which says so. */
+    private function onTrial(Business $business, Agent $agent): void
+    {
+        $user = User::query()->where('email', 'specialist@ringo.example')->firstOrFail();
+        $create = app(CreateAgent::class);
+        $copy = $create->from($business, $create->fitted($agent->draft->scriptText->document(), $business, 'Maren, shorter'), $user, 'a copy of Maren');
+        $book = json_decode($this->file($business, 'casebook.json'), true, 32, JSON_THROW_ON_ERROR);
+        $book['cases'] = array_values(array_filter($book['cases'], static fn (array $case): bool => in_array($case['key'], ['breakdown_danger', 'extension', 'message', 'off_hire'], true)));
+        app(KeepCase::class)->bring($copy->load('draft.scriptText', 'business'), Casebook::fromArray($book));
+        $step = static fn (string $key, string $name, string $value): \Closure => static function (ScriptDocument $document) use ($key, $name, $value): ScriptDocument {
+            $data = $document->toArray();
+            $data['steps'] = array_map(static fn (array $one): array => $one['key'] === $key ? [$name => $value] + $one : $one, $data['steps']);
+
+            return ScriptDocument::fromArray($data);
+        };
+        $edit = app(EditDraft::class);
+        $edit->apply($copy, 1, 'changed breakdown_open', ['breakdown_open'], $step('breakdown_open', 'prompt', 'I am sorry. Let me take it down for our engineer.'), $user);
+        $edit->apply($copy, 2, 'changed where breakdown_machine leads', ['breakdown_machine'], $step('breakdown_machine', 'next', 'breakdown_fault'), $user);
+        $edit->apply($copy, 3, 'changed breakdown_done', ['breakdown_done'], $step('breakdown_done', 'prompt', 'Thank you. An engineer rings you within the hour.'), $user);
+        app(RunCases::class)->of($copy->refresh(), true);
     }
 
     private function quillmoor(Business $business): void

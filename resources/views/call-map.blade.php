@@ -9,6 +9,7 @@
         <span role="group" aria-label="Coloured by">
             <a class="button {{ $by === 'findings' ? 'on' : '' }}" href="{{ route('call-map', [$business, $agent, 'by' => 'findings']) }}" @if ($by === 'findings') aria-current="true" @endif>By findings</a>
             <a class="button {{ $by === 'traffic' ? 'on' : '' }}" href="{{ route('call-map', [$business, $agent, 'by' => 'traffic']) }}" @if ($by === 'traffic') aria-current="true" @endif>By traffic</a>
+            @if ($runs->isNotEmpty())<a class="button {{ $by === 'crowd' ? 'on' : '' }}" href="{{ route('call-map', [$business, $agent, 'by' => 'crowd']) }}" @if ($by === 'crowd') aria-current="true" @endif>By a crowd</a>@endif
         </span>
         @if ($by === 'traffic')
             <input type="hidden" name="by" value="traffic">
@@ -16,6 +17,13 @@
             <label>of the last <select name="days">@foreach ([7, 30, 90, 365] as $n)<option value="{{ $n }}" @selected($days === $n)>{{ $n }} days</option>@endforeach</select></label>
             <button>Show</button>
             <span class="muted">{{ number_format($traffic['calls']) }} {{ $traffic['calls'] === 1 ? 'call' : 'calls' }}</span>
+        @endif
+        @if ($run)
+            <input type="hidden" name="by" value="crowd">
+            <label>which <select name="crowd">@foreach ($runs as $one)<option value="{{ $one->id }}" @selected($one->id === $run->id)>{{ number_format($one->done) }} callers rang {{ $one->rings }}, {{ $one->created_at->setTimezone($business->tz)->format('j M H:i') }}</option>@endforeach</select></label>
+            @if ($run->against_report !== null)<label>with <select name="of"><option value="">{{ $run->rings }}</option><option value="against" @selected($other)>{{ $run->against }}</option></select></label>@endif
+            <button>Show</button>
+            <a href="{{ route('crowd', [$business, $agent, $run]) }}">what came of it</a>
         @endif
         <span class="zoom" role="group" aria-label="Zoom"><button type="button" data-zoom="out" title="Smaller (-)"><x-icon name="zoom-out"/><span class="sr">Smaller</span></button><button type="button" data-zoom="fit">Whole</button><button type="button" data-zoom="one">Actual size</button><button type="button" data-zoom="in" title="Larger (+)"><x-icon name="zoom-in"/><span class="sr">Larger</span></button></span>
     </form>
@@ -56,5 +64,5 @@
             @endforeach
         </svg>
     </div>
-    <p class="legend">@if ($by === 'findings')<span class="swatch error"></span> error <span class="swatch warning"></span> warning <span class="swatch note"></span> note <span class="swatch fine"></span> nothing found; @else Widths tell how many calls went a way; grey has had none; @endif dashed ways are ways out, ways back run up the right side.</p>
+    <p class="legend">@if ($traffic === null)<span class="swatch error"></span> error <span class="swatch warning"></span> warning <span class="swatch note"></span> note <span class="swatch fine"></span> nothing found; @else Widths tell how many calls went a way; grey has had none; @endif dashed ways are ways out, ways back run up the right side.</p>
 </x-layout>

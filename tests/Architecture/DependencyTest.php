@@ -47,7 +47,7 @@ final class DependencyTest
         'Knowledge' => ['Fit', 'Language', 'Speech', 'Understanding', 'Value', 'Dialogue\Ports'],
         'Extraction' => ['Advice', 'Dialogue', 'Fit', 'Language', 'Numbering', 'Script', 'Sheet', 'Speech', 'Transcript', 'Understanding', 'Value'],
         'Figures' => ['Dialogue', 'Script'],
-        'Rehearsal' => ['Advice', 'Dialogue', 'Diary', 'Document', 'Errand', 'Language', 'Outreach', 'Script', 'Sheet', 'Value', 'Speech', 'Statistics', 'Transcript'],
+        'Rehearsal' => ['Advice', 'Dialogue', 'Diary', 'Document', 'Errand', 'Figures', 'Language', 'Outreach', 'Script', 'Sheet', 'Value', 'Speech', 'Statistics', 'Transcript'],
     ];
 
     public function testTheCoreKnowsNoFramework(): Rule

@@ -34,6 +34,8 @@ final class CrowdTest extends FeatureTestCase
             self::assertSame($walked->achieved, (bool) ($run->report['by'][$n] ?? null), 'the call shown is the call counted');
             $this->get("/pellbrook/agents/maren/crowds/{$run->id}/callers/{$n}")->assertOk()->assertSee("Caller {$n}");
         }
+        $this->get('/pellbrook/agents/maren/call-map?by=crowd')->assertOk()->assertSee('30 callers rang the draft')->assertSee('30 calls came here');
+        $this->get('/pellbrook/agents/maren/call-map?by=crowd&crowd=999')->assertOk()->assertSee('30 calls came here');
         $this->get("/pellbrook/agents/maren/crowds/{$run->id}/callers/31")->assertNotFound();
         Http::assertNothingSent();
         self::assertSame(0, \App\Models\Call::query()->count(), 'stand-in calls are no calls of the business');

@@ -39,6 +39,7 @@ final readonly class Crowd
             $temper,
             "{$this->seed}|{$n}|talk",
             $this->script->agent->country === 'US' ? sprintf('+1415555%04d', 100 + $n % 100) : sprintf('+441632960%03d', $n % 1000),
+            Line::of(new Dice("{$this->seed}|{$n}|line")),
         );
     }
 

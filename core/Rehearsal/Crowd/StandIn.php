@@ -14,7 +14,7 @@ final readonly class StandIn
      * @param array<string, mixed> $truth by field
      * @param string $seed of all that they leave to chance
      */
-    public function __construct(public int $n, public ?string $topic, public array $openings, public array $truth, public Temper $temper, public string $seed, public string $number)
+    public function __construct(public int $n, public ?string $topic, public array $openings, public array $truth, public Temper $temper, public string $seed, public string $number, public Line $line = Line::Usual)
     {
     }
 
@@ -25,6 +25,6 @@ final readonly class StandIn
      */
     public function knowing(array $truth): self
     {
-        return new self($this->n, $this->topic, $this->openings, $truth, $this->temper, $this->seed, $this->number);
+        return new self($this->n, $this->topic, $this->openings, $truth, $this->temper, $this->seed, $this->number, $this->line);
     }
 }

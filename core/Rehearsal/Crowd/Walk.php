@@ -42,7 +42,7 @@ final readonly class Walk
     public function of(StandIn $who, ?CallState $state = null): Walked
     {
         $script = $this->engine->script;
-        $caller = new Caller($who, $script, $this->now, $this->phrases, $this->sayings, new NoisyLine($this->phrases, $this->noise));
+        $caller = new Caller($who, $script, $this->now, $this->phrases, $this->sayings, new NoisyLine($this->phrases, $who->line->strength($this->noise)));
         $state ??= (new Opening($script))->state("crowd-{$who->n}", $this->now, (string) $who->n, $who->number, null, ['known' => false, 'kind' => 'unknown']);
         $turns = 0;
         /** @var array<string, string> $askedAt the step at which each field was asked for */

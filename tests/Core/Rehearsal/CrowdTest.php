@@ -11,6 +11,7 @@ use Ringo\Numbering\NumberingPlan;
 use Ringo\Rehearsal\Crowd\Crowd;
 use Ringo\Rehearsal\Crowd\Dice;
 use Ringo\Rehearsal\Crowd\Facts;
+use Ringo\Rehearsal\Crowd\Line;
 use Ringo\Rehearsal\Crowd\NoisyLine;
 use Ringo\Rehearsal\Crowd\Phrases;
 use Ringo\Rehearsal\Crowd\Report;
@@ -133,6 +134,27 @@ final class CrowdTest extends TestCase
         self::assertSame(60, array_sum(array_column($told['by_temper'], 'callers')));
         self::assertSame($failed, array_sum(array_column($told['failures'], 'count')));
         self::assertSame(60, count($report->by));
+        $traffic = $report->traffic()->toArray();
+        self::assertSame(60, $traffic['calls']);
+        self::assertSame(60, $traffic['steps'][$script->first]);
+        self::assertSame(60, array_sum($traffic['left']), 'every call ends somewhere');
+        self::assertEquals($report->toArray(), Report::goingOn(json_decode((string) json_encode($report->sums()), true))->toArray());
+    }
+
+    public function test_lines_differ_and_what_is_said_on_a_bad_one_arrives_worse(): void
+    {
+        $script = self::maren();
+        $lines = ['clean' => 0, 'usual' => 0, 'bad' => 0];
+        for ($n = 1; $n <= 800; $n++) {
+            $lines[self::crowd($script)->caller($n)->line->value]++;
+        }
+        self::assertEqualsWithDelta(200, $lines['clean'], 45);
+        self::assertEqualsWithDelta(200, $lines['bad'], 45);
+        self::assertSame([0.0, 0.3, 0.6, 1.0], [Line::Clean->strength(0.3), Line::Usual->strength(0.3), Line::Bad->strength(0.3), Line::Bad->strength(0.8)]);
+        $told = $this->report($script, 240, 0.4)->toArray()['by_line'];
+        self::assertSame(['clean', 'usual', 'bad'], array_keys($told));
+        self::assertSame(240, array_sum(array_column($told, 'callers')));
+        self::assertGreaterThan($told['bad']['achieved'] / $told['bad']['callers'], $told['clean']['achieved'] / $told['clean']['callers']);
     }
 
     public function test_noise_is_worse_than_none_and_a_broken_script_worse_than_a_sound_one(): void
