@@ -48,6 +48,7 @@ use Ringo\Transcript\Turn as TranscriptTurn;
  * @property ?array{how: string, after: int} $colleague how the simulated colleague answers
  * @property ?string $brought what a call that was brought in is known by
  * @property ?Carbon $deleted_at
+ * @property int $slowest_microseconds of its turns
  * @property-read ?CallStep $newestStep
  * @property-read Agent $agent
  * @property-read Business $business
@@ -64,7 +65,7 @@ final class Call extends Model
 {
     use SoftDeletes;
 
-    protected $fillable = ['ref', 'business_id', 'agent_id', 'script_text_id', 'release_id', 'contact_id', 'rung_by', 'kind', 'direction', 'from', 'to', 'caller_name', 'status', 'outcome', 'seconds', 'started_at', 'tz', 'step', 'state', 'last_event_at', 'marks', 'staff_note', 'colleague', 'errands', 'line_id', 'way', 'origin', 'guest_pass_id', 'brought', 'created_at', 'updated_at'];
+    protected $fillable = ['ref', 'business_id', 'agent_id', 'script_text_id', 'release_id', 'contact_id', 'rung_by', 'kind', 'direction', 'from', 'to', 'caller_name', 'status', 'outcome', 'seconds', 'started_at', 'tz', 'step', 'state', 'last_event_at', 'marks', 'staff_note', 'colleague', 'errands', 'line_id', 'way', 'origin', 'guest_pass_id', 'brought', 'slowest_microseconds', 'created_at', 'updated_at'];
 
     public function getRouteKeyName(): string
     {
@@ -74,7 +75,7 @@ final class Call extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['state' => 'array', 'started_at' => 'datetime', 'last_event_at' => 'datetime', 'marks' => 'array', 'colleague' => 'array', 'errands' => 'array', 'way' => 'array', 'seconds' => 'float'];
+        return ['state' => 'array', 'started_at' => 'datetime', 'last_event_at' => 'datetime', 'marks' => 'array', 'colleague' => 'array', 'errands' => 'array', 'way' => 'array', 'seconds' => 'float', 'slowest_microseconds' => 'integer'];
     }
 
     /** @return BelongsTo<Business, $this> */

@@ -14,12 +14,13 @@ use Illuminate\Database\Eloquent\Model;
  * @property array<string, mixed> $event
  * @property array<string, mixed> $trace
  * @property int $microseconds
+ * @property int $knowledge_microseconds of those, spent on what the business has written
  */
 final class CallStep extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['call_id', 'n', 'event', 'trace', 'microseconds'];
+    protected $fillable = ['call_id', 'n', 'event', 'trace', 'microseconds', 'knowledge_microseconds'];
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -19,6 +19,7 @@ use Ringo\Transcript\Turn;
  * @property bool $keys
  * @property list<string> $steps
  * @property bool $cut whether the caller broke in
+ * @property ?int $voice_milliseconds what rendering its words took, the first time
  * @property ?string $whole what would have been said, where it was cut short
  */
 final class CallTurn extends Model

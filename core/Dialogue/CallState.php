@@ -152,6 +152,9 @@ final class CallState
     /** @var list<array{by: string, to: string, subject: ?string, text: string, file: ?string, step: string, turn: int}> messages the call has caused, in order */
     public array $sent = [];
 
+    /** @var list<string> keys of the transfer rules that decided, in order; `default` where none held */
+    public array $fired = [];
+
     /** How early among others who wait this caller is taken, 0 to 9. */
     public int $priority = 0;
 

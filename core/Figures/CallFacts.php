@@ -18,6 +18,10 @@ final readonly class CallFacts
      * @param list<string> $steps the steps it passed, in order
      * @param list<float> $milliseconds what each of its turns took to answer
      * @param ?string $line key of the line it came in on
+     * @param ?list<string> $rules keys of the transfer rules that decided; null where that was not noted
+     * @param ?string $outreach what came of a call of a campaign: achieved, or how it ended
+     * @param list<array{kind: string, achieved: bool}> $objections what they had against it
+     * @param array<string, list<float>> $parts milliseconds of turns by part: understanding, knowledge, errands, speech
      */
     public function __construct(
         public \DateTimeImmutable $at,
@@ -38,6 +42,10 @@ final readonly class CallFacts
         public array $milliseconds = [],
         public array $steps = [],
         public ?string $line = null,
+        public ?array $rules = null,
+        public ?string $outreach = null,
+        public array $objections = [],
+        public array $parts = [],
     ) {
     }
 }

@@ -8,14 +8,14 @@ use Ringo\Script\Script;
 use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Script\Steps\Way;
 
-/** What of a script no call has come to, told by its sums: the topics nobody came for, and the steps at which calls part from the rest. */
+/** What of a script no call has come to, told by its sums: the topics nobody came for, the steps at which calls part from the rest, transfer rules that decided nothing, and greetings for callers who never rang. */
 final readonly class Coverage
 {
     public function __construct(private Script $script, private Tally $tally)
     {
     }
 
-    /** @return list<array{kind: string, key: string, step: string, why: string, behind: int}> kind: topic or step; step: where it is found; behind: further steps only it leads to that no call came to either */
+    /** @return list<array{kind: string, key: string, step: string, why: string, behind: int}> kind: topic, step, transfer rule or greeting; step: where it is found, empty where it is on a page of its own; behind: further steps only it leads to that no call came to either */
     public function unused(): array
     {
         [$unused, $told] = $this->topics();
@@ -30,7 +30,7 @@ final readonly class Coverage
             }
         }
 
-        return $unused;
+        return [...$unused, ...$this->rules(), ...$this->greetings()];
     }
 
     /** @return list<array{step: string, n: int, of: int}> steps at which callers gave up, the most first */
@@ -46,6 +46,34 @@ final readonly class Coverage
         usort($at, static fn (array $a, array $b): int => $b['n'] <=> $a['n']);
 
         return $at;
+    }
+
+    /** @return list<array{kind: string, key: string, step: string, why: string, behind: int}> transfer rules no call was handed over by */
+    private function rules(): array
+    {
+        $noted = $this->tally->n('rule');
+        $unused = [];
+        foreach ($noted === 0 ? [] : $this->script->transfers->rules as $rule) {
+            if ($this->tally->n('rule', $rule['key']) === 0) {
+                $unused[] = ['kind' => 'transfer rule', 'key' => $rule['key'], 'step' => '', 'why' => ($noted === 1 ? 'one call was' : number_format($noted).' calls were').' handed over by other rules, and none by this', 'behind' => 0];
+            }
+        }
+
+        return $unused;
+    }
+
+    /** @return list<array{kind: string, key: string, step: string, why: string, behind: int}> greetings for kinds of callers who never rang */
+    private function greetings(): array
+    {
+        $calls = $this->tally->n('caller');
+        $unused = [];
+        foreach ($calls === 0 ? [] : $this->script->agent->greeting as $kind => $greeting) {
+            if ($greeting !== null && $this->tally->n('caller', (string) $kind) === 0) {
+                $unused[] = ['kind' => 'greeting', 'key' => (string) $kind, 'step' => '', 'why' => 'of '.number_format($calls).' callers none was of that kind', 'behind' => 0];
+            }
+        }
+
+        return $unused;
     }
 
     private function passed(string $step): int

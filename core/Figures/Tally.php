@@ -42,6 +42,21 @@ final class Tally
         foreach (array_unique($call->steps) as $step) {
             $this->count('step', $step, $step === $last ? 1 : 0);
         }
+        if ($call->rules !== null) {
+            $this->count('rules_noted', '');
+            foreach (array_unique($call->rules) as $rule) {
+                $this->count('rule', $rule);
+            }
+        }
+        $call->outreach === null || $this->count('outreach', $call->outreach);
+        foreach ($call->objections as $one) {
+            $this->count('objection', $one['kind'], $one['achieved'] ? 1 : 0);
+        }
+        foreach ($call->parts as $part => $all) {
+            foreach ($all as $spent) {
+                $this->count('ms_'.$part, (string) self::edge($spent), $spent);
+            }
+        }
         foreach ($call->milliseconds as $spent) {
             $this->count('turn_ms', (string) self::edge($spent), $spent);
         }
@@ -109,14 +124,16 @@ final class Tally
     /**
      * The time within which so large a share of turns was answered: the upper edge of the step it falls in.
      *
+     * @param string $what all of a turn, or a part of it: ms_understanding, ms_knowledge, ms_errands, ms_speech
+     *
      * @return ?int milliseconds; null where no turn was timed
      */
-    public function within(float $share): ?int
+    public function within(float $share, string $what = 'turn_ms'): ?int
     {
-        $all = $this->n('turn_ms');
+        $all = $this->n($what);
         $so = 0;
         foreach ([...self::EDGES, PHP_INT_MAX] as $edge) {
-            $so += $this->n('turn_ms', (string) $edge);
+            $so += $this->n($what, (string) $edge);
             if ($all > 0 && $so >= $share * $all) {
                 return $edge;
             }

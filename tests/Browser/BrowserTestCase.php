@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Exception\ElementClickInterceptedException;
 use Facebook\WebDriver\Exception\ElementNotInteractableException;
@@ -23,6 +24,9 @@ use Symfony\Component\Process\Process;
 /** Drives the served application, on a database of its own, with a real browser. */
 abstract class BrowserTestCase extends TestCase
 {
+    /** Seconds something may take on a machine that does much else; only a test that fails waits so long. */
+    private const PATIENCE = 20;
+
     private static ?Process $server = null;
 
     private static ?Process $driver = null;
@@ -36,7 +40,10 @@ abstract class BrowserTestCase extends TestCase
     /** @var array<string, string> */
     private static array $env = [];
 
-    /** @var list<RemoteWebDriver> */
+    /** The browser that the tests of a class share, one after another; each finds it as if it were new. */
+    private static ?RemoteWebDriver $shared = null;
+
+    /** @var list<RemoteWebDriver> those opened for one test alone */
     private array $open = [];
 
     protected RemoteWebDriver $page;
@@ -49,7 +56,7 @@ abstract class BrowserTestCase extends TestCase
         touch(self::$folder.'/ringo.sqlite');
         $port = self::freePort();
         self::$base = "http://127.0.0.1:{$port}";
-        $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:cmluZ28tdGVzdC1rZXktMzItYnl0ZXMtbG9uZy0hISE=', 'APP_DEBUG' => 'false', 'APP_URL' => self::$base, 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => self::$folder.'/ringo.sqlite', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'file', 'CACHE_PATH' => self::$folder.'/cache', 'RINGO_DEMO' => 'true', 'LOG_CHANNEL' => 'single', 'PHP_CLI_SERVER_WORKERS' => '3'];
+        $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:cmluZ28tdGVzdC1rZXktMzItYnl0ZXMtbG9uZy0hISE=', 'APP_DEBUG' => 'false', 'APP_URL' => self::$base, 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => self::$folder.'/ringo.sqlite', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'file', 'CACHE_PATH' => self::$folder.'/cache', 'RINGO_DEMO' => 'true', 'LOG_CHANNEL' => 'single', 'PHP_CLI_SERVER_WORKERS' => '3', 'BCRYPT_ROUNDS' => '4'];
         self::$env = $env;
         self::demonstration($root, $env);
         // As `./ringo up` serves: settings and routes worked out once.
@@ -69,6 +76,12 @@ abstract class BrowserTestCase extends TestCase
 
     public static function tearDownAfterClass(): void
     {
+        try {
+            self::$shared?->quit();
+        } catch (\Throwable) {
+            // It is gone already.
+        }
+        self::$shared = null;
         foreach ([self::$driver, self::$server] as $process) {
             // The server's workers and the browsers are children of their own.
             $pid = $process?->getPid();
@@ -83,7 +96,8 @@ abstract class BrowserTestCase extends TestCase
 
     protected function setUp(): void
     {
-        $this->page = $this->browser();
+        self::$shared ??= $this->opened(null);
+        $this->page = self::$shared;
     }
 
     protected function tearDown(): void
@@ -91,7 +105,7 @@ abstract class BrowserTestCase extends TestCase
         if ($this->status()->isFailure() || $this->status()->isError()) {
             $failures = __DIR__.'/failures';
             is_dir($failures) || mkdir($failures);
-            foreach ($this->open as $i => $browser) {
+            foreach ([$this->page, ...$this->open] as $i => $browser) {
                 $browser->takeScreenshot(Path::join($failures, $this->name().'-'.$i.'.png'));
             }
         }
@@ -99,10 +113,41 @@ abstract class BrowserTestCase extends TestCase
             $browser->quit();
         }
         $this->open = [];
+        $this->asNew();
+    }
+
+    /** Nothing of one test is left for the next: no page, no second window, nothing stored. */
+    private function asNew(): void
+    {
+        try {
+            $windows = self::$shared?->getWindowHandles() ?? [];
+            foreach (array_slice($windows, 1) as $window) {
+                self::$shared?->switchTo()->window($window)->close();
+            }
+            self::$shared?->switchTo()->window($windows[0] ?? '');
+            $tools = new ChromeDevToolsDriver(self::$shared ?? throw new \LogicException('There is no browser.'));
+            $tools->execute('Network.clearBrowserCookies');
+            $tools->execute('Storage.clearDataForOrigin', ['origin' => self::$base, 'storageTypes' => 'all']);
+            $tools->execute('Emulation.setEmulatedMedia', ['features' => []]);
+            self::$shared->get('about:blank');
+            self::$shared->manage()->window()->setSize(new WebDriverDimension(1280, 940));
+        } catch (\Throwable) {
+            // Where that does not go, the next test gets a new one.
+            try {
+                self::$shared?->quit();
+            } catch (\Throwable) {
+            }
+            self::$shared = null;
+        }
     }
 
     /** @param ?string $spoken a WAV file that the microphone hears, from its beginning */
     protected function browser(?string $spoken = null): RemoteWebDriver
+    {
+        return $this->open[] = $this->opened($spoken);
+    }
+
+    private function opened(?string $spoken): RemoteWebDriver
     {
         $options = new ChromeOptions;
         $options->addArguments(['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--window-size=1280,940', '--use-fake-ui-for-media-stream', '--use-fake-device-for-media-stream', '--user-data-dir='.self::$folder.'/profile-'.bin2hex(random_bytes(4))]);
@@ -113,7 +158,7 @@ abstract class BrowserTestCase extends TestCase
         $browser = RemoteWebDriver::create((string) getenv('RINGO_DRIVER'), $capabilities, 20000, 30000);
         $browser->manage()->window()->setSize(new WebDriverDimension(1280, 940));
 
-        return $this->open[] = $browser;
+        return $browser;
     }
 
     protected function signIn(?RemoteWebDriver $page = null, string $who = 'specialist'): void
@@ -140,7 +185,7 @@ abstract class BrowserTestCase extends TestCase
     /** @param callable(): bool $holds */
     protected function until(callable $holds, string $what): void
     {
-        $end = microtime(true) + 10;
+        $end = microtime(true) + self::PATIENCE;
         do {
             try {
                 if ($holds()) {
@@ -151,7 +196,7 @@ abstract class BrowserTestCase extends TestCase
             }
             usleep(40_000);
         } while (microtime(true) < $end);
-        self::fail("Not seen within ten seconds: {$what}");
+        self::fail('Not seen within '.self::PATIENCE." seconds: {$what}");
     }
 
     protected function click(string $css, ?RemoteWebDriver $page = null): void
@@ -249,7 +294,7 @@ abstract class BrowserTestCase extends TestCase
     private static function demonstration(string $root, array $env): void
     {
         if (self::$built === null) {
-            (new Process([PHP_BINARY, 'artisan', 'migrate:fresh', '--seed', '--force', '--quiet'], $root, $env, null, 180.0))->mustRun();
+            (new Process([PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=64M', 'artisan', 'migrate:fresh', '--seed', '--force', '--quiet'], $root, $env, null, 180.0))->mustRun();
             $pdo = new \PDO('sqlite:'.self::$folder.'/ringo.sqlite');
             $pdo->exec('pragma wal_checkpoint(truncate)');
             $pdo = null;

@@ -12,6 +12,7 @@ use App\Actions\Diary\DiariesOf;
 use App\Actions\Diary\FollowBooking;
 use App\Actions\Diary\MoveBooking;
 use App\Actions\Knowledge\KnowledgeOf;
+use App\Actions\Knowledge\TimedKnowledge;
 use App\Actions\Transfers\LearnExamples;
 use App\Actions\Transfers\RingTelephones;
 use App\Actions\Transfers\SwitchboardOf;
@@ -51,6 +52,9 @@ final class CallHost
     /** Seconds a typed answer takes to begin. */
     private const THINKS = 0.7;
 
+    /** What the engine at work asks of the business's knowledge. */
+    private ?TimedKnowledge $timed = null;
+
     public function __construct(private readonly KeepRecord $keepRecord, private readonly SwitchboardOf $switchboard, private readonly RingTelephones $telephones, private readonly ChangeContacts $contacts, private readonly KnowledgeOf $knowledge, private readonly LearnExamples $learn, private readonly DiariesOf $diaries, private readonly MoveBooking $mover, private readonly FollowBooking $follow, private readonly AskAdviser $adviser)
     {
     }
@@ -67,7 +71,10 @@ final class CallHost
 
         $books = array_filter($script->steps, static fn (Step $step): bool => $step instanceof BookStep) !== [];
 
-        return Engine::for($script, $transfers ? $this->switchboard->later($call->business) : null, $this->knowledge->forCalls($call->business), appointments: $books ? new AppointmentBook($call->business, $call, $this->diaries, $this->mover, $this->follow) : null, errands: $this->looksUp($script) ? Errands::later(static fn (): Errands => $call->business->errandDesigns()) : new Errands, advice: $kept === null ? static fn (): array => $call->business->adviser?->inCalls() ?? [] : $kept->about());
+        $knows = $this->knowledge->forCalls($call->business);
+        $knowledge = $this->timed = $knows === null ? null : new TimedKnowledge($knows);
+
+        return Engine::for($script, $transfers ? $this->switchboard->later($call->business) : null, $knowledge, appointments: $books ? new AppointmentBook($call->business, $call, $this->diaries, $this->mover, $this->follow) : null, errands: $this->looksUp($script) ? Errands::later(static fn (): Errands => $call->business->errandDesigns()) : new Errands, advice: $kept === null ? static fn (): array => $call->business->adviser?->inCalls() ?? [] : $kept->about());
     }
 
     /**
@@ -227,7 +234,7 @@ final class CallHost
         if ($rows !== []) {
             CallTurn::query()->insert($rows);
         }
-        $step = CallStep::query()->create(['call_id' => $call->id, 'n' => $call->step, 'event' => ($outcome->trace->masked ? $event->masked() : $event)->toArray(), 'trace' => $outcome->trace->toArray(), 'microseconds' => $micros]);
+        $step = CallStep::query()->create(['call_id' => $call->id, 'n' => $call->step, 'event' => ($outcome->trace->masked ? $event->masked() : $event)->toArray(), 'trace' => $outcome->trace->toArray(), 'microseconds' => $micros, 'knowledge_microseconds' => min($micros, $this->timed->microseconds ?? 0)]);
         $call->setRelation('newestStep', $step);
         $this->asked($call, $sources, $outcome->trace->unanswered);
         $this->learn($call, $outcome->trace->lesson);
@@ -238,6 +245,7 @@ final class CallHost
             'outcome' => $outcome->state->outcome ?? '',
             'seconds' => max($call->seconds, $event->at),
             'last_event_at' => now(),
+            'slowest_microseconds' => max($call->slowest_microseconds, $micros),
         ])->save();
     }
 

@@ -9,13 +9,17 @@ use App\Models\Business;
 use App\Models\Call;
 use App\Models\CallRecord;
 use App\Models\CallStep;
+use App\Models\CallTurn;
+use App\Models\CampaignAttempt;
 use App\Models\Delivery;
+use App\Models\ErrandRun;
 use App\Models\FigureDay;
 use App\Models\KnowledgeQuestion;
 use App\Models\Line;
 use App\Models\Offer;
 use App\Models\RecordCheck;
 use App\Models\Release;
+use App\Support\CampaignComparison;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
@@ -51,7 +55,7 @@ final class CountCalls
 
             return $id === null ? null : $this->mark(Call::query()->whereKey($id)->first(['id', 'business_id', 'agent_id', 'kind', 'status', 'started_at', 'tz']));
         };
-        foreach ([CallRecord::class, RecordCheck::class, Delivery::class, Booking::class, KnowledgeQuestion::class] as $model) {
+        foreach ([CallRecord::class, RecordCheck::class, Delivery::class, Booking::class, KnowledgeQuestion::class, CampaignAttempt::class] as $model) {
             $model::saved($part);
         }
     }
@@ -105,7 +109,7 @@ final class CountCalls
         $lines = Line::withTrashed()->where('business_id', $business->id)->pluck('key', 'id')->all();
         Call::query()->toBase()->where('business_id', $business->id)->where('agent_id', $agent)->where('kind', '!=', 'rehearsal')->where('status', 'ended')
             ->where('started_at', '>=', $from->copy()->utc())->where('started_at', '<', $from->copy()->addDay()->utc())
-            ->select('id', 'started_at', 'seconds', 'direction', 'outcome', 'release_id', 'line_id', 'state->heard as heard', 'state->topic as topic', 'state->caller->kind as caller_kind', 'state->connected->after as waited', 'state->connected->person as person')
+            ->select('id', 'started_at', 'seconds', 'direction', 'outcome', 'release_id', 'line_id', 'state->heard as heard', 'state->topic as topic', 'state->caller->kind as caller_kind', 'state->connected->after as waited', 'state->connected->person as person', 'state->fired as fired')
             ->orderBy('id')->chunk(self::TOGETHER, function (Collection $calls) use ($tally, $business, $releases, $lines): void {
                 $parts = $this->parts($calls->pluck('id')->all());
                 foreach ($calls as $call) {
@@ -135,7 +139,7 @@ final class CountCalls
     /**
      * @param array<array-key, mixed> $ids
      *
-     * @return array{record: Collection<int, Collection<int, \stdClass>>, check: Collection<int, Collection<int, \stdClass>>, booking: Collection<int, Collection<int, \stdClass>>, delivery: Collection<int, Collection<int, \stdClass>>, question: Collection<int, Collection<int, \stdClass>>, offer: Collection<int, Collection<int, \stdClass>>, step: Collection<int, Collection<int, \stdClass>>} by call
+     * @return array{record: Collection<int, Collection<int, \stdClass>>, check: Collection<int, Collection<int, \stdClass>>, booking: Collection<int, Collection<int, \stdClass>>, delivery: Collection<int, Collection<int, \stdClass>>, question: Collection<int, Collection<int, \stdClass>>, offer: Collection<int, Collection<int, \stdClass>>, errand: Collection<int, Collection<int, \stdClass>>, speech: Collection<int, Collection<int, \stdClass>>, attempt: Collection<int, Collection<int, \stdClass>>, step: Collection<int, Collection<int, \stdClass>>} by call
      */
     private function parts(array $ids): array
     {
@@ -145,13 +149,16 @@ final class CountCalls
             'booking' => Booking::query()->toBase()->whereIn('call_id', $ids)->whereIn('state', ['booked', 'cancelled'])->get(['call_id', 'state'])->groupBy('call_id'),
             'delivery' => Delivery::query()->toBase()->whereIn('call_id', $ids)->whereIn('state', self::IN_THE_END)->get(['call_id', 'kind', 'state'])->groupBy('call_id'),
             'question' => KnowledgeQuestion::query()->toBase()->whereIn('call_id', $ids)->get(['call_id'])->groupBy('call_id'),
+            'errand' => ErrandRun::query()->toBase()->whereIn('call_id', $ids)->where('state', ErrandRun::BACK)->where('aside', false)->get(['call_id', 'milliseconds'])->groupBy('call_id'),
+            'speech' => CallTurn::query()->toBase()->whereIn('call_id', $ids)->where('voice_milliseconds', '>', 0)->get(['call_id', 'voice_milliseconds'])->groupBy('call_id'),
+            'attempt' => CampaignAttempt::query()->toBase()->whereIn('call_id', $ids)->get(['call_id', 'came', 'outcome', 'objections'])->groupBy('call_id'),
             'offer' => Offer::query()->toBase()->whereIn('call_id', $ids)->where('before_agent', false)->get(['call_id'])->groupBy('call_id'),
-            'step' => CallStep::query()->toBase()->whereIn('call_id', $ids)->orderBy('n')->select('call_id', 'microseconds', 'trace->steps as steps')->get()->groupBy('call_id'),
+            'step' => CallStep::query()->toBase()->whereIn('call_id', $ids)->orderBy('n')->select('call_id', 'microseconds', 'knowledge_microseconds', 'trace->steps as steps')->get()->groupBy('call_id'),
         ];
     }
 
     /**
-     * @param array{record: Collection<int, Collection<int, \stdClass>>, check: Collection<int, Collection<int, \stdClass>>, booking: Collection<int, Collection<int, \stdClass>>, delivery: Collection<int, Collection<int, \stdClass>>, question: Collection<int, Collection<int, \stdClass>>, offer: Collection<int, Collection<int, \stdClass>>, step: Collection<int, Collection<int, \stdClass>>} $parts
+     * @param array{record: Collection<int, Collection<int, \stdClass>>, check: Collection<int, Collection<int, \stdClass>>, booking: Collection<int, Collection<int, \stdClass>>, delivery: Collection<int, Collection<int, \stdClass>>, question: Collection<int, Collection<int, \stdClass>>, offer: Collection<int, Collection<int, \stdClass>>, errand: Collection<int, Collection<int, \stdClass>>, speech: Collection<int, Collection<int, \stdClass>>, attempt: Collection<int, Collection<int, \stdClass>>, step: Collection<int, Collection<int, \stdClass>>} $parts
      * @param array<array-key, mixed> $releases number by id
      * @param array<array-key, mixed> $lines key by id
      */
@@ -180,7 +187,30 @@ final class CountCalls
             array_values(array_map(static fn (\stdClass $one): float => $one->microseconds / 1000, array_filter($of('step'), static fn (\stdClass $one): bool => $one->microseconds > 0))),
             array_merge(...array_map(self::steps(...), array_values($of('step')))),
             is_string($lines[$call->line_id] ?? null) ? $lines[$call->line_id] : null,
+            $call->fired === null ? null : self::steps((object) ['steps' => $call->fired]),
+            ...$this->outreach($of('attempt')[0] ?? null),
+            parts: array_filter([
+                'understanding' => array_values(array_map(static fn (\stdClass $one): float => ($one->microseconds - $one->knowledge_microseconds) / 1000, array_filter($of('step'), static fn (\stdClass $one): bool => $one->microseconds > 0))),
+                'knowledge' => array_values(array_map(static fn (\stdClass $one): float => $one->knowledge_microseconds / 1000, array_filter($of('step'), static fn (\stdClass $one): bool => $one->knowledge_microseconds > 0))),
+                'errands' => array_values(array_map(static fn (\stdClass $one): float => (float) $one->milliseconds, $of('errand'))),
+                'speech' => array_values(array_map(static fn (\stdClass $one): float => (float) $one->voice_milliseconds, $of('speech'))),
+            ]),
         );
+    }
+
+    /** @return array{outreach: ?string, objections: list<array{kind: string, achieved: bool}>} */
+    private function outreach(?\stdClass $attempt): array
+    {
+        if ($attempt === null) {
+            return ['outreach' => null, 'objections' => []];
+        }
+        $achieved = $attempt->came === 'reached' && ! in_array((string) $attempt->outcome, CampaignComparison::NOTHING, true);
+        $kinds = json_decode((string) $attempt->objections, true);
+
+        return [
+            'outreach' => $achieved ? 'achieved' : ($attempt->came === 'reached' ? 'reached' : (string) $attempt->came),
+            'objections' => array_map(static fn (string $kind): array => ['kind' => $kind, 'achieved' => $achieved], array_values(array_unique(array_filter(is_array($kinds) ? $kinds : [], is_string(...))))),
+        ];
     }
 
     /** @return list<string> */

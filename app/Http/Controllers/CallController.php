@@ -32,6 +32,9 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 final class CallController
 {
+    /** Milliseconds from which a sound was rendered rather than found. */
+    private const RENDERED = 5;
+
     public function index(Request $request, Business $business, FindCalls $find, SettleAbandonedCalls $settle, CurrentAgent $current): View
     {
         $settle->in($business);
@@ -132,9 +135,16 @@ final class CallController
         $turn = CallTurn::query()->where('call_id', $call->id)->where('n', $n)->where('by', 'agent')->firstOrFail();
         $text = Sight::of($request->user(), $business)->turn($call, $turn->n, $turn->text);
         $piece = $request->has('piece') ? ($playlist->pieces($call, $text)[(int) $request->query('piece')]['text'] ?? $text) : $text;
+        $start = hrtime(true);
         $file = $voice->wav(Pronounced::of($business, $piece), $call->scriptText->script()->agent->voice);
         if ($file === null) {
             abort(503, 'The voice programs are not installed; the text is shown instead.');
+        }
+
+        // What was rendered before costs nothing and is not counted.
+        $took = intdiv((int) (hrtime(true) - $start), 1_000_000);
+        if ($took >= self::RENDERED && $turn->voice_milliseconds === null) {
+            CallTurn::query()->where('call_id', $call->id)->where('n', $n)->update(['voice_milliseconds' => $took]);
         }
 
         return response()->file($file, ['Content-Type' => 'audio/wav', 'Cache-Control' => 'private, max-age=86400']);

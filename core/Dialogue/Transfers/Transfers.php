@@ -35,6 +35,9 @@ final readonly class Transfers
     /** What the caller said lately counts for which team it is. */
     private const LATELY = 4;
 
+    /** What decided where a step names its target itself. */
+    public const THE_STEP = 'the step itself';
+
     /** Reason of a decline that names the team it is for: `not for us: KEY`. */
     public const NOT_FOR_US = 'not for us: ';
 
@@ -56,7 +59,7 @@ final readonly class Transfers
         }
         $said = $turn->hasSpoken() && $step->prompt !== null && ! $step->prompt->isEmpty();
         if ($step->to !== null) {
-            return $this->towards($turn, $step->key(), 'the step itself', [$step->to], 'announced', 'the step names its own target', null, $said);
+            return $this->towards($turn, $step->key(), self::THE_STEP, [$step->to], 'announced', 'the step names its own target', null, $said);
         }
         $scope = $turn->scope();
         foreach ($turn->script->transfers->rules as $rule) {
@@ -97,6 +100,7 @@ final readonly class Transfers
      */
     private function towards(Turn $turn, string $step, string $rule, array $targets, string $how, string $why, ?Prompt $say, bool $told): Move
     {
+        $turn->state->fired[] = $rule;
         $turn->state->transfer = ['step' => $step, 'rule' => $rule, 'why' => $why, 'how' => $how, 'targets' => $targets, 'target' => '', 'groups' => [], 'group' => 0, 'since' => $turn->state->clock, 'asked' => 0, 'silences' => 0, 'opening' => true, 'told' => $told || $say !== null, 'tried' => []];
         if ($say !== null) {
             $turn->prompt($say, $step.'.'.$rule);

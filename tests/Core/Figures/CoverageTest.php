@@ -40,4 +40,20 @@ final class CoverageTest extends TestCase
         $tally->add(new CallFacts($at, 30, 'inbound', 'hire', Handled::Agent, topic: 'hire', steps: ['help', 'day', 'which', 'undated', 'done']));
         self::assertSame([], (new Coverage($script, $tally))->unused());
     }
+
+    public function test_it_names_transfer_rules_that_decided_nothing_and_greetings_for_callers_who_never_rang(): void
+    {
+        $script = (new ScriptReader)->fromArray(['agent' => ['name' => 'Lo', 'business' => 'Fairwick Tools', 'greeting' => ['known' => 'Hello again.', 'unknown' => 'Fairwick Tools.', 'withheld' => 'Hello.']], 'first' => 'bye', 'sheet' => ['type' => 'object', 'properties' => []],
+            'transfers' => ['rules' => [['key' => 'angry', 'words' => ['complaint'], 'to' => 'team:office'], ['key' => 'all', 'to' => 'team:counter']]],
+            'steps' => [['key' => 'bye', 'kind' => 'finish', 'prompt' => 'Goodbye.', 'outcome' => 'done']]]);
+        $at = new \DateTimeImmutable('2026-03-10 09:14');
+        $tally = new Tally;
+        $tally->add(new CallFacts($at, 30, 'inbound', 'done', Handled::Agent, caller: 'unknown', steps: ['bye']));
+        $unused = static fn (Tally $tally): array => array_map(static fn (array $one): array => [$one['kind'], $one['key']], (new Coverage($script, $tally))->unused());
+        self::assertSame([['greeting', 'known'], ['greeting', 'withheld']], $unused($tally), 'where nobody was handed over, rules are not told of');
+        $tally->add(new CallFacts($at, 30, 'inbound', 'done', Handled::Staff, caller: 'known', steps: ['bye'], rules: ['all', 'all']));
+        self::assertSame([['transfer rule', 'angry'], ['greeting', 'withheld']], $unused($tally));
+        $tally->add(new CallFacts($at, 30, 'inbound', 'done', Handled::Staff, caller: 'withheld', steps: ['bye'], rules: ['angry']));
+        self::assertSame([], $unused($tally));
+    }
 }

@@ -37,6 +37,16 @@ final class TallyTest extends TestCase
         }
     }
 
+    public function test_outreach_objections_rules_and_parts_are_counted(): void
+    {
+        $at = new \DateTimeImmutable('2026-03-10 09:14');
+        $tally = new Tally;
+        $tally->add(new CallFacts($at, 30, 'outbound', 'booked', Handled::Agent, rules: [], outreach: 'achieved', objections: [['kind' => 'price', 'achieved' => true]], parts: ['understanding' => [2.0, 8.0], 'errands' => [420.0]]));
+        $tally->add(new CallFacts($at, 30, 'outbound', 'not now', Handled::Agent, outreach: 'reached', objections: [['kind' => 'price', 'achieved' => false], ['kind' => 'no_time', 'achieved' => false]]));
+        self::assertSame([0.5, 2, 1.0, 1], [$tally->share('outreach', 'achieved'), $tally->n('objection', 'price'), $tally->total('objection', 'price'), $tally->n('rules_noted')]);
+        self::assertSame([5, 10, 500, null], [$tally->within(0.5, 'ms_understanding'), $tally->within(0.95, 'ms_understanding'), $tally->within(0.5, 'ms_errands'), $tally->within(0.5, 'ms_speech')]);
+    }
+
     public function test_times_of_turns_are_told_by_the_step_they_fall_in(): void
     {
         mt_srand(11);
