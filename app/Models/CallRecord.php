@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Models\Concerns\ShownAsCopy;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\SoftDeletingScope;
@@ -32,6 +33,8 @@ use Ringo\Sheet\RecordSheet as Sheet;
  */
 final class CallRecord extends Model
 {
+    use ShownAsCopy;
+
     protected $table = 'records';
 
     protected $fillable = ['call_id', 'business_id', 'agent_id', 'cells', 'declined', 'missing', 'outcome', 'summary', 'doubtful', 'record_sheet_id', 'sheet_version', 'next_actions', 'doubts', 'created_at', 'updated_at'];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Models\Concerns\ShownAsCopy;
 use Illuminate\Database\Eloquent\Model;
 use Ringo\Transcript\Turn;
 
@@ -24,6 +25,8 @@ use Ringo\Transcript\Turn;
  */
 final class CallTurn extends Model
 {
+    use ShownAsCopy;
+
     public $timestamps = false;
 
     protected $fillable = ['call_id', 'n', 'by', 'text', 'at', 'seconds', 'keys', 'steps', 'cut', 'whole', 'sources'];

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Actions\Deliveries\Kinds\DeliveryKinds;
 use App\Actions\Diary\CalendarFile;
+use App\Models\Concerns\ShownAsCopy;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -36,6 +37,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Delivery extends Model
 {
+    use ShownAsCopy;
+
     protected $fillable = ['business_id', 'call_id', 'delivery_rule_id', 'key', 'name', 'kind', 'to', 'subject', 'body', 'file', 'state', 'attempts', 'due_at', 'claimed_at', 'sent_at', 'problem', 'log'];
 
     /** @return array<string, string> */

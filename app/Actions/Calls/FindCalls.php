@@ -19,6 +19,9 @@ use Ringo\Numbering\NumberingPlan;
 /** The calls of a business, searched, filtered and sorted. */
 final readonly class FindCalls
 {
+    /** Calls, the newest first, whose words are looked at one by one where something of them is kept back. */
+    private const LOOKED_THROUGH = 500;
+
     public const RULES = [
         'q' => ['nullable', 'string', 'max:200'], 'outcome' => ['nullable', 'string', 'max:100'], 'check' => ['nullable', 'in:1'], 'agent' => ['nullable', 'string', 'max:100'], 'release' => ['nullable', 'string', 'regex:/^(\d{1,6}|draft)$/'], 'kind' => ['nullable', 'in:live,rehearsal,imported,counted'],
         'caller' => ['nullable', 'string', 'max:100'], 'longer' => ['nullable', 'integer', 'between:0,600'], 'shorter' => ['nullable', 'integer', 'between:0,600'], 'field' => ['nullable', 'string', 'max:80', 'regex:/^[a-z0-9_]*$/'], 'value' => ['nullable', 'string', 'max:100'], 'since' => ['nullable', 'date_format:Y-m-d'], 'until' => ['nullable', 'date_format:Y-m-d'],
@@ -42,7 +45,7 @@ final readonly class FindCalls
         $query = Call::query()->where('calls.business_id', $business->id);
         $words = trim((string) ($filter['q'] ?? ''));
         if ($words !== '') {
-            $this->search($query, $business, $words);
+            $this->search($query, $business, $words, $sight);
         }
         if (($filter['outcome'] ?? '') !== '' && $filter['outcome'] !== null) {
             $filter['outcome'] === 'in progress' ? $query->where('status', 'in_progress') : $query->where('outcome', $filter['outcome']);
@@ -78,7 +81,7 @@ final readonly class FindCalls
         }
         if (($caller = $given('caller')) !== null) {
             $number = preg_match('/^[+\d][\d\s()-]{5,}$/', $caller) === 1 ? $this->plan->parse($caller, $business->country) : null;
-            $number === null ? $query->where('caller_name', 'like', '%'.addcslashes($caller, '%_\\').'%') : $query->where('from', $number->e164);
+            $number === null ? $this->named($query, $business, $caller, $sight) : $query->where('from', $number->e164);
         }
         if (($longer = $given('longer')) !== null) {
             $query->where('seconds', '>=', 60 * (int) $longer);
@@ -135,7 +138,7 @@ final readonly class FindCalls
     }
 
     /** @param Builder<Call> $query */
-    private function search(Builder $query, Business $business, string $words): void
+    private function search(Builder $query, Business $business, string $words, ?Sight $sight): void
     {
         $number = preg_match('/^[+\d\s()-]{6,}$/', $words) === 1 ? $this->plan->parse($words, $business->country) : null;
         if ($number !== null) {
@@ -143,6 +146,80 @@ final readonly class FindCalls
 
             return;
         }
-        $query->whereIn('calls.id', CallSearch::found($words));
+        $found = CallSearch::found($words);
+        $hiding = $this->hiding($business, $sight);
+        if ($sight === null || $hiding === []) {
+            $query->whereIn('calls.id', $found);
+
+            return;
+        }
+        // What somebody may not see cannot be found out by searching for it: their words are looked at as they are shown.
+        $looked = $this->newest($business, $hiding, ['record', 'agent', 'turns']);
+        $looked->whereIn('calls.id', $found);
+        $seen = $this->those($looked, static fn (Call $call): bool => $sight->finds($call, $words));
+        $query->where(static fn ($either) => $either->whereIn('calls.id', $seen)->orWhere(static fn ($open) => $open->whereNotIn('calls.agent_id', $hiding)->whereIn('calls.id', $found)));
+    }
+
+    /**
+     * Agents of whose calls something is kept back.
+     *
+     * @return list<int>
+     */
+    private function hiding(Business $business, ?Sight $sight): array
+    {
+        return $sight === null ? [] : array_values(array_map(intval(...), $business->agents()->get()->filter(static fn (Agent $agent): bool => $sight->keptBack($agent) !== [])->modelKeys()));
+    }
+
+    /**
+     * @param list<int> $agents
+     * @param list<string> $with
+     *
+     * @return Builder<Call>
+     */
+    private function newest(Business $business, array $agents, array $with): Builder
+    {
+        $query = Call::query()->with($with)->where('calls.business_id', $business->id);
+        $query->whereIn('calls.agent_id', $agents);
+        $query->orderByDesc('calls.id')->limit(self::LOOKED_THROUGH);
+
+        return $query;
+    }
+
+    /**
+     * @param Builder<Call> $query
+     * @param \Closure(Call): bool $fits
+     *
+     * @return list<int>
+     */
+    private function those(Builder $query, \Closure $fits): array
+    {
+        $ids = [];
+        foreach ($query->get() as $call) {
+            if ($call instanceof Call && $fits($call)) {
+                $ids[] = $call->id;
+            }
+        }
+
+        return $ids;
+    }
+
+    /**
+     * By the caller's name; one that is kept back is not found by it.
+     *
+     * @param Builder<Call> $query
+     */
+    private function named(Builder $query, Business $business, string $name, ?Sight $sight): void
+    {
+        $like = '%'.addcslashes($name, '%_\\').'%';
+        $hiding = $this->hiding($business, $sight);
+        if ($sight === null || $hiding === []) {
+            $query->where('caller_name', 'like', $like);
+
+            return;
+        }
+        $looked = $this->newest($business, $hiding, ['record', 'agent']);
+        $looked->where('caller_name', 'like', $like);
+        $seen = $this->those($looked, static fn (Call $call): bool => mb_stripos($sight->over($call)->caller_name, $name) !== false);
+        $query->where(static fn ($either) => $either->whereIn('calls.id', $seen)->orWhere(static fn ($open) => $open->whereNotIn('calls.agent_id', $hiding)->where('caller_name', 'like', $like)));
     }
 }

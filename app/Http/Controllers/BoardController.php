@@ -60,12 +60,8 @@ final class BoardController
         $recent = Call::query()->where('business_id', $business->id)->where('status', 'ended')->with('record', 'agent')->latest('started_at')->limit(8)->get();
         $user = $request->user();
         $sight = Sight::of($user, $business);
-        foreach ([$toCheck, $recent] as $some) {
-            /** @var Call $call */
-            foreach ($some as $call) {
-                $sight->over($call);
-            }
-        }
+        $recent = $sight->each($recent);
+        $toCheck = $sight->each($toCheck);
 
         return view('board', ['still' => $still->count(), 'stillSince' => $still->min('due_at'),
             'business' => $business,

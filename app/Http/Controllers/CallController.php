@@ -41,9 +41,7 @@ final class CallController
         $filter = $request->validate(FindCalls::RULES);
         $sight = Sight::of($request->user(), $business);
         $calls = $find->query($business, $filter, $sight)->with('record', 'agent', 'release')->paginate(25)->withQueryString();
-        foreach ($calls->items() as $call) {
-            $sight->over($call);
-        }
+        $calls->through($sight->over(...));
 
         return view('calls', [
             'business' => $business,
@@ -114,7 +112,7 @@ final class CallController
     {
         $call->load('turns', 'steps', 'record', 'agent', 'release', 'contact', 'scriptText', 'deliveries');
         $sight = Sight::of($request->user(), $business);
-        $sight->over($call);
+        $call = $sight->over($call);
         $script = $call->scriptText->script();
 
         return view('call', [

@@ -42,7 +42,7 @@ final class CallExportController
 
     public function vcon(Request $request, Business $business, Call $call): JsonResponse
     {
-        Sight::of($request->user(), $business)->over($call->load('turns', 'record', 'agent', 'business'));
+        $call = Sight::of($request->user(), $business)->over($call->load('turns', 'record', 'agent', 'business'));
         $vcon = (new Vcon)->write($call->transcript(), $call->agent->name, $call->caller_name, $call->record->cells ?? [], $call->record?->summary);
 
         return response()->json($vcon, 200, ['Content-Type' => 'application/vcon+json', 'Content-Disposition' => 'attachment; filename="call-'.$call->ref.'.vcon.json"'], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
@@ -50,7 +50,7 @@ final class CallExportController
 
     public function webVtt(Request $request, Business $business, Call $call): Response
     {
-        Sight::of($request->user(), $business)->over($call->load('turns', 'record', 'agent', 'business'));
+        $call = Sight::of($request->user(), $business)->over($call->load('turns', 'record', 'agent', 'business'));
 
         return response((new WebVtt)->write($call->transcript(), ['agent' => $call->agent->name, 'caller' => $call->caller_name]), 200, ['Content-Type' => 'text/vtt; charset=utf-8', 'Content-Disposition' => 'attachment; filename="call-'.$call->ref.'.vtt"']);
     }
@@ -77,7 +77,7 @@ final class CallExportController
             $csv = new RecordCsv($sheet, $hidden);
             echo $csv->line($csv->header());
             foreach ($calls->with('record', 'agent')->lazy(500) as $call) {
-                $sight->over($call);
+                $call = $sight->over($call);
                 $values = array_map(static fn (array $cell): mixed => $cell['value'], $call->record->cells ?? []);
                 echo $csv->line($csv->row($call->ref, $call->placedAt()->format('c'), $call->from, $call->outcome, $values));
             }
@@ -89,7 +89,7 @@ final class CallExportController
     {
         return response()->streamDownload(static function () use ($calls, $sight): void {
             foreach ($calls->with('record', 'agent')->lazy(500) as $call) {
-                $sight->over($call);
+                $call = $sight->over($call);
                 $cells = $call->record->cells ?? [];
                 echo json_encode([
                     'id' => $call->ref, 'started_at' => $call->placedAt()->format('c'), 'from' => $call->from, 'outcome' => $call->outcome,

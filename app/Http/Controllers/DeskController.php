@@ -18,9 +18,11 @@ use App\Models\Team;
 use App\Models\User;
 use App\Support\CurrentAgent;
 use App\Support\Input;
+use App\Support\Sight;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Validation\ValidationException;
 use Ringo\Dialogue\CallState;
 use Ringo\Dialogue\Event;
@@ -207,11 +209,20 @@ final class DeskController
     {
         $offers = Offer::query()->with('call')->where('person_id', $person->id)->where('status', 'ringing')->get()->sortByDesc(static fn (Offer $offer): array => [$offer->announcement['priority'] ?? 0, -$offer->id])->values();
         $mine = Call::query()->with('turns', 'agent')->where('business_id', $business->id)->where('status', 'in_progress')->where('state->connected->person', $person->key)->orderByDesc('id')->first();
-        $last = Call::query()->where('business_id', $business->id)->where('status', 'ended')->where('state->connected->person', $person->key)->orderByDesc('id')->limit(6)->get();
-        $going = Call::query()->with('agent')->where('business_id', $business->id)->where('status', 'in_progress')->whereNull('state->connected')->where('last_event_at', '>', now()->subMinutes(10))->orderByDesc('id')->limit(6)->get();
+        $last = Call::query()->where('business_id', $business->id)->where('status', 'ended')->where('state->connected->person', $person->key)->with('record', 'agent')->orderByDesc('id')->limit(6)->get();
+        $going = Call::query()->with('agent', 'record')->where('business_id', $business->id)->where('status', 'in_progress')->whereNull('state->connected')->where('last_event_at', '>', now()->subMinutes(10))->orderByDesc('id')->limit(6)->get();
 
         $teams = $person->teams()->pluck('key')->map(static fn (string $key): string => 'team:'.$key)->all();
-        $back = PromisedCallBack::query()->with('call')->where('business_id', $business->id)->whereNull('done_at')->whereIn('target', [...$teams, 'person:'.$person->key, ''])->orderBy('due_at')->limit(8)->get();
+        $back = PromisedCallBack::query()->with('call.record', 'call.agent')->where('business_id', $business->id)->whereNull('done_at')->whereIn('target', [...$teams, 'person:'.$person->key, ''])->orderBy('due_at')->limit(8)->get();
+
+        // Whoever sits here sees of calls what staff see; of a call that goes on, the words before it was taken.
+        $sight = Sight::of(Auth::user(), $business);
+        $mine = $mine instanceof Call ? $sight->over($mine->loadMissing('record')) : null;
+        $last = $sight->each($last);
+        $going = $sight->each($going);
+        foreach ($back as $one) {
+            $one instanceof PromisedCallBack && $one->setRelation('call', $sight->over($one->call));
+        }
 
         return view('parts.desk', ['back' => $back, 'business' => $business, 'person' => $person, 'offers' => $offers, 'mine' => $mine, 'last' => $last, 'going' => $going, 'teams' => $offers->isEmpty() ? collect() : $business->teams()->get(), 'colleagues' => $business->people()->where('id', '!=', $person->id)->get()])->render();
     }

@@ -44,6 +44,9 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** The post room: what calls caused, with state and tries; the rules behind it; and the gateways it leaves by. */
 final class PostController
 {
+    /** Rows whose calls are looked up together. */
+    private const ROWS_TOGETHER = 200;
+
     public function __construct(private readonly CurrentAgent $current)
     {
     }
@@ -65,9 +68,7 @@ final class PostController
             $query->where(static fn ($some) => $some->where('name', 'like', $like)->when($whole, static fn ($all) => $all->orWhere('to', 'like', $like)->orWhere('body', 'like', $like)));
         }
         $deliveries = $query->paginate(25)->withQueryString();
-        foreach ($deliveries->items() as $delivery) {
-            $sight->overDelivery($delivery);
-        }
+        $deliveries->through($sight->overDelivery(...));
 
         return view('post', [
             'business' => $business, 'agent' => $this->current->in($business), 'filter' => $filter, 'deliveries' => $deliveries,
@@ -78,7 +79,7 @@ final class PostController
 
     public function show(Request $request, Business $business, Delivery $delivery): View
     {
-        Sight::of($request->user(), $business)->overDelivery($delivery->load('call.agent', 'call.record', 'rule'));
+        $delivery = Sight::of($request->user(), $business)->overDelivery($delivery->load('call.agent', 'call.record', 'rule'));
 
         return view('delivery', ['business' => $business, 'agent' => $this->current->in($business), 'delivery' => $delivery, 'enclosure' => $delivery->file === null ? null : $delivery->enclosed(), 'receipt' => GatewayReceipt::query()->where('key', $delivery->key)->first()]);
     }
@@ -234,10 +235,10 @@ final class PostController
 
     public function csv(Request $request, Business $business, DeliveryRule $rule): StreamedResponse
     {
-        $columns = Sight::of($request->user(), $business)->columns($rule);
+        $sight = Sight::of($request->user(), $business);
 
-        return response()->streamDownload(function () use ($rule, $columns): void {
-            foreach ($this->rows($rule, $columns) as $row) {
+        return response()->streamDownload(function () use ($rule, $sight): void {
+            foreach ($this->rows($rule, $sight) as $row) {
                 echo Csv::line($row);
             }
         }, Str::slug($rule->name).'.csv', ['Content-Type' => 'text/csv; charset=utf-8']);
@@ -246,21 +247,25 @@ final class PostController
     public function xlsx(Request $request, Business $business, DeliveryRule $rule): BinaryFileResponse
     {
         $path = (string) tempnam(sys_get_temp_dir(), 'rows');
-        (new Xlsx)->write($path, $this->rows($rule, Sight::of($request->user(), $business)->columns($rule)), $rule->name);
+        (new Xlsx)->write($path, $this->rows($rule, Sight::of($request->user(), $business)), $rule->name);
 
         return response()->download($path, Str::slug($rule->name).'.xlsx', ['Content-Type' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'])->deleteFileAfterSend();
     }
 
-    /**
-     * @param list<string> $columns
-     *
-     * @return \Generator<int, list<string>>
-     */
-    private function rows(DeliveryRule $rule, array $columns): \Generator
+    /** @return \Generator<int, list<string>> */
+    private function rows(DeliveryRule $rule, Sight $sight): \Generator
     {
+        $columns = $sight->columns($rule);
         yield $columns;
-        foreach (FileRow::query()->where('delivery_rule_id', $rule->id)->orderBy('id')->lazy(500) as $row) {
-            yield array_map(static fn (string $column): string => $row->cells[$column] ?? '', $columns);
+        foreach (FileRow::query()->where('delivery_rule_id', $rule->id)->orderBy('id')->lazy(500)->chunk(self::ROWS_TOGETHER) as $rows) {
+            // The key of a row begins with its call.
+            $ref = static fn (string $key): string => explode('-', $key, 2)[0];
+            $calls = Call::withTrashed()->with('record', 'agent')->where('business_id', $rule->business_id)->whereIn('ref', array_map($ref, $rows->pluck('key')->all()))->get()->keyBy('ref');
+            foreach ($rows as $row) {
+                $call = $calls[$ref((string) $row->key)] ?? null;
+                $cells = $sight->cells($call instanceof Call ? $call : null, $row->cells);
+                yield array_map(static fn (string $column): string => $cells[$column] ?? '', $columns);
+            }
         }
     }
 

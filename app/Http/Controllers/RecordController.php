@@ -44,9 +44,11 @@ final class RecordController
         $hidden = $sight->keptBack($agent);
         $records = $this->shown($agent, $filter, $sight)->with('call.agent', 'checks')->paginate(20)->withQueryString();
         $turns = $this->evidence($records->items(), $sight);
-        foreach ($records->items() as $record) {
-            $sight->over($record->call->setRelation('record', $record));
-        }
+        $records->through(static function (CallRecord $record) use ($sight): CallRecord {
+            $shown = $sight->over($record->call->setRelation('record', $record));
+
+            return $shown->record?->setRelation('call', $shown) ?? $record;
+        });
 
         return view('records', [
             'business' => $business, 'agent' => $agent, 'agents' => $business->agents()->get(), 'filter' => $filter, 'records' => $records, 'fields' => array_diff_key($sheet->fields, $hidden), 'keptBack' => $hidden,

@@ -54,13 +54,13 @@ final class StaffFirstTest extends TestCase
     {
         $dice = new \Random\Randomizer(new \Random\Engine\Xoshiro256StarStar(hash('sha256', "hall {$calls} {$people}", true)));
         $exp = static fn (float $mean): float => -$mean * log(1 - $dice->getInt(0, PHP_INT_MAX - 1) / PHP_INT_MAX);
-        $free = array_fill(0, $people, 0.0);
+        $free = array_fill(0, max(1, $people), 0.0);
         $now = $rung = 0.0;
         $away = 0;
         $n = 120_000;
         for ($i = 0; $i < $n; $i++) {
             $now += $exp(3600 / $calls);
-            $who = (int) array_search(min($free), $free, true);
+            $who = array_keys($free, min($free), true)[0];
             $wait = max(0.0, $free[$who] - $now);
             if ($wait > $ring) {
                 $away++;
