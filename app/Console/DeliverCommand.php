@@ -6,6 +6,7 @@ namespace App\Console;
 
 use App\Actions\Calls\EraseOldCalls;
 use App\Actions\Calls\ImportTranscripts;
+use App\Actions\Contacts\ImportContacts;
 use App\Actions\Deliveries\DeliverDue;
 use App\Actions\Diary\FetchCalendar;
 use App\Actions\Outreach\Dialler;
@@ -23,7 +24,7 @@ final class DeliverCommand extends Command
     /** Pauses after what went wrong grow up to so many seconds. */
     private const LONGEST_PAUSE = 60;
 
-    public function handle(DeliverDue $deliver, EraseOldCalls $calls, EraseOldValues $values, FetchCalendar $calendars, Dialler $dialler, RunQuickly $quick, ImportTranscripts $transcripts): int
+    public function handle(DeliverDue $deliver, EraseOldCalls $calls, EraseOldValues $values, FetchCalendar $calendars, Dialler $dialler, RunQuickly $quick, ImportTranscripts $transcripts, ImportContacts $contacts): int
     {
         $erased = 0;
         $pause = 1;
@@ -34,6 +35,7 @@ final class DeliverCommand extends Command
                 $dialler->due();
                 $quick->takeUp();
                 $transcripts->takeUp();
+                $contacts->takeUp();
                 if (time() - $erased > 3600) {
                     $calls->everywhere();
                     $values->everywhere();

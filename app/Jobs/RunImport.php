@@ -10,6 +10,7 @@ use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Queue\InteractsWithQueue;
+use Illuminate\Queue\MaxAttemptsExceededException;
 
 /** Brings contacts in, in the queue. */
 final class RunImport implements ShouldQueue
@@ -29,13 +30,19 @@ final class RunImport implements ShouldQueue
     public function handle(ImportContacts $contacts): void
     {
         $import = ContactImport::query()->findOrFail($this->import);
-        if (in_array($import->status, ['looked_at', 'queued'], true)) {
+        if (in_array($import->status, ['looked_at', 'queued', 'running'], true)) {
             $contacts->run($import);
         }
     }
 
+    /** What was made is kept, with its counts, and can be undone; the report says why it stopped. */
     public function failed(?\Throwable $problem): void
     {
-        ContactImport::query()->whereKey($this->import)->update(['status' => 'stopped', 'report' => [['row' => 0, 'what' => 'refused', 'words' => 'The import broke off: '.($problem instanceof \DomainException ? $problem->getMessage() : 'something broke on our side; what was made is kept and can be undone')]]]);
+        // A worker that was killed is no fault of the file: whoever looks on takes it up.
+        if ($problem instanceof MaxAttemptsExceededException) {
+            return;
+        }
+        $import = ContactImport::query()->find($this->import);
+        $import?->update(['status' => 'stopped', 'report' => [['row' => 0, 'what' => 'refused', 'words' => 'The import broke off: '.($problem instanceof \DomainException ? $problem->getMessage() : 'something broke on our side; what was made is kept and can be undone')], ...$import->report ?? []]]);
     }
 }

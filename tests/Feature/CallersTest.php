@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\Contacts\ChangeContacts;
+use App\Actions\Contacts\ImportContacts;
+use App\Jobs\RunImport;
 use App\Models\Call;
 use App\Models\CallTurn;
 use App\Models\Contact;
@@ -13,8 +15,11 @@ use App\Models\ContactColumn;
 use App\Models\ContactImport;
 use App\Models\ContactNumber;
 use App\Models\Role;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Queue\MaxAttemptsExceededException;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Storage;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -61,6 +66,55 @@ final class CallersTest extends FeatureTestCase
         $this->post("/pellbrook/callers/imports/{$import->id}/stop")->assertRedirect('/pellbrook/callers');
         self::assertSame(['Nell Ashby'], Contact::query()->pluck('name')->all());
         self::assertSame(['+447700900228'], ContactNumber::query()->pluck('e164')->all());
+    }
+
+    public function testAnImportWhoseWorkerDiedGoesOnWhereItWasAndCountsEachRowOnce(): void
+    {
+        $this->actingAs($this->user());
+        $rows = array_map(static fn (int $n): string => $n % 100 === 7 ? ',nonsense,' : sprintf('Caller %04d,0770090%04d,', $n, $n), range(1, 620));
+        $this->post('/pellbrook/callers/imports', ['file' => UploadedFile::fake()->createWithContent('long.csv', "name,phone,email\n".implode("\n", $rows)."\n")])->assertRedirect();
+        $import = ContactImport::query()->sole();
+        Queue::fake();
+        $this->post("/pellbrook/callers/imports/{$import->id}", ['go' => 'run', 'map' => ['name', 'phone', 'email']])->assertRedirect();
+        // The worker dies in its second handful: what it had written of that is gone with it, the first stays with its counts.
+        $import->refresh()->update(['status' => 'running']);
+        $died = 0;
+        DB::listen(static function (QueryExecuted $query) use (&$died): void {
+            if (str_starts_with($query->sql, 'insert into "contact_numbers"') && ++$died === 4) {
+                throw new \RuntimeException('killed');
+            }
+        });
+        try {
+            app(ImportContacts::class)->run($import);
+            self::fail('It was to die.');
+        } catch (\RuntimeException $killed) {
+            self::assertSame('killed', $killed->getMessage());
+        }
+        $import->refresh();
+        self::assertSame(['running', 250], [$import->status, $import->done]);
+        self::assertSame(250, array_sum($import->counts ?? []));
+        self::assertSame($import->counts['made'] ?? 0, Contact::query()->where('import_id', $import->id)->count());
+        // Nobody goes on with it: who looks takes it up, and only one does.
+        $this->travel(31)->seconds();
+        $this->getJson("/pellbrook/callers/imports/{$import->id}/progress")->assertOk()->assertJsonPath('done', 250);
+        $this->getJson("/pellbrook/callers/imports/{$import->id}/progress")->assertOk();
+        Queue::assertPushed(RunImport::class, 2);
+        // Two at it at once: each handful is counted once.
+        $one = ContactImport::query()->findOrFail($import->id);
+        $other = ContactImport::query()->findOrFail($import->id);
+        app(ImportContacts::class)->run($one);
+        app(ImportContacts::class)->run($other);
+        $import->refresh();
+        self::assertSame(['done', 620], [$import->status, $import->done]);
+        self::assertSame(['made' => 613, 'added_to' => 0, 'same' => 0, 'refused' => 7], $import->counts);
+        self::assertSame(613, Contact::query()->where('import_id', $import->id)->count());
+        self::assertCount(7, array_filter($import->report ?? [], static fn (array $one): bool => $one['what'] === 'refused'));
+        // Told by the queue that it was killed, it is no broken file.
+        $import->update(['status' => 'running']);
+        (new RunImport($import->id))->failed(new MaxAttemptsExceededException('killed'));
+        self::assertSame('running', $import->refresh()->status);
+        (new RunImport($import->id))->failed(new \DomainException('Line 9 is cut off'));
+        self::assertSame(['stopped', 'The import broke off: Line 9 is cut off', 613], [$import->refresh()->status, $import->report[0]['words'] ?? '', $import->counts['made'] ?? 0]);
     }
 
     public function testCardsComeInAndGoOut(): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions\Contacts;
 
+use App\Jobs\RunImport;
 use App\Models\AuditEntry;
 use App\Models\Business;
 use App\Models\Contact;
@@ -28,9 +29,15 @@ final readonly class ImportContacts
     /** What a card always gives. */
     private const CARD = ['name', 'organisation', 'telephone', 'e-mail', 'categories', 'note', 'language', 'uid', 'consent', 'do not call'];
 
-    private const CHUNK = 500;
+    /** Rows that are kept in one go: few enough that calls that ring are not held up. */
+    private const CHUNK = 250;
 
     private const REPORTED = 2000;
+
+    private const NOTHING = ['made' => 0, 'added_to' => 0, 'same' => 0, 'refused' => 0];
+
+    /** Seconds without a handful after which a worker counts as gone. */
+    private const GONE_SECONDS = 30;
 
     public function __construct(private NumberingPlan $plan)
     {
@@ -91,56 +98,89 @@ final readonly class ImportContacts
         return $out;
     }
 
+    /** Brings the rows in, from where it was left: each handful is kept with its counts in one go, by whoever comes first. */
     public function run(ContactImport $import): void
     {
         $business = Business::query()->findOrFail($import->business_id);
-        $import->update(['status' => 'running', 'done' => 0]);
+        if (ContactImport::query()->whereKey($import->id)->where('status', '!=', 'stopped')->update(['status' => 'running', 'updated_at' => now()]) === 0) {
+            return;
+        }
+        $import->refresh();
         $reader = $this->reader($import, $business);
-        $counts = ['made' => 0, 'added_to' => 0, 'same' => 0, 'refused' => 0];
-        $report = [];
         $full = Storage::disk('local')->path($import->path);
         $rows = $import->shape['kind'] === 'vcard' ? $this->cards($full) : CsvTable::of($full)->rows();
-        /** @var array<int, array<string, string>> $chunk */
         $chunk = [];
-        $done = 0;
-        $flush = function () use (&$chunk, &$counts, &$report, &$done, $import, $business, $reader): bool {
-            DB::transaction(function () use (&$chunk, &$counts, &$report, $import, $business, $reader): void {
-                $read = array_map($reader->read(...), $chunk);
-                // What is there already is looked up once for the whole chunk; what the chunk itself makes is added as it goes.
-                $there = $this->there($business, array_merge(...array_column($read, 'numbers')), array_column(array_column($read, 'contact'), 'email'));
-                $new = [];
-                $people = [];
-                foreach ($read as $n => $one) {
-                    [$what, $words] = $this->row($business, $import, $one, $there, $new, $people);
-                    $counts[$what]++;
-                    if ($words !== '' && count($report) < self::REPORTED) {
-                        $report[] = ['row' => (int) $n, 'what' => $what, 'words' => $words];
-                    }
-                }
-                $ids = $this->written($import, $people);
-                $new = array_map(static fn (array $number): array => ['contact_id' => $ids[$number['contact_id']] ?? $number['contact_id']] + $number, $new);
-                foreach (array_chunk($new, 200) as $numbers) {
-                    DB::table('contact_numbers')->insert($numbers);
-                }
-            });
-            $done += count($chunk);
-            $chunk = [];
-            ContactImport::query()->whereKey($import->id)->update(['done' => $done]);
-
-            return ContactImport::query()->whereKey($import->id)->value('status') === 'running';
-        };
+        $seen = 0;
         $going = true;
         foreach ($rows as $n => $row) {
+            if (++$seen <= $import->done) {
+                continue;
+            }
             $chunk[$n] = $row;
-            if (count($chunk) >= self::CHUNK && ! ($going = $flush())) {
-                break;
+            if (count($chunk) >= self::CHUNK) {
+                if (! ($going = $this->handful($business, $import, $reader, $chunk))) {
+                    break;
+                }
+                $chunk = [];
             }
         }
         if ($going && $chunk !== []) {
-            $going = $flush();
+            $going = $this->handful($business, $import, $reader, $chunk);
         }
-        $import->refresh()->update(['status' => $going ? 'done' : 'stopped', 'counts' => $counts, 'report' => $report, 'done' => $done]);
-        AuditEntry::note($business->id, User::query()->find($import->user_id), 'contacts brought in', "{$import->name}: {$counts['made']} made, {$counts['added_to']} added to, {$counts['refused']} refused");
+        // Who finishes it says so; another who was at it as well finds it done.
+        if ($going && ContactImport::query()->whereKey($import->id)->where('status', 'running')->update(['status' => 'done']) === 1) {
+            $counts = $import->refresh()->counts ?? self::NOTHING;
+            AuditEntry::note($business->id, User::query()->find($import->user_id), 'contacts brought in', "{$import->name}: {$counts['made']} made, {$counts['added_to']} added to, {$counts['refused']} refused");
+        }
+    }
+
+    /** Imports whose worker has gone are taken up by another. */
+    public function takeUp(): void
+    {
+        foreach (ContactImport::query()->where('status', 'running')->where('updated_at', '<', now()->subSeconds(self::GONE_SECONDS))->pluck('id') as $id) {
+            // Only one who looks on takes it up.
+            if (ContactImport::query()->whereKey($id)->where('status', 'running')->where('updated_at', '<', now()->subSeconds(self::GONE_SECONDS))->update(['updated_at' => now()]) === 1) {
+                RunImport::dispatch((int) $id);
+            }
+        }
+    }
+
+    /**
+     * @param array<int, array<string, string>> $rows by number
+     *
+     * @return bool whether it goes on
+     */
+    private function handful(Business $business, ContactImport $import, ContactRow $reader, array $rows): bool
+    {
+        $read = array_map($reader->read(...), $rows);
+
+        return DB::transaction(function () use ($business, $import, $read): bool {
+            // The first statement writes, and only where nobody has brought these rows in since.
+            if (ContactImport::query()->whereKey($import->id)->where('status', 'running')->where('done', $import->done)->update(['done' => $import->done + count($read), 'updated_at' => now()]) === 0) {
+                return false;
+            }
+            $counts = $import->counts ?? self::NOTHING;
+            $report = $import->report ?? [];
+            // What is there already is looked up once for the whole handful; what the handful itself makes is added as it goes.
+            $there = $this->there($business, array_merge(...array_column($read, 'numbers')), array_column(array_column($read, 'contact'), 'email'));
+            $new = [];
+            $people = [];
+            foreach ($read as $n => $one) {
+                [$what, $words] = $this->row($business, $import, $one, $there, $new, $people);
+                $counts[$what]++;
+                if ($words !== '' && count($report) < self::REPORTED) {
+                    $report[] = ['row' => (int) $n, 'what' => $what, 'words' => $words];
+                }
+            }
+            $ids = $this->written($import, $people);
+            $new = array_map(static fn (array $number): array => ['contact_id' => $ids[$number['contact_id']] ?? $number['contact_id']] + $number, $new);
+            foreach (array_chunk($new, 200) as $numbers) {
+                DB::table('contact_numbers')->insert($numbers);
+            }
+            $import->refresh()->update(['counts' => $counts, 'report' => $report]);
+
+            return true;
+        });
     }
 
     /** Takes back what an import made and added; what was done to its contacts since goes with them. */

@@ -166,9 +166,10 @@ final class ContactController
         return redirect()->route('import', [$business, $import]);
     }
 
-    public function progress(Business $business, ContactImport $import): JsonResponse
+    public function progress(Business $business, ContactImport $import, ImportContacts $contacts): JsonResponse
     {
         abort_unless($import->business_id === $business->id, 404);
+        $contacts->takeUp();
 
         return response()->json(['status' => $import->status, 'done' => $import->done, 'total' => $import->total]);
     }
