@@ -21,10 +21,11 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $length
  * @property int $answered
  * @property-read KnowledgeSource $source
+ * @property bool $shown whether it is answered from: all of its document is indexed, and it is the newest
  */
 final class KnowledgePassage extends Model
 {
-    protected $fillable = ['business_id', 'knowledge_source_id', 'heading', 'path', 'sentences', 'kind', 'leads_to', 'length', 'answered'];
+    protected $fillable = ['business_id', 'knowledge_source_id', 'heading', 'path', 'sentences', 'kind', 'leads_to', 'length', 'answered', 'shown'];
 
     /** @return array<string, string> */
     protected function casts(): array

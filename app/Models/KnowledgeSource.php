@@ -49,6 +49,6 @@ final class KnowledgeSource extends Model
     /** @return HasMany<KnowledgePassage, $this> */
     public function passages(): HasMany
     {
-        return $this->hasMany(KnowledgePassage::class)->orderBy('id');
+        return $this->hasMany(KnowledgePassage::class)->where('shown', true)->orderBy('id');
     }
 }

@@ -130,6 +130,8 @@ abstract class BrowserTestCase extends TestCase
             $tools->execute('Storage.clearDataForOrigin', ['origin' => self::$base, 'storageTypes' => 'all']);
             $tools->execute('Emulation.setEmulatedMedia', ['features' => []]);
             self::$shared->get('about:blank');
+            // What it has told so far is this test's.
+            self::$shared->manage()->getLog('browser');
             self::$shared->manage()->window()->setSize(new WebDriverDimension(1280, 940));
         } catch (\Throwable) {
             // Where that does not go, the next test gets a new one.

@@ -186,18 +186,21 @@ final readonly class ImportContacts
     /** Takes back what an import made and added; what was done to its contacts since goes with them. */
     public function undo(ContactImport $import, User $user): int
     {
-        return DB::transaction(function () use ($import, $user): int {
-            $made = Contact::query()->where('business_id', $import->business_id)->where('import_id', $import->id)->pluck('id');
-            foreach ($made->chunk(500) as $ids) {
+        // It counts as undone from the first handful on: a second try goes on where the first was.
+        $import->update(['status' => 'undone']);
+        $taken = 0;
+        do {
+            $ids = Contact::query()->where('business_id', $import->business_id)->where('import_id', $import->id)->limit(self::CHUNK)->pluck('id')->all();
+            DB::transaction(static function () use ($ids): void {
                 ContactNumber::query()->whereIn('contact_id', $ids)->delete();
                 DB::table('contacts')->whereIn('id', $ids)->delete();
-            }
-            ContactNumber::query()->where('business_id', $import->business_id)->where('label', 'import '.$import->id)->delete();
-            $import->update(['status' => 'undone']);
-            AuditEntry::note($import->business_id, $user, 'import undone', "{$import->name}: {$made->count()} contacts taken back");
+            });
+            $taken += count($ids);
+        } while (count($ids) === self::CHUNK);
+        ContactNumber::query()->where('business_id', $import->business_id)->where('label', 'import '.$import->id)->delete();
+        AuditEntry::note($import->business_id, $user, 'import undone', "{$import->name}: {$taken} contacts taken back");
 
-            return $made->count();
-        });
+        return $taken;
     }
 
     /**

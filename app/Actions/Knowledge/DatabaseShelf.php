@@ -21,6 +21,9 @@ final class DatabaseShelf implements Shelf
     /** Postings read of one word; a word that stands nearly everywhere tells little. */
     private const STRONGEST = 300;
 
+    /** @var array<int, true>|null */
+    private ?array $hidden = null;
+
     /** @var array<int, int> */
     private array $lengths = [];
 
@@ -43,12 +46,21 @@ final class DatabaseShelf implements Shelf
         if (! isset($this->postings[$key])) {
             $this->postings[$key] = [];
             foreach (DB::table('knowledge_postings')->where('business_id', $this->business)->where('term', $key)->orderByDesc('tf')->limit(self::STRONGEST)->get(['passage_id', 'tf', 'length']) as $row) {
+                if (isset($this->hidden()[(int) $row->passage_id])) {
+                    continue;
+                }
                 $this->postings[$key][(int) $row->passage_id] = (float) $row->tf;
                 $this->lengths[(int) $row->passage_id] = (int) $row->length;
             }
         }
 
         return $this->postings[$key];
+    }
+
+    /** @return array<int, true> passages of a document that is being indexed, or was replaced just now; nearly always none */
+    private function hidden(): array
+    {
+        return $this->hidden ??= array_fill_keys(array_map(intval(...), DB::table('knowledge_passages')->where('business_id', $this->business)->where('shown', false)->pluck('id')->all()), true);
     }
 
     public function spread(string $key): int
@@ -81,7 +93,7 @@ final class DatabaseShelf implements Shelf
     /** Passages are told by their number in the database; few of them are all looked at, whatever words they share. */
     public function ids(): array
     {
-        return array_values(array_map(intval(...), KnowledgePassage::query()->where('business_id', $this->business)->orderBy('id')->pluck('id')->all()));
+        return array_values(array_map(intval(...), KnowledgePassage::query()->where('business_id', $this->business)->where('shown', true)->orderBy('id')->pluck('id')->all()));
     }
 
     public function tables(): array
@@ -127,7 +139,7 @@ final class DatabaseShelf implements Shelf
     private function size(): array
     {
         if ($this->size === null) {
-            $row = DB::table('knowledge_passages')->where('business_id', $this->business)->selectRaw('count(*) as n, avg(length) as a')->first();
+            $row = DB::table('knowledge_passages')->where('business_id', $this->business)->where('shown', true)->selectRaw('count(*) as n, avg(length) as a')->first();
             $this->size = ['count' => (int) ($row->n ?? 0), 'average' => max(1.0, (float) ($row->a ?? 1))];
         }
 

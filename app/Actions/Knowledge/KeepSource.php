@@ -8,6 +8,7 @@ use App\Models\Business;
 use App\Models\KnowledgePassage;
 use App\Models\KnowledgeSource;
 use App\Models\KnowledgeTable;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Ringo\Knowledge\Document;
 use Ringo\Knowledge\Library;
@@ -22,6 +23,14 @@ final readonly class KeepSource
 {
     /** Most words a business may keep: about 1,500 pages. */
     public const WORDS = 900_000;
+
+    /** Terms that are written in one go, and passages that are taken away: about a tenth of a second. */
+    private const TOGETHER = 2_000;
+
+    private const CLEARED = 30;
+
+    /** Seconds that the largest document takes. */
+    private const LONGEST = 120;
 
     public function __construct(private Library $library, private Vocabulary $words, private CheckAnswers $checks)
     {
@@ -43,35 +52,57 @@ final readonly class KeepSource
             throw new UnreadableSource("{$name}: with it the business would have more than about 1,500 pages. Take something out first.");
         }
         $text = str_starts_with($bytes, '%PDF-') ? $this->asMarkdown($document) : mb_scrub($bytes);
-        $source = DB::transaction(function () use ($business, $name, $kind, $text, $url, $known, $document): KnowledgeSource {
-            $source = $known ?? KnowledgeSource::withTrashed()->where('business_id', $business->id)->where('name', $name)->first();
-            $before = $source === null ? null : $this->lines($source);
-            $now = array_map(static fn (Passage $passage): string => $passage->text(), $document->passages);
-            $change = $before === null ? null : ['added' => array_values(array_slice(array_map(static fn (string $one): string => mb_substr($one, 0, 200), array_diff($now, $before)), 0, 20)), 'removed' => array_values(array_slice(array_map(static fn (string $one): string => mb_substr($one, 0, 200), array_diff($before, $now)), 0, 20))];
-            if ($source === null) {
-                $source = KnowledgeSource::query()->create(['business_id' => $business->id, 'name' => $name, 'kind' => $kind, 'url' => $url, 'text' => $text, 'fetched_at' => $url === null ? null : now()]);
-            } else {
-                $source->restore();
-                $changed = $change !== null && ($change['added'] !== [] || $change['removed'] !== []) || $source->text !== $text;
-                $source->update(['name' => $name, 'text' => $text, 'version' => $source->version + ($changed ? 1 : 0), 'last_change' => $changed ? $change : $source->last_change, 'url' => $url ?? $source->url, 'fetched_at' => $url === null ? $source->fetched_at : now()]);
-            }
-            $this->index($source, $document, new Terms($this->words, $business->own_words ?? []));
-            Business::query()->whereKey($business->id)->increment('knowledge_version');
-
-            return $source;
-        });
+        // One after another for one document; calls that ring meanwhile wait for none of them.
+        $source = Cache::lock("knowledge {$business->id} {$name}", self::LONGEST)->block(self::LONGEST, fn (): KnowledgeSource => $this->replaced($business, $name, $kind, $text, $url, $known, $document));
         $this->checks->run($business->refresh());
 
         return $source;
     }
 
+    /** The new passages are written where nobody sees them, and take the place of the old ones in one short go. */
+    private function replaced(Business $business, string $name, string $kind, string $text, ?string $url, ?KnowledgeSource $known, Document $document): KnowledgeSource
+    {
+        $source = $known ?? KnowledgeSource::withTrashed()->where('business_id', $business->id)->where('name', $name)->first();
+        $new = $source === null;
+        $source ??= KnowledgeSource::query()->create(['business_id' => $business->id, 'name' => $name, 'kind' => $kind, 'url' => $url, 'text' => '', 'fetched_at' => null])->refresh();
+        $this->clear($source);
+        try {
+            $this->index($source, $document, new Terms($this->words, $business->own_words ?? []));
+            $before = $new ? null : $this->lines($source);
+            $now = array_map(static fn (Passage $passage): string => $passage->text(), $document->passages);
+            $change = $before === null ? null : ['added' => array_values(array_slice(array_map(static fn (string $one): string => mb_substr($one, 0, 200), array_diff($now, $before)), 0, 20)), 'removed' => array_values(array_slice(array_map(static fn (string $one): string => mb_substr($one, 0, 200), array_diff($before, $now)), 0, 20))];
+            DB::transaction(function () use ($source, $business, $name, $text, $url, $new, $change, $document): void {
+                KnowledgePassage::query()->where('knowledge_source_id', $source->id)->update(['shown' => DB::raw('not shown')]);
+                KnowledgeTable::query()->where('knowledge_source_id', $source->id)->delete();
+                foreach ($document->tables as $table) {
+                    KnowledgeTable::query()->create(['business_id' => $source->business_id, 'knowledge_source_id' => $source->id, 'heading' => mb_substr($table->heading, 0, 250), 'columns' => $table->columns, 'rows' => $table->rows]);
+                }
+                $source->restore();
+                $changed = ! $new && ($change !== null && ($change['added'] !== [] || $change['removed'] !== []) || $source->text !== $text);
+                $source->update(['name' => $name, 'text' => $text, 'version' => $source->version + ($changed ? 1 : 0), 'last_change' => $changed ? $change : $source->last_change, 'url' => $url ?? $source->url, 'fetched_at' => $url === null ? $source->fetched_at : now(), 'words' => $document->words(), 'pieces' => count($document->passages) + count($document->tables)]);
+                Business::query()->whereKey($business->id)->increment('knowledge_version');
+            });
+        } catch (\Throwable $problem) {
+            // All or nothing: what was written aside goes again, and what was there stays.
+            $this->clear($source);
+            $new && $source->forceDelete();
+
+            throw $problem;
+        }
+        $this->clear($source);
+
+        return $source->refresh();
+    }
+
     public function remove(KnowledgeSource $source): void
     {
-        DB::transaction(function () use ($source): void {
-            $this->forget($source);
+        DB::transaction(static function () use ($source): void {
+            KnowledgePassage::query()->where('knowledge_source_id', $source->id)->update(['shown' => false]);
+            KnowledgeTable::query()->where('knowledge_source_id', $source->id)->delete();
             $source->delete();
             Business::query()->whereKey($source->business_id)->increment('knowledge_version');
         });
+        $this->clear($source);
         $this->checks->run($source->business->refresh());
     }
 
@@ -80,13 +111,13 @@ final readonly class KeepSource
         $this->keep($source->business, $source->name, $source->kind, $source->text, null, $source);
     }
 
+    /** Writes the passages of a document, a few at a time, so that the lock is held briefly; nobody sees them yet. */
     private function index(KnowledgeSource $source, Document $document, Terms $terms): void
     {
-        $this->forget($source);
-        $postings = [];
+        $waiting = [];
+        $size = 0;
         foreach ([...$document->passages, ...array_merge([], ...array_map(Passage::ofTable(...), $document->tables))] as $passage) {
             $keys = $terms->keys($passage->text());
-            $row = KnowledgePassage::query()->create(['business_id' => $source->business_id, 'knowledge_source_id' => $source->id, 'heading' => mb_substr($passage->heading, 0, 250), 'path' => $passage->path, 'sentences' => $passage->sentences, 'kind' => $passage->kind, 'leads_to' => $passage->leadsTo, 'length' => count($keys)]);
             $tf = [];
             foreach ([[$keys, 1.0], [$terms->keys($passage->heading), 2.2], [$terms->keys(implode('. ', $passage->path).'. '.MemoryShelf::name($source->name)), 1.0]] as [$some, $weight]) {
                 foreach ($some as $key) {
@@ -94,33 +125,40 @@ final readonly class KeepSource
                     $tf[$key] = ($tf[$key] ?? 0.0) + $weight;
                 }
             }
-            foreach ($tf as $key => $value) {
-                $postings[] = ['business_id' => $source->business_id, 'term' => (string) $key, 'passage_id' => $row->id, 'tf' => $value, 'length' => count($keys)];
-            }
-            if (count($postings) > 2000) {
-                $this->write($postings);
-                $postings = [];
+            $waiting[] = [['business_id' => $source->business_id, 'knowledge_source_id' => $source->id, 'heading' => mb_substr($passage->heading, 0, 250), 'path' => $passage->path, 'sentences' => $passage->sentences, 'kind' => $passage->kind, 'leads_to' => $passage->leadsTo, 'length' => count($keys), 'shown' => false], $tf];
+            $size += count($tf);
+            if ($size > self::TOGETHER) {
+                $this->write($waiting);
+                [$waiting, $size] = [[], 0];
             }
         }
-        $this->write($postings);
-        foreach ($document->tables as $table) {
-            KnowledgeTable::query()->create(['business_id' => $source->business_id, 'knowledge_source_id' => $source->id, 'heading' => mb_substr($table->heading, 0, 250), 'columns' => $table->columns, 'rows' => $table->rows]);
-        }
-        $source->update(['words' => $document->words(), 'pieces' => count($document->passages) + count($document->tables)]);
+        $this->write($waiting);
     }
 
-    /** @param list<array<string, mixed>> $postings */
-    private function write(array $postings): void
+    /** @param list<array{array<string, mixed>, array<array-key, float>}> $passages with the weights of their terms */
+    private function write(array $passages): void
     {
-        foreach (array_chunk($postings, 180) as $some) {
-            DB::table('knowledge_postings')->insert($some);
-        }
+        DB::transaction(static function () use ($passages): void {
+            $postings = [];
+            foreach ($passages as [$attributes, $tf]) {
+                $row = KnowledgePassage::query()->create($attributes);
+                foreach ($tf as $key => $value) {
+                    $postings[] = ['business_id' => $row->business_id, 'term' => (string) $key, 'passage_id' => $row->id, 'tf' => $value, 'length' => $row->length];
+                }
+            }
+            foreach (array_chunk($postings, 180) as $some) {
+                DB::table('knowledge_postings')->insert($some);
+            }
+        });
     }
 
-    private function forget(KnowledgeSource $source): void
+    /** Takes away what is not shown, a few passages at a time: what was replaced, and what a process that died had begun. */
+    private function clear(KnowledgeSource $source): void
     {
-        KnowledgePassage::query()->where('knowledge_source_id', $source->id)->delete();
-        KnowledgeTable::query()->where('knowledge_source_id', $source->id)->delete();
+        do {
+            $ids = KnowledgePassage::query()->where('knowledge_source_id', $source->id)->where('shown', false)->limit(self::CLEARED)->pluck('id')->all();
+            DB::table('knowledge_passages')->whereIn('id', $ids)->delete();
+        } while (count($ids) === self::CLEARED);
     }
 
     /** @return list<string> */

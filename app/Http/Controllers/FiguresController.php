@@ -50,7 +50,7 @@ final readonly class FiguresController
 
         return view('figures', $span + [
             'business' => $business, 'agent' => $this->current->in($business), 'agents' => $business->agents()->get(), 'lines' => $business->lines()->pluck('name', 'key')->all(), 'rates' => $rates, 'covered' => $agent, 'unused' => $own?->unused() ?? [], 'givenUpAt' => array_slice($own?->givenUpAt() ?? [], 0, self::MOST_STEPS),
-            'unasked' => KnowledgePassage::query()->where('business_id', $business->id)->where('answered', 0)->with('source:id,name')->orderBy('id')->limit(self::MOST_STEPS)->get(), 'unaskedCount' => KnowledgePassage::query()->where('business_id', $business->id)->where('answered', 0)->count(),
+            'unasked' => KnowledgePassage::query()->where('business_id', $business->id)->where('shown', true)->where('answered', 0)->with('source:id,name')->orderBy('id')->limit(self::MOST_STEPS)->get(), 'unaskedCount' => KnowledgePassage::query()->where('business_id', $business->id)->where('shown', true)->where('answered', 0)->count(),
             'cost' => $rates->none() ? null : $rates->of($span['now'], $span['days']), 'costBefore' => $rates->none() ? null : $rates->of($span['before'], $span['days']),
             'slowest' => Call::query()->where('business_id', $business->id)->when($span['of'] !== null, static fn ($query) => $query->where('agent_id', $span['of']?->id))->where('kind', '!=', 'rehearsal')->where('slowest_microseconds', '>', 0)->where('started_at', '>=', Carbon::parse($span['from'], $business->tz)->utc())->where('started_at', '<', Carbon::parse($span['to'], $business->tz)->addDay()->utc())->orderByDesc('slowest_microseconds')->limit(self::SLOWEST)->get(),
             'each' => $this->weekdays($span['from'], $span['days']),

@@ -47,7 +47,7 @@ final class KnowledgeController
             'business' => $business, 'agent' => $this->current->in($business), 'sources' => $sources, 'spoken' => new Spoken,
             'questions' => $open, 'groups' => $groups->of($open->pluck('question', 'id')->all()),
             'findings' => $sources->sum('words') > 60_000 ? [] : $care->findings($this->documents($business), now($business->tz)->toDateTimeImmutable()),
-            'unreached' => KnowledgePassage::query()->where('business_id', $business->id)->where('answered', 0)->count(),
+            'unreached' => KnowledgePassage::query()->where('business_id', $business->id)->where('shown', true)->where('answered', 0)->count(),
             'failing' => $business->knowledgeChecks()->where('passed', false)->count(), 'checks' => $business->knowledgeChecks()->count(),
         ]);
     }
