@@ -38,6 +38,9 @@ final class ShortLocksTest extends FeatureTestCase
 
     private string $first = '';
 
+    /** Whether what writes postings is killed. */
+    private bool $dies = false;
+
     private User $who;
 
     protected function setUp(): void
@@ -81,9 +84,9 @@ final class ShortLocksTest extends FeatureTestCase
     public function testADocumentThatBreaksOffLeavesTheOldOneAsItWas(): void
     {
         app(KeepSource::class)->keep($this->business, 'terms.md', 'file', "# Deposit\n\nThe deposit is £50.\n");
-        $dies = true;
-        DB::listen(static function (QueryExecuted $query) use (&$dies): void {
-            if ($dies && str_starts_with($query->sql, 'insert into "knowledge_postings"')) {
+        $this->dies = true;
+        DB::listen(function (QueryExecuted $query): void {
+            if ($this->dies && str_starts_with($query->sql, 'insert into "knowledge_postings"')) {
                 throw new \RuntimeException('killed');
             }
         });
@@ -95,7 +98,7 @@ final class ShortLocksTest extends FeatureTestCase
                 self::assertSame('killed', $killed->getMessage());
             }
         }
-        $dies = false;
+        $this->dies = false;
         self::assertSame(['terms.md'], KnowledgeSource::withTrashed()->pluck('name')->all());
         self::assertSame(1, KnowledgePassage::query()->count());
         $this->actingAs($this->who)->post('/pellbrook/knowledge/ask', ['question' => 'how much is the deposit?']);

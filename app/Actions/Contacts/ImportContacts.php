@@ -186,8 +186,6 @@ final readonly class ImportContacts
     /** Takes back what an import made and added; what was done to its contacts since goes with them. */
     public function undo(ContactImport $import, User $user): int
     {
-        // It counts as undone from the first handful on: a second try goes on where the first was.
-        $import->update(['status' => 'undone']);
         $taken = 0;
         do {
             $ids = Contact::query()->where('business_id', $import->business_id)->where('import_id', $import->id)->limit(self::CHUNK)->pluck('id')->all();
@@ -198,6 +196,8 @@ final readonly class ImportContacts
             $taken += count($ids);
         } while (count($ids) === self::CHUNK);
         ContactNumber::query()->where('business_id', $import->business_id)->where('label', 'import '.$import->id)->delete();
+        // Only now: whoever is interrupted before undoes the rest.
+        $import->update(['status' => 'undone']);
         AuditEntry::note($import->business_id, $user, 'import undone', "{$import->name}: {$taken} contacts taken back");
 
         return $taken;

@@ -25,7 +25,7 @@ final readonly class KeepSource
     public const WORDS = 900_000;
 
     /** Terms that are written in one go, and passages that are taken away: about a tenth of a second. */
-    private const TOGETHER = 2_000;
+    private const TOGETHER = 1_000;
 
     private const CLEARED = 30;
 
