@@ -48,6 +48,7 @@ use App\Models\User;
 use App\Models\Waiting;
 use App\StandIns\Systems;
 use App\StandIns\Yard;
+use App\Support\Stopwatch;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
@@ -152,7 +153,8 @@ final class DemoSeeder extends Seeder
             /** @var Contact $contact */
             $contact = $contacts[(int) $row['contact'] - 1];
             $state = (new Opening($script))->state((string) Str::ulid($placed), $placed->toDateTimeImmutable(), $row['seed'], $contact->numbers->first()?->e164, null, CallerFacts::of([$contact->callerFacts()]));
-            $this->keep->live($agent, $release, $rehearsal->run($state, Input::fromLines($this->file($business, "calls/{$row['lines']}.txt"))), $contact);
+            $watch = new Stopwatch;
+            $this->keep->live($agent, $release, $rehearsal->run($state, Input::fromLines($this->file($business, "calls/{$row['lines']}.txt")), $watch), $contact, $watch);
         }
     }
 
@@ -408,7 +410,8 @@ final class DemoSeeder extends Seeder
             }
             $number = $this->plan->parse($row['from'], $business->country)?->e164;
             $state = (new Opening($script))->state((string) Str::ulid($placed), $placed->toDateTimeImmutable(), $row['seed'], $number, null, CallerFacts::of([]));
-            $this->keep->live($agent, $release, $rehearsal->run($state, $inputs), null);
+            $watch = new Stopwatch;
+            $this->keep->live($agent, $release, $rehearsal->run($state, $inputs, $watch), null, $watch);
         }
     }
 
@@ -434,7 +437,8 @@ final class DemoSeeder extends Seeder
                 '{depot}' => ($facts['depot'] ?? '') !== '' ? ['yes', 'yes please', 'yeah that one'][$i % 3] : ['Oldmere', 'Stanwick Cross', 'the one at Tarn Bridge'][$i % 3],
                 '{n}' => sprintf('%03d', (int) $row['seed'] % 1000),
             ]);
-            $this->keep->live($agent, $release, $rehearsal->run($state, Input::fromLines($lines)), $contact);
+            $watch = new Stopwatch;
+            $this->keep->live($agent, $release, $rehearsal->run($state, Input::fromLines($lines), $watch), $contact, $watch);
         }
     }
 
