@@ -34,7 +34,7 @@ final class CampaignAttempt extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['objections' => 'array'];
+        return ['objections' => 'array', 'seconds' => 'float'];
     }
 
     /** @return BelongsTo<CampaignPerson, $this> */

@@ -15,8 +15,10 @@ use App\Gateways\Speech\Recogniser;
 use App\Gateways\Speech\Voice;
 use App\Models\ApiToken;
 use App\Support\Input;
+use App\Support\Postgres\Connection as Postgres;
 use App\Support\ScriptLibrary;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -33,6 +35,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        Connection::resolverFor('pgsql', static fn ($pdo, string $database, string $prefix, array $config): Postgres => new Postgres($pdo, $database, $prefix, $config));
         $this->app->singleton(NumberingPlan::class);
         $this->app->singleton(Vocabulary::class, static fn (): Vocabulary => Vocabulary::of());
         $this->app->singleton(Display::class);

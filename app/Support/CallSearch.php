@@ -33,7 +33,12 @@ final class CallSearch
     public static function found(string $words): Builder
     {
         if (! self::indexed()) {
-            return DB::table(self::TABLE)->select('call_id')->where('words', 'like', '%'.addcslashes($words, '%_\\').'%');
+            $found = DB::table(self::TABLE)->select('call_id');
+            foreach (preg_split('/\s+/', $words, 12) ?: [] as $word) {
+                $found->where('words', 'like', '%'.addcslashes($word, '%_\\').'%');
+            }
+
+            return $found;
         }
         // Each word is a quoted prefix, so that nothing typed is read as search syntax.
         $match = implode(' ', array_map(static fn (string $word): string => '"'.str_replace('"', '', $word).'"*', preg_split('/\s+/', $words, 12) ?: []));

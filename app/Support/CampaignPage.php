@@ -52,7 +52,7 @@ final readonly class CampaignPage
     public function tags(Business $business): array
     {
         $tags = [];
-        foreach (Contact::query()->toBase()->where('business_id', $business->id)->whereNotNull('tags')->distinct()->limit(1000)->pluck('tags') as $json) {
+        foreach (Contact::query()->toBase()->where('business_id', $business->id)->whereNotNull('tags')->selectRaw('distinct cast(tags as text) as tags')->limit(1000)->pluck('tags') as $json) {
             array_push($tags, ...array_filter((array) json_decode((string) $json, true), is_string(...)));
         }
         $tags = array_values(array_unique($tags));
@@ -80,7 +80,7 @@ final readonly class CampaignPage
     private function objections(Campaign $campaign): array
     {
         $all = [];
-        foreach ($campaign->attempts()->toBase()->where('objections', '!=', '[]')->get(['objections', 'outcome']) as $row) {
+        foreach ($campaign->attempts()->toBase()->whereRaw("cast(objections as text) != '[]'")->get(['objections', 'outcome']) as $row) {
             $came = array_count_values(array_filter((array) json_decode((string) $row->objections, true), is_string(...)));
             foreach ($came as $key => $times) {
                 $all[$key] ??= ['calls' => 0, 'times' => 0, 'achieved' => 0, 'out' => 0];

@@ -14,6 +14,7 @@ use App\Models\GatewayReceipt;
 use App\Models\Role;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 use Ringo\Delivery\Signature;
 
@@ -51,6 +52,9 @@ final class DeliveriesTest extends FeatureTestCase
 
     public function testTheBoardSaysWhenThePostStandsStillAndAFaultEndsNothing(): void
     {
+        if (DB::getDriverName() !== 'sqlite') {
+            self::markTestSkipped('A table that is gone ends the transaction a test runs in there.');
+        }
         $this->rule(['name' => 'Notice', 'kind' => 'email', 'to' => 'boss@example.com', 'words' => 'A call.']);
         $this->held();
         $due = Delivery::query()->sole()->due_at;

@@ -90,8 +90,9 @@ final class FormTest extends FeatureTestCase
         $this->send(['consent' => ''])->assertStatus(422);
         $this->send(['website' => 'https://x.example', 'consent' => '', 'phone' => '07700 900124']);
         $this->send(['phone' => 'none']);
+        $entries = FormEntry::query()->orderBy('id')->pluck('id')->all();
         foreach (['They are not rung: they did not consent.', 'They are not rung: they did not consent.', 'There is no number to ring.'] as $n => $told) {
-            $this->post('/pellbrook/outreach/web/form/'.($n + 1).'/ring')->assertSessionHasErrors(['intake' => $told]);
+            $this->post("/pellbrook/outreach/web/form/{$entries[$n]}/ring")->assertSessionHasErrors(['intake' => $told]);
         }
         self::assertSame(0, $this->campaign->people()->count());
     }

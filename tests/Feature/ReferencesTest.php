@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** Whatever refers to another row heads an index, so that taking that row away does not look through the whole table. */
@@ -13,9 +12,11 @@ final class ReferencesTest extends FeatureTestCase
     public function testEveryReferenceHeadsAnIndex(): void
     {
         $without = [];
+        $seen = 0;
         foreach (Schema::getTableListing(schemaQualified: false) as $table) {
             $heads = array_map(static fn (array $index): string => $index['columns'][0] ?? '', Schema::getIndexes($table));
             foreach (Schema::getForeignKeys($table) as $reference) {
+                $seen++;
                 if (! in_array($reference['columns'][0], $heads, true)) {
                     $without[] = "{$table}.{$reference['columns'][0]}";
                 }
@@ -23,6 +24,6 @@ final class ReferencesTest extends FeatureTestCase
         }
 
         self::assertSame([], $without, 'Add an index that begins with each.');
-        self::assertNotSame([], DB::select('pragma foreign_key_list(calls)'), 'references are looked at');
+        self::assertGreaterThan(100, $seen, 'references are looked at');
     }
 }

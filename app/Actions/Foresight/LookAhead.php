@@ -97,7 +97,7 @@ final readonly class LookAhead
     /** All that the outlook depends on, as it stands. */
     private function stands(Business $business, ScriptText $text): string
     {
-        $of = static fn (string $model): string => $model::query()->where('business_id', $business->id)->selectRaw("count(*) || '.' || coalesce(max(updated_at), '') as stands")->toBase()->value('stands') ?? '';
+        $of = static fn (string $model): string => $model::query()->where('business_id', $business->id)->selectRaw("count(*) || '.' || coalesce(cast(max(updated_at) as varchar(40)), '') as stands")->toBase()->value('stands') ?? '';
 
         return implode('|', [$text->id, $text->hash, $business->knowledge_version, $business->caution, $of(Team::class), $of(Person::class), $of(TeamExample::class), $of(OwnTrade::class), Meaning::english()->version()]);
     }

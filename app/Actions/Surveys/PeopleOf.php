@@ -62,7 +62,7 @@ final readonly class PeopleOf
     {
         $counts = [];
         $most = [];
-        $rows = $this->calls($survey)->toBase()->leftJoin('records', 'records.call_id', '=', 'calls.id')->whereNotNull('calls.from')->orderBy('calls.id')->selectRaw('calls.id as id, calls."from" as number, length(records.cells) as said')->get();
+        $rows = $this->calls($survey)->toBase()->leftJoin('records', 'records.call_id', '=', 'calls.id')->whereNotNull('calls.from')->orderBy('calls.id')->selectRaw('calls.id as id, calls."from" as number, length(cast(records.cells as text)) as said')->get();
         foreach ($rows as $row) {
             $number = (string) $row->number;
             if (! isset($most[$number]) || (int) $row->said >= $most[$number]) {

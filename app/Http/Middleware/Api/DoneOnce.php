@@ -8,7 +8,6 @@ use App\Api\Problem;
 use App\Models\ApiToken;
 use App\Models\ApiWrite;
 use Closure;
-use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -36,11 +35,12 @@ final readonly class DoneOnce
         }
         ApiWrite::query()->where('created_at', '<', now()->subHours(self::HOURS))->orWhere(static fn ($stalled) => $stalled->where('status', 0)->where('created_at', '<', now()->subSeconds(self::STALLED)))->delete();
         $hash = hash('sha256', $request->method()."\n".$request->getPathInfo()."\n".$request->getContent());
-        try {
-            $claim = ApiWrite::query()->create(['token_id' => $token->id, 'key' => $key, 'request' => $hash, 'status' => 0, 'headers' => []]);
-        } catch (UniqueConstraintViolationException) {
+        // Whoever comes second finds the key taken; nothing fails, so that no transaction around it does.
+        $now = now();
+        if (ApiWrite::query()->insertOrIgnore(['token_id' => $token->id, 'key' => $key, 'request' => $hash, 'status' => 0, 'headers' => '[]', 'created_at' => $now, 'updated_at' => $now]) === 0) {
             return $this->again($token, $key, $hash);
         }
+        $claim = ApiWrite::query()->where('token_id', $token->id)->where('key', $key)->firstOrFail();
         try {
             /** @var Response $response */
             $response = $next($request);
