@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 return new class extends Migration {
@@ -20,6 +21,10 @@ return new class extends Migration {
 
     public function up(): void
     {
+        if (DB::getDriverName() !== 'sqlite') {
+            // In SQLite it is a full-text index, whose row has the number of its call.
+            Schema::table('call_search', static fn (Blueprint $table) => $table->index('call_id'));
+        }
         foreach (self::REFERENCES as $name => $columns) {
             Schema::table($name, static function (Blueprint $table) use ($columns): void {
                 foreach ($columns as $column) {

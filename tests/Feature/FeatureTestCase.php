@@ -20,6 +20,7 @@ use App\StandIns\Yard;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Testing\TestResponse;
 
 /** A small business with the demonstration's agent, one contact, and a user of each role. */
@@ -48,6 +49,8 @@ abstract class FeatureTestCase extends TestCase
     {
         parent::setUp();
         $this->withoutVite();
+        // A cache outside this process remembers the test before.
+        config('cache.default') === 'array' || Cache::flush();
         // Nobody listens there: stand-in systems are away unless a test has them answer.
         config(['ringo.stand_in_url' => 'http://127.0.0.1:9']);
         $this->business = Business::query()->create(['key' => 'pellbrook', 'name' => 'Pellbrook Hire', 'country' => 'GB', 'tz' => 'Europe/London']);

@@ -9,6 +9,8 @@ port=${RINGO_PG_PORT:-54329}
 redis=${RINGO_REDIS_PORT:-63799}
 rm -rf "$folder"
 mkdir -p "$folder"
+# Whoever it runs as must get there.
+chmod 755 "$(dirname "$folder")" "$folder"
 # PostgreSQL does not run as root.
 as() { if [ "$(id -u)" = 0 ]; then su postgres -s /bin/bash -c "$1"; else bash -c "$1"; fi; }
 [ "$(id -u)" != 0 ] || chown postgres "$folder"
