@@ -72,6 +72,21 @@ final class Dominators
         return $passed;
     }
 
+    /**
+     * The nearest place passed on every way to one that fits; the walk ends there.
+     *
+     * @param callable(string): bool $fits
+     */
+    public function nearest(string $place, callable $fits): ?string
+    {
+        $at = $this->nearest[$this->order[$place] ?? self::ROOT] ?? self::ROOT;
+        while ($at >= 0 && ! $fits($this->names[$at])) {
+            $at = $this->nearest[$at] ?? self::ROOT;
+        }
+
+        return $this->names[$at] ?? null;
+    }
+
     private function meet(int $a, int $b): int
     {
         while ($a !== $b) {

@@ -115,15 +115,15 @@ final class Flow
     }
 
     /**
-     * The steps that are passed on every way from the beginning to a step.
+     * The nearest step that fits among those passed on every way from the beginning to a step.
      *
-     * @return array<string, true>
+     * @param callable(string): bool $fits
      */
-    public function onEveryWay(string $to): array
+    public function onEveryWay(string $to, callable $fits): ?string
     {
         $this->dominators ??= new Dominators(array_map(static fn (array $ways): array => array_column($ways, 'to'), $this->ways), $this->roots());
 
-        return $this->dominators->of($to);
+        return $this->dominators->nearest($to, $fits);
     }
 
     /** @return list<array{to: string, sets: list<string>, clears: list<string>}> */

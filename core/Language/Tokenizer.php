@@ -21,6 +21,12 @@ final class Tokenizer
         |[£$€¥₹¢@\#*&%+_/½¼¾]~xui
         RE;
 
+    /** Lines whose words are remembered: labels and phrases of a design are looked at again and again. */
+    private const KEPT = 5_000;
+
+    /** @var array<array-key, list<string>> */
+    private array $words = [];
+
     /** @return list<Token> */
     public function tokens(string $line): array
     {
@@ -32,14 +38,7 @@ final class Tokenizer
         $tokens = [];
         $last = 0;
         foreach ($found[0] as [$piece, $at]) {
-            $text = mb_strtolower($piece);
-            if (preg_match('/^[ap]\.\s?m\.?$/', $text) === 1) {
-                $text = $text[0].'m';
-            }
-            // 'A week'll do': the unit is what counts.
-            $text = (string) preg_replace("/^(minutes?|hours?|days?|nights?|weeks?|fortnight|months?|years?|weekend|today|tonight|tomorrow|morning|afternoon|evening|noon|\\w+day)'(?:ll|d)$/", '$1', $text);
-            // 'Eleven fifteen's great': so does the number.
-            $text = (string) preg_replace("/^(two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\\w+teen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|half|quarter)'(?:s|ll|d)$/", '$1', $text);
+            $text = self::plain(mb_strtolower($piece));
             $end = $at + strlen($piece);
             $tokens[] = new Token($text, $piece, $at, $end, substr($line, $last, $at - $last));
             $last = $end;
@@ -48,9 +47,29 @@ final class Tokenizer
         return $tokens;
     }
 
+    /** Most words are what they are: only a stop or an apostrophe asks for a closer look. */
+    private static function plain(string $text): string
+    {
+        if (str_contains($text, '.') && preg_match('/^[ap]\.\s?m\.?$/', $text) === 1) {
+            return $text[0].'m';
+        }
+        if (! str_contains($text, "'")) {
+            return $text;
+        }
+        // 'A week'll do': the unit is what counts.
+        $text = (string) preg_replace("/^(minutes?|hours?|days?|nights?|weeks?|fortnight|months?|years?|weekend|today|tonight|tomorrow|morning|afternoon|evening|noon|\\w+day)'(?:ll|d)$/", '$1', $text);
+
+        // 'Eleven fifteen's great': so does the number.
+        return (string) preg_replace("/^(two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\\w+teen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|half|quarter)'(?:s|ll|d)$/", '$1', $text);
+    }
+
     /** @return list<string> the token texts of a line */
     public function words(string $line): array
     {
-        return array_map(static fn (Token $token): string => $token->text, $this->tokens($line));
+        if (count($this->words) > self::KEPT) {
+            $this->words = [];
+        }
+
+        return $this->words[$line] ??= array_map(static fn (Token $token): string => $token->text, $this->tokens($line));
     }
 }

@@ -11,12 +11,8 @@ use App\Models\Agent;
 use App\Models\CasebookCase;
 use App\Models\DraftVersion;
 use App\Models\ScriptText;
-use Ringo\Dialogue\Engine;
-use Ringo\Diary\Diaries;
 use Ringo\Document\InvalidDocument;
-use Ringo\Rehearsal\Casebook\Trial;
 use Ringo\Rehearsal\Casebook\Verdict;
-use Ringo\Rehearsal\SketchBook;
 use Ringo\Transcript\Turn;
 
 /** Rings the cases of an agent on its draft, and finds the change of the draft that broke one. */
@@ -38,10 +34,11 @@ final readonly class RunCases
     {
         $agent->loadMissing('draft.scriptText', 'business');
         $text = $agent->draft->scriptText;
+        $trials = $this->trials($agent);
         $ran = 0;
         foreach (CasebookCase::query()->where('agent_id', $agent->id)->orderBy('key')->limit(self::AT_ONCE)->get() as $case) {
             if ($case instanceof CasebookCase && ($all || ($case->result['text'] ?? null) !== $text->id)) {
-                $this->one($agent, $case, $text);
+                $this->one($agent, $case, $text, $trials);
                 $ran++;
             }
         }
@@ -49,11 +46,12 @@ final readonly class RunCases
         return $ran;
     }
 
-    public function one(Agent $agent, CasebookCase $case, ScriptText $text): Verdict
+    public function one(Agent $agent, CasebookCase $case, ScriptText $text, ?Trials $trials = null): Verdict
     {
+        $trials ??= $this->trials($agent);
         $before = $case->result;
-        $verdict = $this->verdict($agent, $case, $text);
-        $broke = $verdict->passed() ? null : (($before['passed'] ?? true) === false && ($before['broke'] ?? null) !== null ? $before['broke'] : $this->broke($agent, $case));
+        $verdict = $trials->on($text)->of($case->kept());
+        $broke = $verdict->passed() ? null : (($before['passed'] ?? true) === false && ($before['broke'] ?? null) !== null ? $before['broke'] : $this->broke($agent, $case, $trials));
         $case->update(['result' => [
             'text' => $text->id, 'passed' => $verdict->passed(), 'failures' => $verdict->failures, 'turns' => array_map(static fn (Turn $turn): array => $turn->toArray(), $verdict->call->transcript->turns),
             'outcome' => $verdict->call->state->outcome, 'unused' => $verdict->unused, 'at' => now()->format('c'), 'broke' => $broke,
@@ -64,7 +62,7 @@ final readonly class RunCases
 
     public function verdict(Agent $agent, CasebookCase $case, ScriptText $text): Verdict
     {
-        return (new Trial($this->engine($agent, $text)))->of($case->kept());
+        return $this->trials($agent)->on($text)->of($case->kept());
     }
 
     /**
@@ -72,40 +70,34 @@ final readonly class RunCases
      *
      * @return ?array{words: string, by: ?string, version: int} null where it never passed, or nothing was changed
      */
-    private function broke(Agent $agent, CasebookCase $case): ?array
+    private function broke(Agent $agent, CasebookCase $case, Trials $trials): ?array
     {
         $versions = DraftVersion::query()->where('agent_id', $agent->id)->with('scriptText', 'user')->orderBy('version')->get()->values();
-        if ($versions->count() < 2 || ! $this->passes($agent, $case, $versions[0]->scriptText)) {
+        if ($versions->count() < 2 || ! $this->passes($trials, $case, $versions[0]->scriptText)) {
             return null;
         }
         $good = 0;
         $bad = $versions->count() - 1;
         while ($bad - $good > 1) {
             $middle = intdiv($good + $bad, 2);
-            $this->passes($agent, $case, $versions[$middle]->scriptText) ? $good = $middle : $bad = $middle;
+            $this->passes($trials, $case, $versions[$middle]->scriptText) ? $good = $middle : $bad = $middle;
         }
         $change = $versions[$bad];
 
         return ['words' => $change->words, 'by' => $change->user?->name, 'version' => $change->version];
     }
 
-    private function passes(Agent $agent, CasebookCase $case, ScriptText $text): bool
+    private function passes(Trials $trials, CasebookCase $case, ScriptText $text): bool
     {
         try {
-            return $this->verdict($agent, $case, $text)->passed();
+            return $trials->on($text)->of($case->kept())->passed();
         } catch (InvalidDocument) {
             return false;
         }
     }
 
-    private function engine(Agent $agent, ScriptText $text): Engine
+    private function trials(Agent $agent): Trials
     {
-        return Engine::for(
-            $text->script(),
-            $this->switchboard->business($agent->business, true),
-            $this->knowledge->forCalls($agent->business),
-            appointments: new SketchBook(Diaries::fromArray($this->diaries->document($agent->business))),
-            errands: $agent->business->errandDesigns(),
-        );
+        return new Trials($agent, $this->switchboard, $this->knowledge, $this->diaries);
     }
 }

@@ -60,7 +60,7 @@ final class RehearseCommand
         return ['case' => $verdict->case->key, 'title' => $verdict->case->title, 'passed' => $verdict->passed(), 'must' => $verdict->case->must, 'failures' => $verdict->failures, 'outcome' => $verdict->call->state->outcome, 'turns' => $verdict->call->state->heard, 'unused_lines' => $verdict->unused];
     }
 
-    /** @return \Closure(): Engine each case has a diary of its own */
+    /** @return \Closure(): Engine one for all cases; each finds the diary as it was */
     private function engine(Arguments $arguments, string $agent): \Closure
     {
         $text = is_file($agent) ? (string) file_get_contents($agent) : throw new BadInput("{$agent}: there is no such file.");
@@ -75,7 +75,14 @@ final class RehearseCommand
         $teams = $arguments->get('teams');
         $board = $teams === null ? null : (new StaffFile(new NumberingPlan, $script->agent->country))->read(is_file($teams) ? (string) file_get_contents($teams) : throw new BadInput("{$teams}: there is no such file."));
 
-        return static fn (): Engine => Engine::for($script, $board, $knowledge, appointments: $diaries === null ? null : new SketchBook($diaries), errands: $errands);
+        $book = $diaries === null ? null : new SketchBook($diaries);
+        $engine = Engine::for($script, $board, $knowledge, appointments: $book, errands: $errands);
+
+        return static function () use ($engine, $book): Engine {
+            $book?->fresh();
+
+            return $engine;
+        };
     }
 
     private function book(string $file): Casebook

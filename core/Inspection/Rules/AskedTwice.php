@@ -20,18 +20,14 @@ final readonly class AskedTwice implements Rule
     {
         $asks = array_filter($design->script->steps, static fn ($step): bool => $step instanceof AskStep);
         $fields = array_count_values(array_map(static fn (AskStep $step): string => $step->field, $asks));
+        $forgotten = array_merge(...array_map(static fn (NoteStep $step): array => $step->forget, array_values(array_filter($design->script->steps, static fn ($step): bool => $step instanceof NoteStep))));
         foreach ($asks as $key => $step) {
-            if ($fields[$step->field] < 2 || ! $design->flow->reached($key)) {
+            if ($fields[$step->field] < 2 || in_array($step->field, $forgotten, true) || ! $design->flow->reached($key)) {
                 continue;
             }
-            $passed = $design->flow->onEveryWay($key);
-            $forgets = array_filter($design->script->steps, static fn ($one): bool => $one instanceof NoteStep && in_array($step->field, $one->forget, true));
-            foreach ($asks as $other => $earlier) {
-                if ($other !== $key && $earlier->field === $step->field && isset($passed[$other]) && $forgets === []) {
-                    yield new Finding('asked_twice', Severity::Warning, $key, "Every call has been asked for {$step->field} at “{$other}” before it comes here, so this question is always passed by.", new Fix('Take this question out', static fn (ScriptDocument $document): ScriptDocument => $document->without($key)));
-
-                    break;
-                }
+            $other = $design->flow->onEveryWay($key, static fn (string $one): bool => isset($asks[$one]) && $asks[$one]->field === $step->field);
+            if ($other !== null) {
+                yield new Finding('asked_twice', Severity::Warning, $key, "Every call has been asked for {$step->field} at “{$other}” before it comes here, so this question is always passed by.", new Fix('Take this question out', static fn (ScriptDocument $document): ScriptDocument => $document->without($key)));
             }
         }
     }
