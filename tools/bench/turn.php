@@ -47,7 +47,7 @@ return static function (Table $table): void {
             $processor = $clock = 0.0;
             $count = 0;
             for ($n = 0; $n < $calls; $n++) {
-                $call = $send('/pellbrook/agents/maren/ring', ['caller' => 'unknown', 'number' => sprintf('07700 900%03d', 300 + $n), 'placed_at' => '2026-03-10T09:14']);
+                $call = $send('/pellbrook/agents/maren/ring', ['caller' => 'withheld', 'placed_at' => '2026-03-10T09:14']);
                 $before = $used();
                 $start = hrtime(true);
                 foreach (['I need a mini digger from Thursday for '.(2 + $n).' days', 'delivered please', 'Oldmere', (3 + $n).' Mill Lane, Oldmere', 'yes', 'on the account', 'Dara Whitcombe'] as $line) {
