@@ -34,16 +34,17 @@ $chosen = array_filter(array_slice($places, 0, $count), static fn (int $n): bool
 $copy = sys_get_temp_dir().'/mutants-'.getmypid();
 mkdir($copy);
 register_shutdown_function(static fn () => passthru('rm -rf '.escapeshellarg($copy)));
-foreach (['app', 'bootstrap', 'compat', 'composer.json', 'config', 'core', 'data', 'database', 'phpunit.xml', 'resources', 'ringo', 'routes', 'tests', 'tools', 'training', 'docs'] as $needed) {
+foreach (['app', 'bootstrap', 'compat', 'composer.json', 'config', 'core', 'data', 'database', 'phpunit.xml', 'resources', 'ringo', 'routes', 'tests', 'tools', 'training', 'docs', 'README.md', 'package.json', 'artisan', 'public'] as $needed) {
     passthru('cp -r '.escapeshellarg("$root/$needed").' '.escapeshellarg($copy));
 }
 passthru('cp -al '.escapeshellarg("$root/vendor").' '.escapeshellarg($copy));
+symlink("$root/node_modules", "$copy/node_modules");
 foreach (['app', 'logs', 'framework/cache', 'framework/views', 'framework/sessions', 'framework/testing'] as $folder) {
     mkdir("$copy/storage/$folder", 0o777, true);
 }
 
 if (($ill = noticedBy($copy, ($chosen[array_key_first($chosen)] ?? exit("Nothing there to change.\n"))[0], isset($given['features']))) !== null) {
-    exit("The tests fail before anything is changed ($ill): mend them first.\n");
+    exit("The tests fail before anything is changed ($ill): mend them first.\n".file_get_contents("$copy/told.txt"));
 }
 $killed = 0;
 foreach ($chosen as [$file, $line, $at, $was, $now]) {
@@ -102,7 +103,7 @@ function noticedBy(string $copy, string $file, bool $features): ?string
     $own = 'tests/Core/'.explode('/', $file)[1];
     $suites = [...(is_dir("$copy/$own") ? [$own => escapeshellarg($own)] : []), 'the core suite' => '--testsuite Core'];
     foreach ($features ? [...$suites, 'the feature suite' => '--testsuite Feature'] : $suites as $name => $which) {
-        exec('cd '.escapeshellarg($copy).' && timeout '.MOST_SECONDS." php -d memory_limit=1G -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=128M vendor/bin/phpunit --do-not-cache-result --stop-on-defect $which > /dev/null 2>&1", $said, $code);
+        exec('cd '.escapeshellarg($copy).' && timeout '.MOST_SECONDS." php -d memory_limit=1G -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=128M vendor/bin/phpunit --do-not-cache-result --stop-on-defect $which > told.txt 2>&1", $said, $code);
         if ($code !== 0) {
             return $name.($code === 124 ? ', without end' : '');
         }

@@ -16,7 +16,7 @@ use Ringo\Script\ScriptReader;
 return static function (Table $table): void {
     $ring = static function (int $people): Spent {
         $campaign = Campaign::fromArray(['purpose' => 'reminders', 'windows' => array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri'], ['09:00-19:00']), 'start' => '2026-03-02', 'end' => '2026-04-30', 'consent' => false, 'attempts' => ['most' => 3, 'after' => ['no_answer' => 'PT3H']]]);
-        $script = (new ScriptReader)->fromJson((string) file_get_contents(__DIR__.'/../database/demo/quillmoor/tobin.json'));
+        $script = (new ScriptReader)->fromJson((string) file_get_contents(__DIR__.'/../../database/demo/quillmoor/tobin.json'));
         $simulated = new SimulatedCampaign($campaign, $script, new TheirCall(Engine::for($script), new StandInPublic($campaign->rates, '1'), '1'), 1_772_355_600, 20, 120);
         for ($n = 0; $n < $people; $n++) {
             $simulated->add(Listed::of(['id' => (string) $n, 'phone' => sprintf('+44770090%04d', $n)]));

@@ -48,7 +48,7 @@ $megabytes = memory_get_peak_usage(true) / 1048576;
 $again = Spent::on(static fn () => $import->run($import->look($business, $user, 'bench.csv', 'bench.csv')));
 $removing = Spent::on(static fn (): int => $import->undo($storing->gave->refresh(), $user));
 $times = static fn (Spent $one): array => ['processor' => $one->processor, 'clock' => $one->clock];
-unlink($file);
+array_map(unlink(...), glob("{$file}*") ?: []);
 if ($made !== $rows) {
     fwrite(STDERR, "{$made} of {$rows} contacts were made.\n");
     exit(1);

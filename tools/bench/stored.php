@@ -89,5 +89,5 @@ foreach ($views as $name => $path) {
     usort($took, static fn (Spent $a, Spent $b): int => $a->clock <=> $b->clock);
     $told[$name] = ['processor' => $took[4]->processor, 'clock' => $took[4]->clock];
 }
-unlink($file);
+array_map(unlink(...), glob("{$file}*") ?: []);
 echo json_encode($told, JSON_THROW_ON_ERROR), "\n";
