@@ -80,7 +80,8 @@ final class BoardController
             'unanswered' => (clone $asked)->latest('id')->limit(5)->get(),
             'unansweredCount' => $asked->count(),
             'recent' => $recent,
-            'outcomes' => (clone $calls)->where('status', 'ended')->where('started_at', '>=', $today->copy()->subDays(28))->selectRaw('outcome, count(*) as n')->groupBy('outcome')->orderByDesc('n')->limit(8)->pluck('n', 'outcome'),
+            // Grouped by what is reckoned, so that four weeks are read by their time and not all calls by their outcome.
+            'outcomes' => (clone $calls)->where('status', 'ended')->where('started_at', '>=', $today->copy()->subDays(28))->selectRaw('min(outcome) as outcome, count(*) as n')->groupByRaw("outcome || ''")->orderByDesc('n')->limit(8)->pluck('n', 'outcome'),
             'week' => $this->week($business, $now),
         ]);
     }

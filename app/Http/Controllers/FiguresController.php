@@ -12,6 +12,7 @@ use App\Models\Call;
 use App\Models\KnowledgePassage;
 use App\Support\CurrentAgent;
 use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
@@ -52,7 +53,7 @@ final readonly class FiguresController
             'business' => $business, 'agent' => $this->current->in($business), 'agents' => $business->agents()->get(), 'lines' => $business->lines()->pluck('name', 'key')->all(), 'rates' => $rates, 'covered' => $agent, 'unused' => $own?->unused() ?? [], 'givenUpAt' => array_slice($own?->givenUpAt() ?? [], 0, self::MOST_STEPS),
             'unasked' => KnowledgePassage::query()->where('business_id', $business->id)->where('shown', true)->where('answered', 0)->with('source:id,name')->orderBy('id')->limit(self::MOST_STEPS)->get(), 'unaskedCount' => KnowledgePassage::query()->where('business_id', $business->id)->where('shown', true)->where('answered', 0)->count(),
             'cost' => $rates->none() ? null : $rates->of($span['now'], $span['days']), 'costBefore' => $rates->none() ? null : $rates->of($span['before'], $span['days']),
-            'slowest' => Call::query()->where('business_id', $business->id)->when($span['of'] !== null, static fn ($query) => $query->where('agent_id', $span['of']?->id))->where('kind', '!=', 'rehearsal')->where('slowest_microseconds', '>', 0)->where('started_at', '>=', Carbon::parse($span['from'], $business->tz)->utc())->where('started_at', '<', Carbon::parse($span['to'], $business->tz)->addDay()->utc())->orderByDesc('slowest_microseconds')->limit(self::SLOWEST)->get(),
+            'slowest' => $this->slowest($business, $span),
             'each' => $this->weekdays($span['from'], $span['days']),
             'bars' => $this->bars($this->over->days($business, $span['of'], $span['from'], $span['to']), $span['from'], $span['days']),
         ]);
@@ -142,5 +143,21 @@ final readonly class FiguresController
             'of' => $of, 'from' => $from->format('Y-m-d'), 'to' => $to->format('Y-m-d'), 'days' => $days, 'beforeFrom' => $beforeFrom, 'beforeTo' => $beforeTo,
             'now' => $this->over->of($business, $of, $from->format('Y-m-d'), $to->format('Y-m-d')), 'before' => $this->over->of($business, $of, $beforeFrom, $beforeTo),
         ];
+    }
+
+    /**
+     * Found by what an index holds, then read.
+     *
+     * @param array{from: string, to: string, of: ?Agent, ...} $span
+     *
+     * @return Collection<int, Call>
+     */
+    private function slowest(Business $business, array $span): Collection
+    {
+        $found = Call::query()->where('business_id', $business->id)->when($span['of'] !== null, static fn ($query) => $query->where('agent_id', $span['of']?->id))
+            ->where('kind', '!=', 'rehearsal')->where('slowest_microseconds', '>', 0)->where('started_at', '>=', Carbon::parse($span['from'], $business->tz)->utc())->where('started_at', '<', Carbon::parse($span['to'], $business->tz)->addDay()->utc())
+            ->orderByDesc('slowest_microseconds')->limit(self::SLOWEST)->pluck('id');
+
+        return Call::query()->findMany($found)->sortByDesc('slowest_microseconds')->values();
     }
 }
