@@ -59,19 +59,6 @@ final class Dominators
         } while ($changed);
     }
 
-    /** @return array<string, true> the places passed on every way to one, itself left out; none for a place that cannot be come to */
-    public function of(string $place): array
-    {
-        $passed = [];
-        $at = $this->nearest[$this->order[$place] ?? self::ROOT] ?? self::ROOT;
-        while ($at >= 0) {
-            $passed[$this->names[$at]] = true;
-            $at = $this->nearest[$at] ?? self::ROOT;
-        }
-
-        return $passed;
-    }
-
     /**
      * The nearest place passed on every way to one that fits; the walk ends there.
      *

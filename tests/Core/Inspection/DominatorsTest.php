@@ -32,7 +32,15 @@ final class DominatorsTest extends TestCase
                         }
                     }
                 }
-                self::assertEqualsCanonicalizing($expected, array_map(strval(...), array_keys($found->of($to))), "seed {$seed}, {$to}: ".json_encode([$ways, $roots]));
+                $passed = [];
+                self::assertNull($found->nearest($to, static function (string $place) use (&$passed): bool {
+                    $passed[] = $place;
+
+                    return false;
+                }));
+                self::assertEqualsCanonicalizing($expected, $passed, "seed {$seed}, {$to}: ".json_encode([$ways, $roots]));
+                // The walk goes outward and ends at the first that fits.
+                self::assertSame($passed[1] ?? null, $found->nearest($to, static fn (string $place): bool => $place === ($passed[1] ?? null)));
             }
         }
     }
