@@ -27,6 +27,9 @@ abstract class BrowserTestCase extends TestCase
     /** Seconds something may take on a machine that does much else; only a test that fails waits so long. */
     private const PATIENCE = 20;
 
+    /** Microseconds between two looks at a page that something is waited for on: each look costs the browser. */
+    private const BETWEEN_LOOKS = 80_000;
+
     private static ?Process $server = null;
 
     private static ?Process $driver = null;
@@ -106,6 +109,8 @@ abstract class BrowserTestCase extends TestCase
             $failures = __DIR__.'/failures';
             is_dir($failures) || mkdir($failures);
             foreach ([$this->page, ...$this->open] as $i => $browser) {
+                // What a run elsewhere prints is often all there is to see of it.
+                fwrite(STDERR, "\n{$this->name()} ended at {$browser->getCurrentURL()}: ".mb_substr((string) preg_replace('/\s+/', ' ', $browser->findElement(WebDriverBy::tagName('body'))->getText()), 0, 300)."\n");
                 $browser->takeScreenshot(Path::join($failures, $this->name().'-'.$i.'.png'));
             }
         }
@@ -125,11 +130,12 @@ abstract class BrowserTestCase extends TestCase
                 self::$shared?->switchTo()->window($window)->close();
             }
             self::$shared?->switchTo()->window($windows[0] ?? '');
+            // First the page goes, and with it what it has asked for and not yet got: an answer on its way brings the session's cookie back.
+            self::$shared?->get('about:blank');
             $tools = new ChromeDevToolsDriver(self::$shared ?? throw new \LogicException('There is no browser.'));
             $tools->execute('Network.clearBrowserCookies');
             $tools->execute('Storage.clearDataForOrigin', ['origin' => self::$base, 'storageTypes' => 'all']);
             $tools->execute('Emulation.setEmulatedMedia', ['features' => []]);
-            self::$shared->get('about:blank');
             // What it has told so far is this test's.
             self::$shared->manage()->getLog('browser');
             self::$shared->manage()->window()->setSize(new WebDriverDimension(1280, 940));
@@ -152,7 +158,7 @@ abstract class BrowserTestCase extends TestCase
     private function opened(?string $spoken): RemoteWebDriver
     {
         $options = new ChromeOptions;
-        $options->addArguments(['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--window-size=1280,940', '--use-fake-ui-for-media-stream', '--use-fake-device-for-media-stream', '--user-data-dir='.self::$folder.'/profile-'.bin2hex(random_bytes(4))]);
+        $options->addArguments(['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--force-prefers-reduced-motion', '--window-size=1280,940', '--use-fake-ui-for-media-stream', '--use-fake-device-for-media-stream', '--user-data-dir='.self::$folder.'/profile-'.bin2hex(random_bytes(4))]);
         $options->addArguments($spoken === null ? [] : ['--use-file-for-fake-audio-capture='.$spoken]);
         $options->setExperimentalOption('prefs', ['download.default_directory' => self::$folder.'/downloads', 'download.prompt_for_download' => false]);
         $capabilities = DesiredCapabilities::chrome();
@@ -166,7 +172,15 @@ abstract class BrowserTestCase extends TestCase
     protected function signIn(?RemoteWebDriver $page = null, string $who = 'specialist'): void
     {
         $page ??= $this->page;
-        $page->get(self::$base.'/sign-in');
+        $this->until(function () use ($page): bool {
+            $page->get(self::$base.'/sign-in');
+            if (! str_ends_with($page->getCurrentURL(), '/sign-in')) {
+                // A sound that was still on its way has signed us in again.
+                $page->manage()->deleteAllCookies();
+            }
+
+            return $this->find('#email', $page)->isDisplayed();
+        }, 'the form to sign in');
         $this->find('#email', $page)->sendKeys("{$who}@ringo.example");
         $this->find('#password', $page)->sendKeys('ringo-demo'.WebDriverKeys::ENTER);
         $this->see('h1', 'Board', $page);
@@ -196,7 +210,7 @@ abstract class BrowserTestCase extends TestCase
             } catch (ElementClickInterceptedException|ElementNotInteractableException|NoSuchElementException|StaleElementReferenceException) {
                 // Not there yet.
             }
-            usleep(40_000);
+            usleep(self::BETWEEN_LOOKS);
         } while (microtime(true) < $end);
         self::fail('Not seen within '.self::PATIENCE." seconds: {$what}");
     }
