@@ -24,6 +24,9 @@ final readonly class Claim
 
     public const CALLER_ID = 'caller id';
 
+    /** Characters of a turn that stand for it where no shorter stretch tells the value. */
+    public const SAID_MOST = 120;
+
     public function __construct(
         public mixed $value,
         public float $confidence,

@@ -4,13 +4,28 @@ declare(strict_types=1);
 
 namespace Ringo\Extraction;
 
+use Ringo\Extraction\Weighing\Anchors;
+use Ringo\Extraction\Weighing\Candidates;
+use Ringo\Extraction\Weighing\Chooser;
+use Ringo\Extraction\Weighing\Links;
+use Ringo\Extraction\Weighing\Meant;
+use Ringo\Extraction\Weighing\Moments;
+use Ringo\Extraction\Weighing\Scene;
+use Ringo\Extraction\Weighing\Settler;
+use Ringo\Extraction\Weighing\Signs;
+use Ringo\Extraction\Weighing\Spoken;
+use Ringo\Extraction\Weighing\Surroundings;
+use Ringo\Extraction\Weighing\Weights;
+use Ringo\Fit\Meaning;
 use Ringo\Language\Lexicon;
 use Ringo\Language\Vocabulary;
+use Ringo\Language\WordVectors;
 use Ringo\Numbering\NumberingPlan;
 use Ringo\Sheet\RecordSheet;
 use Ringo\Speech\Display;
 use Ringo\Transcript\Transcript;
 use Ringo\Understanding\Understanding;
+use Ringo\Understanding\YesNo\Model;
 use Ringo\Value\ValueType;
 
 /**
@@ -41,6 +56,10 @@ final class Extractor
 
     private readonly FreeText $freeText;
 
+    private readonly Candidates $candidates;
+
+    private readonly Settler $settler;
+
     private readonly Inferred $inferred;
 
     private readonly Display $display;
@@ -70,6 +89,11 @@ final class Extractor
         $this->story = new Story($sheet, $words);
         $this->keyed = new KeyedChoice($this->readings, $options);
         $this->inferred = new Inferred($words, $lexicon, $options);
+        $links = new Links($this->questions, $lexicon, WordVectors::english());
+        $signs = new Signs($links, $this->readings, $words);
+        $spoken = new Spoken($this->readings, $this->questions, $signs, new Surroundings($this->readings, $this->questions, $words), new Anchors($this->readings), $words);
+        $this->candidates = new Candidates($spoken, new Moments($this->readings, $signs), new Meant($this->readings, $signs, $understanding, Model::english(), Meaning::english(), $links));
+        $this->settler = new Settler($this->candidates, new Chooser(Weights::english()), $this->readings);
         $this->freeText = new FreeText($this->readings, $this->questions, $words);
     }
 
@@ -88,6 +112,22 @@ final class Extractor
 
     public function extract(Transcript $transcript, ?string $outcome = null): Record
     {
+        [$hearing, $exchanges] = $this->heard($transcript);
+        $this->settler->settle($hearing);
+        $this->doubts($hearing);
+
+        return $this->record($hearing, $exchanges, $outcome);
+    }
+
+    /** @return array<string, list<Weighing\Candidate>> all values each field of the call might have, for the training of what they count */
+    public function candidates(Transcript $transcript): array
+    {
+        return $this->candidates->of(Scene::of($this->heard($transcript)[0], $this->readings));
+    }
+
+    /** @return array{Hearing, list<Exchange>} the call read turn by turn */
+    private function heard(Transcript $transcript): array
+    {
         $country = $transcript->country;
         $fields = $this->profiles[$country] ??= $this->profiler->profiles($this->sheet, $country);
         $hearing = new Hearing($transcript, $fields);
@@ -98,9 +138,8 @@ final class Extractor
         $this->inferred->fill($hearing, $exchanges);
         $this->freeText->fill($hearing, $exchanges);
         $this->forWhom($hearing);
-        $this->doubts($hearing);
 
-        return $this->record($hearing, $exchanges, $outcome);
+        return [$hearing, $exchanges];
     }
 
     private function hear(Hearing $hearing, Exchange $exchange): void

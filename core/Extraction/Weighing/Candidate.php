@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Extraction\Weighing;
+
+use Ringo\Extraction\FieldProfile;
+
+/**
+ * A value that a field might have, with the words it comes from and what speaks for and against it.
+ *
+ * `told` names how it came up: read (the record so far has it), answer (the caller's words), offer (the other side's words), meant
+ * (no words name it, their sense does) or moment (a day and an hour that stand apart).
+ */
+final readonly class Candidate
+{
+    public const READ = 'read';
+
+    public const ANSWER = 'answer';
+
+    public const OFFER = 'offer';
+
+    public const MEANT = 'meant';
+
+    public const MOMENT = 'moment';
+
+    /**
+     * @param int $place of the utterance in the scene; -1 for what the record has so far
+     * @param int $turn the caller's turn that gives it, or that takes what the other side said
+     * @param array<string, float> $signs what speaks for and against it, by name
+     */
+    public function __construct(public FieldProfile $field, public mixed $value, public int $place, public int $turn, public string $said, public string $told, public array $signs)
+    {
+    }
+
+    /** @param array<string, float> $signs */
+    public function with(array $signs): self
+    {
+        return new self($this->field, $this->value, $this->place, $this->turn, $this->said, $this->told, $signs + $this->signs);
+    }
+}

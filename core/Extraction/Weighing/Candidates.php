@@ -1,0 +1,148 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Extraction\Weighing;
+
+use Ringo\Extraction\Claim;
+use Ringo\Extraction\FieldProfile;
+use Ringo\Extraction\Score;
+use Ringo\Value\ValueType;
+
+/** All values the fields of a call might have, each with what speaks for and against it, others of the same call included. */
+final readonly class Candidates
+{
+    public function __construct(private Spoken $spoken, private Moments $moments, private Meant $meant)
+    {
+    }
+
+    /** @return array<string, list<Candidate>> by field */
+    public function of(Scene $scene): array
+    {
+        $all = $this->moments->of($scene);
+        foreach ($scene->utterances as $utterance) {
+            array_push($all, ...$this->spoken->of($scene, $utterance), ...$this->meant->of($scene, $utterance));
+        }
+        $by = [];
+        foreach ($all as $candidate) {
+            $by[$candidate->field->key()][] = $candidate;
+        }
+        $claims = $scene->hearing->ledger->claims();
+        $found = [];
+        foreach ($scene->fields as $field) {
+            if ($field->type === ValueType::Text) {
+                continue;
+            }
+            $candidates = $by[$field->key()] ?? [];
+            $claim = $claims[$field->key()] ?? null;
+            if ($claim !== null) {
+                $candidates[] = new Candidate($field, $claim->value, -1, $claim->turn ?? 0, $claim->said, Candidate::READ, []);
+            }
+            $found[$field->key()] = array_map(fn (Candidate $one): Candidate => $one->with($this->among($one, $candidates, $claim, $claims, $scene)), $candidates);
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param list<Candidate> $rivals
+     * @param array<string, Claim> $claims
+     *
+     * @return array<string, float>
+     */
+    private function among(Candidate $candidate, array $rivals, ?Claim $claim, array $claims, Scene $scene): array
+    {
+        $signs = ['told:'.$candidate->told => 1.0] + $this->record($candidate, $claim, $claims);
+        $turns = [];
+        $later = 0;
+        $offers = 0;
+        $others = [];
+        foreach ($rivals as $one) {
+            if (Score::same($one->value, $candidate->value)) {
+                $turns[$one->told === Candidate::READ ? -1 : $one->turn] = true;
+            } else {
+                $others[json_encode($one->value, JSON_THROW_ON_ERROR)] = true;
+                $later += $one->turn > $candidate->turn && $one->told === Candidate::ANSWER ? 1 : 0;
+                $offers += $one->turn > $candidate->turn && $one->told === Candidate::OFFER ? 1 : 0;
+            }
+            if ($candidate->place >= 0 && $one->place >= 0 && abs($one->place - $candidate->place) === 1) {
+                // What stands right before and right after it, on the other side.
+                $signs[($one->place > $candidate->place ? 'then:' : 'first:').(Score::same($one->value, $candidate->value) ? 'same' : 'other')] = 1.0;
+            }
+        }
+        unset($turns[-1]);
+        $signs['again'] = min(3, max(0, count($turns) - 1)) / 3;
+        $signs['later'] = min(3, $later) / 3;
+        $signs['offers'] = min(3, $offers) / 3;
+        $signs['rivals'] = min(4, count($others)) / 4;
+        $signs['last_said'] = $later === 0 ? 1.0 : 0.0;
+        $signs['through'] = $candidate->turn / max(1, count($scene->transcript()->turns));
+
+        return $signs + $this->plausible($candidate, $scene);
+    }
+
+    /**
+     * What the record, as it was read turn by turn, says of the value.
+     *
+     * @param array<string, Claim> $claims
+     *
+     * @return array<string, float>
+     */
+    private function record(Candidate $candidate, ?Claim $claim, array $claims): array
+    {
+        $signs = [];
+        if ($claim === null) {
+            $signs['record:none'] = 1.0;
+        } elseif (Score::same($claim->value, $candidate->value)) {
+            $signs['record:same'] = $claim->confidence;
+            $signs['record:'.$claim->origin] = 1.0;
+            $signs['record:confirmed'] = $claim->confirmed ? 1.0 : 0.0;
+        } else {
+            $signs['record:other'] = $claim->confidence;
+            $signs['record:other:'.$claim->origin] = 1.0;
+        }
+        foreach ($claims as $key => $other) {
+            if ($key !== $candidate->field->key() && $candidate->field->type !== ValueType::YesNo && Score::same($other->value, $candidate->value)) {
+                $signs['record:elsewhere'] = 1.0;
+            }
+        }
+
+        return $signs;
+    }
+
+    /** @return array<string, float> whether the value can be what the field holds */
+    private function plausible(Candidate $candidate, Scene $scene): array
+    {
+        $value = $candidate->value;
+        $signs = [];
+        if ($candidate->field->kin() === 'day' && is_string($value)) {
+            $day = substr($value, 0, 10);
+            $today = $scene->hearing->now->format('Y-m-d');
+            $signs['day:'.($day < $today ? 'past' : ($day === $today ? 'today' : 'coming'))] = 1.0;
+            $signs['tense:'.$candidate->field->tense.':'.($day < $today ? 'past' : 'coming')] = 1.0;
+        }
+        if (is_int($value) || is_float($value)) {
+            $signs['number:'.($value == 0 ? 'none' : ($value == 1 ? 'one' : ($value < 13 ? 'few' : ($value < 100 ? 'many' : 'lots'))))] = 1.0;
+        }
+        if ($candidate->field->type === ValueType::PersonName && is_string($value)) {
+            $signs['name:'.(str_contains($value, ' ') ? 'whole' : 'part')] = 1.0;
+        }
+        if ($candidate->field->type === ValueType::PostalAddress && is_string($value)) {
+            $signs['address:'.(preg_match('/\d/', $value) === 1 ? 'numbered' : 'bare')] = 1.0;
+        }
+        $signs['role:'.$candidate->field->role] = 1.0;
+
+        return $signs;
+    }
+
+    /** Fields of like types are weighed alike. */
+    public static function group(FieldProfile $field): string
+    {
+        return match ($field->type) {
+            ValueType::Date, ValueType::DateTime, ValueType::Time => 'when',
+            ValueType::Number, ValueType::Duration => 'count',
+            ValueType::Phone, ValueType::Email, ValueType::Reference => 'code',
+            default => $field->type->value,
+        };
+    }
+}

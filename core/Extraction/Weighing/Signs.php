@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Extraction\Weighing;
+
+use Ringo\Extraction\FieldProfile;
+use Ringo\Extraction\Readings;
+use Ringo\Language\Vocabulary;
+use Ringo\Understanding\Reading;
+
+/** What speaks for and against a value where it was said: the question before it, the words around it, the reply to it. */
+final class Signs
+{
+    /** From here on a question points at a field at all. */
+    private const POINTS = 0.2;
+
+    /** Words before a value that may deny it. */
+    private const CLOSE = 4;
+
+    /** @var \WeakMap<Utterance, array{?bool}> whether a reply agrees */
+    private \WeakMap $reactions;
+
+    public function __construct(private readonly Links $links, private readonly Readings $readings, private readonly Vocabulary $words)
+    {
+        $this->reactions = new \WeakMap;
+    }
+
+    /**
+     * @param string $unit the sentence, or the whole turn, it was read from
+     *
+     * @return array<string, float>
+     */
+    public function of(Scene $scene, Utterance $utterance, FieldProfile $field, string $unit, Reading $reading, string $place): array
+    {
+        $signs = $this->link($scene, $field, $unit, 'own') + ['sure' => $reading->confidence, 'share' => min(1.0, strlen($reading->said) / max(1, strlen($unit))), 'at:'.$place => 1.0];
+        $at = $reading->said === '' ? false : stripos($unit, $reading->said);
+        $lead = $at === false ? $unit : substr($unit, 0, $at);
+        $close = implode(' ', array_slice(explode(' ', trim($lead)), -self::CLOSE));
+        foreach ($this->words->section('weighing', 'around') as $name => $phrases) {
+            $tokens = $this->readings->hear(match ($name) {
+                'limit', 'either' => $unit,
+                'denied' => $close,
+                default => $lead,
+            })->all;
+            if ($tokens !== [] && $this->words->phrases('weighing', 'around_'.$name)->in($tokens)) {
+                $signs['word:'.$name] = 1.0;
+            }
+        }
+        if (str_contains($unit, '?')) {
+            $signs['asks'] = 1.0;
+        }
+        $signs['early'] = $utterance->turn <= 1 ? 1.0 : 0.0;
+
+        return $signs + ($utterance->theirs ? $this->offered($scene, $utterance) : $this->link($scene, $field, $utterance->before, 'to') + ['caller' => 1.0]);
+    }
+
+    /**
+     * How a text points at a field, and whether it points more at another.
+     *
+     * @return array<string, float>
+     */
+    public function link(Scene $scene, FieldProfile $field, string $text, string $name): array
+    {
+        $links = $this->links->of($text, $scene->fields);
+        $own = $links[$field->key()];
+        $most = ['last' => 0.0, 'names' => 0.0, 'like' => -1.0];
+        $kin = $most;
+        $alone = true;
+        foreach ($scene->fields as $other) {
+            if ($other->key() === $field->key()) {
+                continue;
+            }
+            $link = $links[$other->key()];
+            foreach ($most as $what => $value) {
+                $most[$what] = max($value, $link[$what]);
+                if ($other->kin() === $field->kin()) {
+                    $kin[$what] = max($kin[$what], $link[$what]);
+                    $alone = false;
+                }
+            }
+        }
+        $signs = [
+            "{$name}.asks" => $own['asks'], "{$name}.last" => $own['last'], "{$name}.names" => $own['names'], "{$name}.about" => $own['about'], "{$name}.like" => $own['like'],
+            "{$name}.last_lead" => $own['last'] - $kin['last'], "{$name}.last_most" => $own['last'] - $most['last'], "{$name}.names_lead" => $own['names'] - $kin['names'],
+            "{$name}.like_lead" => $alone ? 0.0 : $own['like'] - $kin['like'], "{$name}.like_most" => $own['like'] - $most['like'],
+            "{$name}.top" => $own['last'] > self::POINTS && $own['last'] >= $most['last'] ? 1.0 : 0.0,
+            'alone' => $alone ? 1.0 : 0.0,
+        ];
+        if ($own['open'] !== '' && $name === 'to') {
+            $signs['open:'.$own['open']] = 1.0;
+        }
+
+        return $signs;
+    }
+
+    /** @return array<string, float> what the caller made of what the other side said */
+    private function offered(Scene $scene, Utterance $utterance): array
+    {
+        $reply = $utterance->reply;
+        $signs = ['theirs' => 1.0];
+        if ($reply === null) {
+            return $signs + ['reply:none' => 1.0];
+        }
+        $reaction = $this->reaction($scene, $reply);
+        $signs['reply:'.($reaction === null ? 'other' : ($reaction ? 'yes' : 'no'))] = 1.0;
+        if ($this->readings->turnedDown($reply->heard)) {
+            $signs['reply:down'] = 1.0;
+        }
+        if (str_contains($reply->heard->original, '?')) {
+            $signs['reply:asks'] = 1.0;
+        }
+
+        return $signs;
+    }
+
+    public function reaction(Scene $scene, Utterance $utterance): ?bool
+    {
+        $known = $this->reactions[$utterance] ?? null;
+        if ($known === null) {
+            $known = [$this->readings->reaction($utterance->heard, $scene->hearing->now)];
+            $this->reactions[$utterance] = $known;
+        }
+
+        return $known[0];
+    }
+}
