@@ -39,7 +39,8 @@ final readonly class SheetForm
         foreach ((array) ($schema['properties'] ?? []) as $key => $field) {
             $field = (array) $field;
             $options = [];
-            foreach (is_array($field['enum'] ?? null) ? $field['enum'] : [] as $value) {
+            $listed = $field['enum'] ?? $field['items']['enum'] ?? null;
+            foreach (is_array($listed) ? array_filter($listed, is_scalar(...)) : [] as $value) {
                 $label = $field['x-labels'][$value] ?? null;
                 $phrases = $field['x-phrases'][$value] ?? [];
                 $options[] = $value.(is_string($label) ? ' ('.$label.')' : '').($phrases === [] ? '' : ': '.implode(', ', (array) $phrases));
@@ -82,9 +83,9 @@ final readonly class SheetForm
             $field = array_diff_key((array) ($old[$key] ?? []), array_flip(['type', 'format', 'title', 'description', 'examples', 'enum', 'pattern', 'x-sees', 'x-keep-days']));
             // What a list holds is not shown here; it stays as it is written.
             $field = ['type' => match ($kind) {
-                'items' => 'array', 'yes-no' => 'boolean', 'number' => (($old[$key]['type'] ?? '') === 'integer' ? 'integer' : 'number'), 'money' => 'object', default => 'string'
+                'items', 'several' => 'array', 'yes-no' => 'boolean', 'number' => (($old[$key]['type'] ?? '') === 'integer' ? 'integer' : 'number'), 'money' => 'object', default => 'string'
             }, 'title' => $title] + $field;
-            if (! in_array($kind, ['text', 'yes-no', 'number', 'choice', 'items'], true)) {
+            if (! in_array($kind, ['text', 'yes-no', 'number', 'choice', 'items', 'several'], true)) {
                 $field['format'] = $kind;
             }
             foreach (['description' => 'description', 'pattern' => 'pattern'] as $name => $to) {
@@ -95,8 +96,12 @@ final readonly class SheetForm
             if (trim((string) ($row['example'] ?? '')) !== '') {
                 $field['examples'] = [trim((string) $row['example'])];
             }
-            if ($kind === 'choice') {
+            if ($kind === 'choice' || $kind === 'several') {
                 $field = $this->options($field, (string) ($row['options'] ?? ''), $title, $problems);
+            }
+            if ($kind === 'several') {
+                // The options are those of its items; what they go by and are called stays beside them.
+                $field = ['items' => ['enum' => $field['enum']]] + array_diff_key($field, ['enum' => 1]);
             }
             if (($row['sees'] ?? 'staff') !== 'staff') {
                 $field['x-sees'] = 'owner';
@@ -136,6 +141,7 @@ final readonly class SheetForm
     {
         return match (true) {
             isset($field['enum']) => 'choice',
+            isset($field['items']['enum']) => 'several',
             is_string($field['format'] ?? null) && FieldFormats::ofFormat($field['format']) !== null => $field['format'],
             ($field['type'] ?? '') === 'boolean' => 'yes-no',
             ($field['type'] ?? '') === 'array' => 'items',

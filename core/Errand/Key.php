@@ -24,7 +24,7 @@ final readonly class Key
 
     public static function type(Node $node): ValueType
     {
-        $types = array_values(array_filter(array_column(ValueType::cases(), 'value'), static fn (string $type): bool => $type !== ValueType::Items->value));
+        $types = array_values(array_filter(array_column(ValueType::cases(), 'value'), static fn (string $type): bool => ! in_array($type, [ValueType::Items->value, ValueType::Several->value], true)));
 
         return ValueType::from($node->oneOf('type', $types, ValueType::Text->value));
     }

@@ -148,6 +148,7 @@ final class Volunteered
 
                 return [$names >= 0.4 || $names + $words >= 0.5 ? $reading : null, 1];
             case ValueType::Items:
+            case ValueType::Several:
                 return [null, 0];
             case ValueType::Duration:
                 return [$this->duration($hearing, $field, $sentence), 1];

@@ -61,6 +61,10 @@ final readonly class Field
             return new Typed($this->type, array_map($this->item(...), is_array($value) ? array_values(array_filter($value, is_array(...))) : []));
         }
 
+        if ($this->type === ValueType::Several) {
+            return new Typed($this->type, $value, implode(', ', array_map(fn (mixed $key): string => $this->label(is_scalar($key) ? (string) $key : ''), is_array($value) ? array_values($value) : [])));
+        }
+
         return new Typed($this->type, $value, $this->type === ValueType::Choice ? $this->label((string) (is_scalar($value) ? $value : '')) : null);
     }
 

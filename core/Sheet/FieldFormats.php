@@ -19,7 +19,7 @@ final readonly class FieldFormats
     public const WORDS = [
         'text' => 'free text', 'person_name' => 'name of a person', 'phone' => 'phone number', 'email' => 'e-mail address', 'date' => 'day', 'time' => 'time',
         'datetime' => 'day and time', 'number' => 'number', 'money' => 'sum of money', 'duration' => 'length of time', 'reference' => 'reference', 'yes_no' => 'yes or no',
-        'choice' => 'one of several', 'postal_address' => 'address', 'items' => 'list of items',
+        'choice' => 'one of several', 'postal_address' => 'address', 'several' => 'several of a list', 'items' => 'list of items',
     ];
 
     /** Formats that need no reading of their own. */
@@ -66,6 +66,7 @@ final readonly class FieldFormats
         return match (true) {
             $type === ValueType::YesNo => ['type' => 'boolean'],
             $type === ValueType::Number => ['type' => 'number'],
+            $type === ValueType::Several => ['type' => 'array', 'items' => ['enum' => []]],
             $type === ValueType::Items => ['type' => 'array', 'items' => ['type' => 'object', 'properties' => new \stdClass]],
             isset(self::FORMATS[$type->value]) => ['type' => 'string', 'format' => self::FORMATS[$type->value]],
             default => ['type' => 'string'],

@@ -13,6 +13,7 @@ use Ringo\Value\ValueType;
  *
  * `format` gives the type; `x-phrases` maps enum values (or true and false) to spoken synonyms, `x-labels` to the words they go by,
  * `x-facts` to facts of an option, `x-cues` lists words that announce a field, and `x-from-caller` names the caller's fact that fills it.
+ * An array whose items have an `enum` holds as many of its options as were meant.
  * `x-confirm` says how it is read back, `x-bounds` what it must keep to, `x-rest` that it takes whatever else was told.
  * `x-sees` is `owner` where staff do not see the field, `x-keep-days` says after how many days its value is erased.
  */
@@ -93,27 +94,8 @@ final readonly class RecordSheet
     {
         $data = $node->all();
         $type = self::type($node, $data);
-        $labels = is_array($data['x-labels'] ?? null) ? $data['x-labels'] : [];
         $phrases = is_array($data['x-phrases'] ?? null) ? $data['x-phrases'] : [];
-        $options = [];
-        if (isset($data['enum']) && ! is_array($data['enum'])) {
-            $node->problem('enum', 'is a list of texts, one for each option');
-        }
-        foreach (is_array($data['enum'] ?? null) ? $data['enum'] : [] as $value) {
-            if (! is_string($value) && ! is_int($value)) {
-                // No value is no option of its own.
-                $value === null || $node->problem('enum', 'holds only texts, one for each option');
-
-                continue;
-            }
-            $value = (string) $value;
-            $label = $labels[$value] ?? null;
-            if ($label !== null && ! is_scalar($label)) {
-                $node->problem('x-labels', "has no text for “{$value}”");
-                $label = null;
-            }
-            $options[] = ['key' => $value, 'label' => (string) ($label ?? str_replace('_', ' ', $value)), 'phrases' => self::texts($phrases[$value] ?? [])];
-        }
+        $options = $type === ValueType::Several ? self::options($node->child('items'), (array) $data['items'] + array_intersect_key($data, ['x-labels' => 1, 'x-phrases' => 1])) : self::options($node, $data);
         $examples = is_array($data['examples'] ?? null) ? $data['examples'] : [];
         $pattern = is_string($data['pattern'] ?? null) ? $data['pattern'] : null;
         if ($pattern !== null && @preg_match('~'.str_replace('~', '\~', $pattern).'~u', '') === false) {
@@ -153,6 +135,38 @@ final readonly class RecordSheet
         );
     }
 
+    /**
+     * @param array<array-key, mixed> $data
+     *
+     * @return list<array{key: string, label: string, phrases: list<string>}>
+     */
+    private static function options(Node $node, array $data): array
+    {
+        $labels = is_array($data['x-labels'] ?? null) ? $data['x-labels'] : [];
+        $phrases = is_array($data['x-phrases'] ?? null) ? $data['x-phrases'] : [];
+        $options = [];
+        if (isset($data['enum']) && ! is_array($data['enum'])) {
+            $node->problem('enum', 'is a list of texts, one for each option');
+        }
+        foreach (is_array($data['enum'] ?? null) ? $data['enum'] : [] as $value) {
+            if (! is_string($value) && ! is_int($value)) {
+                // No value is no option of its own.
+                $value === null || $node->problem('enum', 'holds only texts, one for each option');
+
+                continue;
+            }
+            $value = (string) $value;
+            $label = $labels[$value] ?? null;
+            if ($label !== null && ! is_scalar($label)) {
+                $node->problem('x-labels', "has no text for “{$value}”");
+                $label = null;
+            }
+            $options[] = ['key' => $value, 'label' => (string) ($label ?? str_replace('_', ' ', $value)), 'phrases' => self::texts($phrases[$value] ?? [])];
+        }
+
+        return $options;
+    }
+
     /** @return list<Field> what each item of a list holds */
     private static function items(Node $node): array
     {
@@ -185,6 +199,7 @@ final readonly class RecordSheet
         return match (true) {
             $known !== null => $known,
             $kind === 'array' && ($data['items']['type'] ?? null) === 'object' => ValueType::Items,
+            $kind === 'array' && isset($data['items']['enum']) => ValueType::Several,
             $kind === 'boolean' => ValueType::YesNo,
             in_array($kind, ['number', 'integer'], true) => ValueType::Number,
             default => ValueType::Text,

@@ -31,6 +31,7 @@ final readonly class Display
             ValueType::Duration => $this->duration((string) $value),
             ValueType::YesNo => $value ? 'yes' : 'no',
             ValueType::Choice => $this->capitalised($typed->label ?? str_replace('_', ' ', (string) $value)),
+            ValueType::Several => $this->capitalised($typed->label ?? implode(', ', is_array($value) ? array_filter($value, is_string(...)) : [])),
             ValueType::Number => is_float($value) ? rtrim(rtrim(number_format($value, 4), '0'), '.') : number_format((float) $value),
             ValueType::Items => implode('; ', array_map(fn (mixed $item): string => implode(', ', array_map($this->show(...), is_array($item) ? array_values(array_filter($item, static fn (mixed $part): bool => $part instanceof Typed)) : [])), is_array($value) ? $value : [])),
             default => is_scalar($value) ? (string) $value : json_encode($value, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),

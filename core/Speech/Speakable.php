@@ -38,6 +38,7 @@ final readonly class Speakable
             ValueType::Email => $this->email((string) $value),
             ValueType::YesNo => $value ? 'yes' : 'no',
             ValueType::Choice => $typed->label ?? str_replace('_', ' ', (string) $value),
+            ValueType::Several => (string) preg_replace('/, ([^,]+)$/', ' and $1', (string) $typed->label),
             ValueType::PostalAddress => $this->address((string) $value),
             ValueType::PersonName, ValueType::Text => (string) $value,
             ValueType::Items => $this->items(is_array($value) ? $value : [], $locale),

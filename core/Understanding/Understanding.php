@@ -59,6 +59,7 @@ final class Understanding
             ValueType::Reference => new Readers\ReferenceReader($this->words),
             ValueType::YesNo => new Readers\YesNoReader($this->words),
             ValueType::Choice => new Readers\ChoiceReader($this->words),
+            ValueType::Several => new Readers\SeveralReader($this->words),
             ValueType::PostalAddress => new Readers\PostalAddressReader($this->words),
             ValueType::Text => new Readers\TextReader($this->words),
             ValueType::Items => new Readers\NothingReader,

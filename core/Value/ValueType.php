@@ -20,6 +20,8 @@ enum ValueType: string
     case YesNo = 'yes_no';
     case Choice = 'choice';
     case PostalAddress = 'postal_address';
+    /** As many of a choice's options as were meant. */
+    case Several = 'several';
     case Text = 'text';
     /** Several of the same: a list of what one round of questions left. */
     case Items = 'items';

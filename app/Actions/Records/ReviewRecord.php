@@ -108,6 +108,22 @@ final readonly class ReviewRecord
         $record->update(['doubtful' => CallRecord::worthALook($record->call()->firstOrFail(), $record->missing, $record->doubts ?? [], $record->cells)]);
     }
 
+    /**
+     * Several options with commas, semicolons or 'and' between them, each by its key or as it is called.
+     *
+     * @return list<string> in the order of the sheet
+     */
+    private function several(Field $field, string $words): array
+    {
+        $named = [];
+        foreach (preg_split('/\s*(?:[,;]|\band\b)\s*/iu', $words, -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
+            $found = array_values(array_filter($field->options, static fn (array $option): bool => strcasecmp($option['key'], $word) === 0 || strcasecmp($option['label'], $word) === 0));
+            $named[] = $found[0]['key'] ?? throw new \DomainException("“{$word}” is not among the choices; they are ".implode(', ', array_column($field->options, 'label')).'.');
+        }
+
+        return array_values(array_intersect(array_column($field->options, 'key'), $named));
+    }
+
     private function read(Field $field, string $words, Call $call): mixed
     {
         if ($words === '') {
@@ -122,6 +138,9 @@ final readonly class ReviewRecord
                     return $option['key'];
                 }
             }
+        }
+        if ($field->type === ValueType::Several) {
+            return $this->several($field, $words);
         }
         $reading = (new Understanding($this->words, $this->plan))->read($field->type, $words, new Context($call->placedAt()->toDateTimeImmutable(), $call->business->country, $field->options, true, $field->pattern));
 

@@ -13,7 +13,7 @@ use Ringo\Value\ValueType;
 final readonly class FieldForm
 {
     /** Parts of a property that the form of a step decides. */
-    private const WRITTEN = ['type', 'format', 'enum', 'x-labels', 'x-phrases', 'title', 'examples', 'pattern', 'description', 'x-cues'];
+    private const WRITTEN = ['type', 'format', 'enum', 'items', 'x-labels', 'x-phrases', 'title', 'examples', 'pattern', 'description', 'x-cues'];
 
     public function __construct(private ScriptDocument $document)
     {
@@ -68,6 +68,10 @@ final readonly class FieldForm
                 $property['enum'] = ['first'];
                 $property['x-labels'] = ['first' => '{first option}'];
             }
+        } elseif ($type === ValueType::Several) {
+            $choices = $this->choices($sheet);
+            $property['items'] = ['enum' => $choices['enum'] === [] ? ['first'] : $choices['enum']];
+            $property += array_diff_key($choices, ['enum' => 1]);
         } elseif (isset($old['x-phrases']) && $type === ValueType::YesNo) {
             $property['x-phrases'] = $old['x-phrases'];
         }

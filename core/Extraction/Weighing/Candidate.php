@@ -10,7 +10,8 @@ use Ringo\Extraction\FieldProfile;
  * A value that a field might have, with the words it comes from and what speaks for and against it.
  *
  * `told` names how it came up: read (the record so far has it), answer (the caller's words), offer (the other side's words), meant
- * (no words name it, their sense does) or moment (a day and an hour that stand apart).
+ * (no words name it, their sense does), moment (a day and an hour
+ * that stand apart) or union (options named in several turns).
  */
 final readonly class Candidate
 {
@@ -23,6 +24,8 @@ final readonly class Candidate
     public const MEANT = 'meant';
 
     public const MOMENT = 'moment';
+
+    public const UNION = 'union';
 
     /**
      * @param int $place of the utterance in the scene; -1 for what the record has so far

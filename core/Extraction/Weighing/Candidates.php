@@ -34,6 +34,10 @@ final readonly class Candidates
                 continue;
             }
             $candidates = $by[$field->key()] ?? [];
+            $union = $field->type === ValueType::Several ? $this->union($field, $candidates) : null;
+            if ($union !== null) {
+                $candidates[] = $union;
+            }
             $claim = $claims[$field->key()] ?? null;
             if ($claim !== null) {
                 $candidates[] = new Candidate($field, $claim->value, -1, $claim->turn ?? 0, $claim->said, Candidate::READ, []);
@@ -42,6 +46,26 @@ final readonly class Candidates
         }
 
         return $found;
+    }
+
+    /**
+     * All options the caller named anywhere, where no one turn names them all.
+     *
+     * @param list<Candidate> $candidates
+     */
+    private function union(FieldProfile $field, array $candidates): ?Candidate
+    {
+        $named = [];
+        $last = null;
+        foreach ($candidates as $one) {
+            if ($one->told === Candidate::ANSWER && is_array($one->value)) {
+                $named += array_fill_keys(array_filter($one->value, is_string(...)), true);
+                $last = $one;
+            }
+        }
+        $value = array_values(array_filter(array_column($field->field->options, 'key'), static fn (string $key): bool => isset($named[$key])));
+
+        return $last === null || array_filter($candidates, static fn (Candidate $one): bool => Score::same($one->value, $value)) !== [] ? null : new Candidate($field, $value, $last->place, $last->turn, $last->said, Candidate::UNION, ['named' => count($value) / max(1, count($field->field->options))] + $last->signs);
     }
 
     /**

@@ -20,8 +20,11 @@ final readonly class Settler
     /** A value that was refused, or never asked for in words, wants more to be believed. */
     private const DECLINED = 0.8;
 
-    /** A value read turn by turn, where no other is likely, stands unless it is as unlikely as this. */
-    private const STANDS = 0.25;
+    /** From this likelihood on another value takes the place of one that was read turn by turn. */
+    private const OVERRULES = 0.6;
+
+    /** Below this likelihood a value that was read turn by turn falls, though no other takes its place. */
+    private const FALLS = 0.15;
 
     public function __construct(private Candidates $candidates, private Chooser $chooser, private Readings $readings)
     {
@@ -36,19 +39,33 @@ final readonly class Settler
             if ($candidates === [] || $claim !== null && ($claim->confirmed || $this->keyed($hearing, $claim))) {
                 continue;
             }
-            $best = $this->chooser->ranked($candidates)[0] ?? null;
-            $least = isset($declined[$key]) ? self::DECLINED : $this->chooser->least();
-            if ($best === null || $best->likelihood < $least) {
-                if ($claim !== null && ($best === null || ! Score::same($best->candidate->value, $claim->value) || $best->likelihood < self::STANDS)) {
-                    $hearing->ledger->drop($key);
-                }
+            $ranked = $this->chooser->ranked($candidates);
+            $best = $ranked[0] ?? null;
+            if ($claim !== null) {
+                $this->weigh($hearing, $key, $claim, $ranked);
 
                 continue;
             }
-            if ($claim !== null && Score::same($best->candidate->value, $claim->value)) {
+            if ($best === null || $best->likelihood < (isset($declined[$key]) ? self::DECLINED : $this->chooser->least())) {
                 continue;
             }
             $this->claim($hearing, $key, $best);
+        }
+    }
+
+    /**
+     * A value that was read turn by turn stands unless another is clearly likelier, or it is itself unlikely.
+     *
+     * @param list<Choice> $ranked
+     */
+    private function weigh(Hearing $hearing, string $key, Claim $claim, array $ranked): void
+    {
+        $same = array_values(array_filter($ranked, static fn (Choice $one): bool => Score::same($one->candidate->value, $claim->value)))[0]->likelihood ?? 0.0;
+        $best = $ranked[0] ?? null;
+        if ($best !== null && $best->likelihood >= self::OVERRULES && ! Score::same($best->candidate->value, $claim->value)) {
+            $this->claim($hearing, $key, $best);
+        } elseif ($same < self::FALLS) {
+            $hearing->ledger->drop($key);
         }
     }
 

@@ -18,6 +18,9 @@ final class Signs
     /** Words before a value that may deny it. */
     private const CLOSE = 4;
 
+    /** Words after a value that may say what it is. */
+    private const AFTER = 3;
+
     /** @var \WeakMap<Utterance, array{?bool}> whether a reply agrees */
     private \WeakMap $reactions;
 
@@ -36,6 +39,8 @@ final class Signs
         $signs = $this->link($scene, $field, $unit, 'own') + ['sure' => $reading->confidence, 'share' => min(1.0, strlen($reading->said) / max(1, strlen($unit))), 'at:'.$place => 1.0];
         $at = $reading->said === '' ? false : stripos($unit, $reading->said);
         $lead = $at === false ? $unit : substr($unit, 0, $at);
+        $near = $this->near($unit, $at === false ? 0 : $at, $reading->said);
+        $signs += array_intersect_key($this->link($scene, $field, $near, 'near'), ['near.names' => 1, 'near.names_lead' => 1, 'near.about' => 1, 'near.like_lead' => 1]);
         $close = implode(' ', array_slice(explode(' ', trim($lead)), -self::CLOSE));
         foreach ($this->words->section('weighing', 'around') as $name => $phrases) {
             $tokens = $this->readings->hear(match ($name) {
@@ -53,6 +58,15 @@ final class Signs
         $signs['early'] = $utterance->turn <= 1 ? 1.0 : 0.0;
 
         return $signs + ($utterance->theirs ? $this->offered($scene, $utterance) : $this->link($scene, $field, $utterance->before, 'to') + ['caller' => 1.0]);
+    }
+
+    /** The words right around a value. */
+    private function near(string $unit, int $at, string $said): string
+    {
+        $before = array_slice(explode(' ', trim(substr($unit, 0, $at))), -self::CLOSE);
+        $after = array_slice(explode(' ', trim(substr($unit, $at + strlen($said)))), 0, self::AFTER);
+
+        return trim(implode(' ', $before).' … '.implode(' ', $after));
     }
 
     /**

@@ -15,7 +15,7 @@ use Ringo\Value\ValueType;
 /** Values that words name: what a reader finds in each sentence, clause and whole turn of both sides. */
 final readonly class Spoken
 {
-    private const TYPES = [ValueType::PersonName, ValueType::Phone, ValueType::Email, ValueType::Date, ValueType::Time, ValueType::DateTime, ValueType::Number, ValueType::Money, ValueType::Duration, ValueType::Reference, ValueType::PostalAddress, ValueType::Choice];
+    private const TYPES = [ValueType::PersonName, ValueType::Phone, ValueType::Email, ValueType::Date, ValueType::Time, ValueType::DateTime, ValueType::Number, ValueType::Money, ValueType::Duration, ValueType::Reference, ValueType::PostalAddress, ValueType::Choice, ValueType::Several];
 
     /** Several of these may stand in one sentence: its clauses are read as well. */
     private const SEVERAL = [ValueType::PersonName, ValueType::Number, ValueType::Money, ValueType::Duration, ValueType::PostalAddress, ValueType::Choice];

@@ -34,6 +34,9 @@ final readonly class Surroundings
     {
         $signs = $this->limits($field) ? ['limit:field' => 1.0, 'limit:said' => $this->words->phrases('weighing', 'bounds')->in($unit->tokens) ? 1.0 : 0.0] : [];
         if (in_array($field->type, [ValueType::Number, ValueType::Money, ValueType::Duration, ValueType::Reference], true)) {
+            if (preg_match('/^(one|both|half|a|an|couple|dozen|none|zero|oh|first|second|two|to|for)$/i', trim($reading->said), $m) === 1) {
+                $signs['word:'.strtolower($m[1])] = 1.0;
+            }
             foreach (self::HOLDERS as $type) {
                 if ($type !== $field->type && $this->readings->plain($type, $unit, $scene->hearing->now, $scene->country(), false)->overlaps($reading)) {
                     $signs['also:'.$type->value] = 1.0;
@@ -63,6 +66,9 @@ final readonly class Surroundings
         }
         if ($field->type === ValueType::Money) {
             $signs[preg_match('/£|\$|€|pound|quid|dollar|buck|euro|pence|grand/iu', $reading->said) === 1 ? 'money:marked' : 'money:bare'] = 1.0;
+        }
+        if ($field->type === ValueType::Several) {
+            $signs['named'] = is_array($reading->value) ? count($reading->value) / max(1, count($field->field->options)) : 0.0;
         }
         if ($field->type === ValueType::Choice) {
             $signs += $this->options($field, $unit) + [$this->named($field, $reading) ? 'by:name' : 'by:likeness' => 1.0];

@@ -46,6 +46,7 @@ final readonly class Facts
             ValueType::Reference => $this->reference($field, $dice),
             ValueType::YesNo => $dice->falls(0.5),
             ValueType::Choice => $field->options === [] ? null : $dice->one($field->options)['key'],
+            ValueType::Several => $field->options === [] ? null : array_values(array_unique([$dice->one($field->options)['key'], $dice->one($field->options)['key']])),
             ValueType::PostalAddress => $dice->between(1, 90).' '.$dice->one($this->listed('streets')).', '.$dice->one($this->listed('towns')),
             ValueType::Text => count($field->examples) > 1 ? $dice->one($field->examples) : $this->text($field, $dice),
             ValueType::DateTime, ValueType::Items => null,

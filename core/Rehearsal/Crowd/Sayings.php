@@ -28,6 +28,7 @@ final readonly class Sayings
             ValueType::Email => str_replace(['@', '.'], [' at ', ' dot '], (string) $value),
             ValueType::YesNo => $this->phrases->one($dice, $value ? 'yes' : 'no'),
             ValueType::Choice => $this->option($field, (string) $value, $dice),
+            ValueType::Several => implode(' and ', array_map(fn (mixed $key): string => $this->option($field, is_string($key) ? $key : '', $dice), is_array($value) ? $value : [])),
             default => is_scalar($value) ? (string) $value : '',
         };
     }

@@ -22,7 +22,7 @@
     @endif
 </fieldset>
 @if ($field)
-    <div class="pair-fields" data-shown="type" data-when="choice" @if ($field->type->value !== 'choice') hidden @endif>
+    <div class="pair-fields" data-shown="type" data-when="choice several" @if (! in_array($field->type->value, ['choice', 'several'], true)) hidden @endif>
         <label class="field-label wide"><span>what may be chosen <small>one a line: key = label, other words</small></span><textarea name="sheet[options]" rows="{{ max(3, min(8, count($field->options) + 1)) }}" data-grow>{{ $options }}</textarea></label>
     </div>
 @endif

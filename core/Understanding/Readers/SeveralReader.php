@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding\Readers;
+
+use Ringo\Language\Stemmer;
+use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
+use Ringo\Understanding\Context;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Reader;
+use Ringo\Understanding\Reading;
+
+/**
+ * Reads which of several options were meant, as many as were: those that are named and not denied, all but those excepted, and a stretch
+ * from one to another ('Monday to Wednesday').
+ *
+ * The value is the list of their keys in the order of the sheet. Words that only deny give none.
+ */
+final readonly class SeveralReader implements Reader
+{
+    /** Words between a denial and what it denies. */
+    private const REACH = 3;
+
+    private Stemmer $stemmer;
+
+    public function __construct(private Vocabulary $words)
+    {
+        $this->stemmer = new Stemmer;
+    }
+
+    public function read(Heard $heard, Context $context): Reading
+    {
+        $tokens = $heard->tokens;
+        $hits = $this->hits($tokens, $context->options);
+        $keys = array_map(static fn (array $option): string => $option['key'], $context->options);
+        if ($tokens === [] || $keys === []) {
+            return Reading::none();
+        }
+        $except = $this->except($tokens);
+        $wanted = [];
+        $denied = [];
+        foreach ($hits as [$key, $from, $to]) {
+            if ($except !== null && $from > $except || $this->denied($tokens, $from, $to)) {
+                $denied[$key] = true;
+            } else {
+                $wanted[$key] = true;
+            }
+        }
+        $wanted += $this->stretches($tokens, $hits, $keys);
+        if ($wanted === [] && ($except !== null && $denied !== [] || $context->asked && $this->words->phrases('several', 'all')->in($tokens))) {
+            $wanted = array_diff_key(array_fill_keys($keys, true), $denied);
+        }
+        $value = array_values(array_filter($keys, static fn (string $key): bool => isset($wanted[$key]) && ! isset($denied[$key])));
+        if ($value === []) {
+            return Reading::none();
+        }
+        $start = $hits === [] ? $tokens[0]->start : min(array_map(static fn (array $hit): int => $tokens[$hit[1]]->start, $hits));
+        $end = $hits === [] ? $tokens[count($tokens) - 1]->end : max(array_map(static fn (array $hit): int => $tokens[$hit[2]]->end, $hits));
+
+        return Reading::of($value, $context->asked ? 0.88 : 0.8, $heard->between($start, $end), $start, $end);
+    }
+
+    /**
+     * @param list<Token> $tokens
+     * @param list<array{key: string, label: string, phrases: list<string>}> $options
+     *
+     * @return list<array{string, int, int}> options that are named: key, first and last token
+     */
+    private function hits(array $tokens, array $options): array
+    {
+        $stems = array_map(fn (Token $token): string => $this->stemmer->stem($token->text), $tokens);
+        $hits = [];
+        foreach ($options as $option) {
+            foreach (array_unique([$option['label'], str_replace('_', ' ', $option['key']), ...$option['phrases']]) as $phrase) {
+                $words = $this->stemmer->stems($phrase);
+                for ($i = 0; $words !== [] && $i + count($words) <= count($stems); $i++) {
+                    if (array_slice($stems, $i, count($words)) === $words) {
+                        $hits[] = [$option['key'], $i, $i + count($words) - 1];
+                    }
+                }
+            }
+        }
+        // Where a longer name stands, a shorter one inside it is not meant.
+        $hits = array_values(array_filter($hits, static fn (array $hit): bool => array_filter($hits, static fn (array $other): bool => $other[0] !== $hit[0] && $other[1] <= $hit[1] && $other[2] >= $hit[2] && $other[2] - $other[1] > $hit[2] - $hit[1]) === []));
+        usort($hits, static fn (array $a, array $b): int => $a[1] <=> $b[1]);
+
+        return $hits;
+    }
+
+    /** @param list<Token> $tokens where what is excepted begins: 'anything but', 'all except' */
+    private function except(array $tokens): ?int
+    {
+        $hit = $this->words->phrases('several', 'except')->first($tokens);
+
+        return $hit === null ? null : $hit[1];
+    }
+
+    /** @param list<Token> $tokens whether the words right before, or right after, deny what is named */
+    private function denied(array $tokens, int $from, int $to): bool
+    {
+        $denials = $this->words->section('several', 'denials');
+        for ($i = $from - 1; $i >= max(0, $from - self::REACH); $i--) {
+            if (in_array($tokens[$i]->text, $denials, true)) {
+                return true;
+            }
+            if ($tokens[$i + 1]->afterBreak() || $tokens[$i]->text === 'but') {
+                break;
+            }
+        }
+
+        return $this->words->phrases('several', 'out')->at($tokens, $to + 1) !== null;
+    }
+
+    /**
+     * @param list<Token> $tokens
+     * @param list<array{string, int, int}> $hits
+     * @param list<string> $keys
+     *
+     * @return array<string, true> 'Monday to Wednesday' has Tuesday in it
+     */
+    private function stretches(array $tokens, array $hits, array $keys): array
+    {
+        $found = [];
+        for ($n = 1; $n < count($hits); $n++) {
+            $between = array_map(static fn (Token $token): string => $token->text, array_slice($tokens, $hits[$n - 1][2] + 1, $hits[$n][1] - $hits[$n - 1][2] - 1));
+            $from = array_search($hits[$n - 1][0], $keys, true);
+            $to = array_search($hits[$n][0], $keys, true);
+            if (in_array($between, [['to'], ['till'], ['until'], ['through']], true) && is_int($from) && is_int($to) && $from < $to) {
+                $found += array_fill_keys(array_slice($keys, $from, $to - $from + 1), true);
+            }
+        }
+
+        return $found;
+    }
+}
