@@ -7,6 +7,7 @@ namespace Ringo\Extraction;
 use Ringo\Extraction\Weighing\Anchors;
 use Ringo\Extraction\Weighing\Candidates;
 use Ringo\Extraction\Weighing\Chooser;
+use Ringo\Extraction\Weighing\Gate;
 use Ringo\Extraction\Weighing\Links;
 use Ringo\Extraction\Weighing\Meant;
 use Ringo\Extraction\Weighing\Moments;
@@ -91,7 +92,7 @@ final class Extractor
         $this->inferred = new Inferred($words, $lexicon, $options);
         $links = new Links($this->questions, $lexicon, WordVectors::english());
         $signs = new Signs($links, $this->readings, $words);
-        $spoken = new Spoken($this->readings, $this->questions, $signs, new Surroundings($this->readings, $this->questions, $words), new Anchors($this->readings), $words);
+        $spoken = new Spoken($this->readings, $this->questions, $signs, new Surroundings($this->readings, $this->questions, $words), new Anchors($this->readings), $words, new Gate($words));
         $this->candidates = new Candidates($spoken, new Moments($this->readings, $signs), new Meant($this->readings, $signs, $understanding, Model::english(), Meaning::english(), $links));
         $this->settler = new Settler($this->candidates, new Chooser(Weights::english()), $this->readings);
         $this->freeText = new FreeText($this->readings, $this->questions, $words);

@@ -16,9 +16,14 @@ final readonly class Candidates
     {
     }
 
-    /** @return array<string, list<Candidate>> by field */
-    public function of(Scene $scene): array
+    /**
+     * @param list<string> $settled fields that are not weighed
+     *
+     * @return array<string, list<Candidate>> by field
+     */
+    public function of(Scene $scene, array $settled = []): array
     {
+        $scene = $settled === [] ? $scene : $scene->without($settled);
         $all = $this->moments->of($scene);
         foreach ($scene->utterances as $utterance) {
             array_push($all, ...$this->spoken->of($scene, $utterance), ...$this->meant->of($scene, $utterance));
@@ -29,7 +34,7 @@ final readonly class Candidates
         }
         $claims = $scene->hearing->ledger->claims();
         $found = [];
-        foreach ($scene->fields as $field) {
+        foreach ($scene->weighed as $field) {
             if ($field->type === ValueType::Text) {
                 continue;
             }

@@ -21,10 +21,13 @@ final class Links
     /** @var array<string, array<string, array{asks: float, last: float, names: float, about: float, like: float, open: string}>> by text, then by field */
     private array $known = [];
 
-    /** @var array<string, list<float>|null> */
+    /** @var array<string, array<int, float>|null> */
     private array $sums = [];
 
-    /** @var array<string, array{string, list<float>|null}> what a field means, by key */
+    /** @var array<string, list<Token>> */
+    private array $cut = [];
+
+    /** @var array<string, array{string, array<int, float>|null}> what a field means, by key */
     private array $meant = [];
 
     private readonly Stemmer $stemmer;
@@ -52,6 +55,7 @@ final class Links
         }
         if (count($this->known) > self::REMEMBERED) {
             $this->known = [];
+            $this->cut = [];
         }
         $sentences = $this->questions->sentences($text);
         $all = $this->tokenizer->tokens($text);
@@ -71,6 +75,14 @@ final class Links
         }
 
         return $this->known[$key] = $links;
+    }
+
+    /** @return array{float, float} how much of a field's name, and of its description, stands in a text */
+    public function named(string $text, FieldProfile $field): array
+    {
+        $this->cut[$text] ??= $this->tokenizer->tokens($text);
+
+        return $this->cut[$text] === [] ? [0.0, 0.0] : $this->questions->overlap($field, $this->cut[$text]);
     }
 
     /** The last sentence of a text that asks, else its last. */
@@ -95,7 +107,7 @@ final class Links
         return $sentences === [] ? null : $sentences[count($sentences) - 1];
     }
 
-    /** @return list<float>|null */
+    /** @return array<int, float>|null */
     private function meaning(FieldProfile $field): ?array
     {
         $text = $field->field->title.' '.str_replace('_', ' ', $field->key()).' '.$field->field->description.' '.implode(' ', array_column($field->field->options, 'label'));
@@ -107,7 +119,7 @@ final class Links
         return $known[1];
     }
 
-    /** @return list<float>|null the sum of what its telling words mean, of length one; null where none is known */
+    /** @return array<int, float>|null the sum of what its telling words mean, of length one; null where none is known */
     private function sum(string $text): ?array
     {
         if (array_key_exists($text, $this->sums)) {
@@ -135,8 +147,8 @@ final class Links
     }
 
     /**
-     * @param list<float>|null $a
-     * @param list<float>|null $b
+     * @param array<int, float>|null $a
+     * @param array<int, float>|null $b
      */
     private static function cosine(?array $a, ?array $b): float
     {

@@ -38,18 +38,18 @@ final readonly class Meant
             return [];
         }
         $found = [];
-        foreach ($scene->fields as $field) {
+        foreach ($scene->weighed as $field) {
             array_push($found, ...match ($field->type) {
                 ValueType::Phone => $this->ownNumber($scene, $utterance, $field),
                 ValueType::Number => $this->nought($scene, $utterance, $field),
                 default => [],
             });
-            if ($field->type !== ValueType::YesNo && $field->type !== ValueType::Choice) {
+            if ($utterance->keyed || $field->type !== ValueType::YesNo && $field->type !== ValueType::Choice) {
                 continue;
             }
             $whole = Reading::of(true, 0.5, $utterance->heard->original, 0, strlen($utterance->heard->original));
             $signs = $this->signs->of($scene, $utterance, $field, $utterance->heard->original, $whole, 'turn');
-            if (max($signs['to.asks'], $signs['own.names'], $signs['own.about']) < self::TOUCHES && max($signs['to.like'], $signs['own.like']) < self::ALIKE) {
+            if (max($signs['to.asks'], $signs['own.names'], $signs['own.about']) < self::TOUCHES && $signs['to.like'] < self::ALIKE) {
                 continue;
             }
             array_push($found, ...($field->type === ValueType::YesNo ? $this->yesOrNo($scene, $utterance, $field, $signs) : $this->option($utterance, $field, $signs)));
@@ -124,6 +124,9 @@ final readonly class Meant
             return [];
         }
         $read = $this->understanding->read(ValueType::YesNo, $utterance->heard, new Context($scene->hearing->now))->value;
+        if ($read === false && ! $said) {
+            return [];
+        }
         $meant = $this->yesNo->of($utterance->heard->original, $this->links->question($utterance->before), is_bool($read) ? $read : null);
         $whole = Reading::of($number, 0.5, $utterance->heard->original, 0, strlen($utterance->heard->original));
 

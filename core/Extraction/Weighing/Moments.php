@@ -26,7 +26,7 @@ final readonly class Moments
     /** @return list<Candidate> */
     public function of(Scene $scene): array
     {
-        $fields = array_values(array_filter($scene->fields, static fn (FieldProfile $field): bool => $field->type === ValueType::DateTime));
+        $fields = array_values(array_filter($scene->weighed, static fn (FieldProfile $field): bool => $field->type === ValueType::DateTime));
         if ($fields === []) {
             return [];
         }

@@ -13,12 +13,18 @@ use Ringo\Extraction\Score;
  * Settles each field of a call once all of it has been heard: every value the field might have is weighed against all others and against
  * none, and the likeliest stands.
  *
- * What was read back and agreed to, and what was keyed, is not weighed again.
+ * What was read back and agreed to, what the caller put right in so many words, and what was keyed, is not weighed again.
  */
 final readonly class Settler
 {
     /** A value that was refused, or never asked for in words, wants more to be believed. */
     private const DECLINED = 0.8;
+
+    /** A value of a field that neither a question nor the words themselves speak of wants more to be believed, too. */
+    private const UNASKED = 0.7;
+
+    /** From here on words speak of a field. */
+    private const SPEAKS = 0.3;
 
     /** From this likelihood on another value takes the place of one that was read turn by turn. */
     private const OVERRULES = 0.6;
@@ -34,9 +40,10 @@ final readonly class Settler
     {
         $scene = Scene::of($hearing, $this->readings);
         $declined = array_fill_keys($hearing->ledger->declined(), true);
-        foreach ($this->candidates->of($scene) as $key => $candidates) {
+        $settled = array_keys(array_filter($hearing->ledger->claims(), fn (Claim $claim): bool => $this->settled($hearing, $claim)));
+        foreach ($this->candidates->of($scene, $settled) as $key => $candidates) {
             $claim = $hearing->ledger->of($key);
-            if ($candidates === [] || $claim !== null && ($claim->confirmed || $this->keyed($hearing, $claim))) {
+            if ($candidates === []) {
                 continue;
             }
             $ranked = $this->chooser->ranked($candidates);
@@ -46,7 +53,11 @@ final readonly class Settler
 
                 continue;
             }
-            if ($best === null || $best->likelihood < (isset($declined[$key]) ? self::DECLINED : $this->chooser->least())) {
+            if ($best === null || $best->likelihood < match (true) {
+                isset($declined[$key]) => self::DECLINED,
+                ! $this->spokenOf($best->candidate) => self::UNASKED,
+                default => $this->chooser->least(),
+            }) {
                 continue;
             }
             $this->claim($hearing, $key, $best);
@@ -78,8 +89,14 @@ final readonly class Settler
         $hearing->ledger->replace($key, new Claim($candidate->value, round(min(0.97, $choice->likelihood), 2), $turn, $said, $candidate->told === Candidate::OFFER ? Claim::AGREED : Claim::ANSWERED));
     }
 
-    private function keyed(Hearing $hearing, Claim $claim): bool
+    private function spokenOf(Candidate $candidate): bool
     {
-        return $claim->turn !== null && ($hearing->transcript->turns[$claim->turn]->keys ?? false);
+        return max($candidate->signs['to.asks'] ?? 0.0, $candidate->signs['own.asks'] ?? 0.0, $candidate->signs['own.names'] ?? 0.0) >= self::SPEAKS;
+    }
+
+    /** What was read back and agreed to, put right outright, keyed, or is the number calling and was meant. */
+    private function settled(Hearing $hearing, Claim $claim): bool
+    {
+        return $claim->confirmed || in_array($claim->origin, [Claim::CORRECTED, Claim::CALLER_ID], true) || $claim->turn !== null && ($hearing->transcript->turns[$claim->turn]->keys ?? false);
     }
 }

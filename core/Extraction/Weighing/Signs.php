@@ -13,7 +13,7 @@ use Ringo\Understanding\Reading;
 final class Signs
 {
     /** From here on a question points at a field at all. */
-    private const POINTS = 0.2;
+    private const POINTS = 0.3;
 
     /** Words before a value that may deny it. */
     private const CLOSE = 4;
@@ -40,7 +40,7 @@ final class Signs
         $at = $reading->said === '' ? false : stripos($unit, $reading->said);
         $lead = $at === false ? $unit : substr($unit, 0, $at);
         $near = $this->near($unit, $at === false ? 0 : $at, $reading->said);
-        $signs += array_intersect_key($this->link($scene, $field, $near, 'near'), ['near.names' => 1, 'near.names_lead' => 1, 'near.about' => 1, 'near.like_lead' => 1]);
+        $signs += $this->nearby($scene, $field, $near);
         $close = implode(' ', array_slice(explode(' ', trim($lead)), -self::CLOSE));
         foreach ($this->words->section('weighing', 'around') as $name => $phrases) {
             $tokens = $this->readings->hear(match ($name) {
@@ -67,6 +67,18 @@ final class Signs
         $after = array_slice(explode(' ', trim(substr($unit, $at + strlen($said)))), 0, self::AFTER);
 
         return trim(implode(' ', $before).' … '.implode(' ', $after));
+    }
+
+    /** @return array<string, float> whether the words right around a value name its field, and whether they name another of its kind more */
+    private function nearby(Scene $scene, FieldProfile $field, string $near): array
+    {
+        $rival = 0.0;
+        foreach ($scene->fields as $other) {
+            $rival = $other->key() !== $field->key() && $other->kin() === $field->kin() ? max($rival, $this->links->named($near, $other)[0]) : $rival;
+        }
+        [$names, $about] = $this->links->named($near, $field);
+
+        return ['near.names' => $names, 'near.about' => $about, 'near.names_lead' => $names - $rival];
     }
 
     /**
@@ -101,8 +113,16 @@ final class Signs
             "{$name}.top" => $own['last'] > self::POINTS && $own['last'] >= $most['last'] ? 1.0 : 0.0,
             'alone' => $alone ? 1.0 : 0.0,
         ];
-        if ($own['open'] !== '' && $name === 'to') {
-            $signs['open:'.$own['open']] = 1.0;
+        if ($name === 'to') {
+            $question = $this->links->question($text);
+            $sides = preg_match_all('/,|\bor\b/i', $question);
+            if (preg_match('/\bor\b/i', $question) === 1) {
+                // 'Is it about prices, fitting or an order?' is no question of yes or no.
+                $signs[$sides > 1 ? 'to:menu' : 'to:either'] = 1.0;
+            }
+            if ($own['open'] !== '') {
+                $signs['open:'.$own['open']] = 1.0;
+            }
         }
 
         return $signs;
@@ -126,6 +146,12 @@ final class Signs
         }
 
         return $signs;
+    }
+
+    /** Whether what was said before may ask for a field. */
+    public function asked(Scene $scene, FieldProfile $field, string $before): bool
+    {
+        return $before !== '' && $this->links->of($before, $scene->fields)[$field->key()]['asks'] >= self::POINTS;
     }
 
     public function reaction(Scene $scene, Utterance $utterance): ?bool

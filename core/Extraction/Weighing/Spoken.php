@@ -25,7 +25,7 @@ final readonly class Spoken
 
     private const HUNDREDS_BELOW = 20;
 
-    public function __construct(private Readings $readings, private Questions $questions, private Signs $signs, private Surroundings $surroundings, private Anchors $anchors, private Vocabulary $words)
+    public function __construct(private Readings $readings, private Questions $questions, private Signs $signs, private Surroundings $surroundings, private Anchors $anchors, private Vocabulary $words, private Gate $gate)
     {
     }
 
@@ -38,8 +38,8 @@ final readonly class Spoken
         }
         $told = $utterance->theirs ? Candidate::OFFER : Candidate::ANSWER;
         $found = [];
-        foreach ($scene->fields as $field) {
-            if (! in_array($field->type, self::TYPES, true)) {
+        foreach ($scene->weighed as $field) {
+            if (! in_array($field->type, self::TYPES, true) || $utterance->keyed && in_array($field->type, [ValueType::Choice, ValueType::Several], true)) {
                 continue;
             }
             foreach ($this->readings($scene, $utterance, $field) as [$reading, $unit, $place, $also]) {
@@ -76,12 +76,19 @@ final readonly class Spoken
     {
         $found = [];
         $count = count($utterance->parts);
+        $open = ! $utterance->theirs && $this->signs->asked($scene, $field, $utterance->before);
+        if (! $this->gate->lets($field, $utterance->heard, $open)) {
+            return [];
+        }
         foreach ($utterance->parts as $n => $part) {
             $place = $count === 1 ? 'whole' : ($n === $count - 1 ? 'last' : 'part');
-            $this->add($found, $scene, $utterance, $field, $part, $part, $place);
+            $this->add($found, $scene, $utterance, $field, $part, $part, $place, $open);
             if (in_array($field->type, self::SEVERAL, true)) {
                 $clauses = $this->readings->clauses($part, true);
                 foreach (count($clauses) > 1 ? $clauses : [] as $clause) {
+                    if (! $this->gate->lets($field, $part->only($clause), false)) {
+                        continue;
+                    }
                     $this->add($found, $scene, $utterance, $field, $part->only($clause), $part->only($clause), 'clause');
                 }
             }
@@ -97,16 +104,16 @@ final readonly class Spoken
         }
         if ($count > 1 && ! $utterance->theirs) {
             // What takes back an earlier sentence is understood from the whole.
-            $this->add($found, $scene, $utterance, $field, $this->readings->wanted($utterance->heard), $utterance->heard, 'turn');
+            $this->add($found, $scene, $utterance, $field, $this->readings->wanted($utterance->heard), $utterance->heard, 'turn', $open);
         }
 
         return array_values($found);
     }
 
     /** @param array<string, array{Reading, string, string, array<string, float>}> $found */
-    private function add(array &$found, Scene $scene, Utterance $utterance, FieldProfile $field, Heard $heard, Heard $unit, string $place): void
+    private function add(array &$found, Scene $scene, Utterance $utterance, FieldProfile $field, Heard $heard, Heard $unit, string $place, bool $open = false): void
     {
-        if ($heard->tokens === []) {
+        if ($heard->tokens === [] || ! $this->gate->lets($field, $heard, $open)) {
             return;
         }
         $reading = $this->read($scene, $field, $heard, true);
@@ -115,6 +122,10 @@ final readonly class Spoken
         }
         if ($utterance->theirs && in_array($field->type, [ValueType::PersonName, ValueType::PostalAddress], true) && ! $this->read($scene, $field, $heard, false)->found()) {
             // Names and addresses of the other side are taken only where they say themselves what they are.
+            return;
+        }
+        if ($utterance->theirs && in_array($field->type, [ValueType::Phone, ValueType::Email], true) && ! str_contains($utterance->heard->original, '?')) {
+            // A number they tell is their own; one they ask back is the caller's.
             return;
         }
         $this->keep($found, $scene, $utterance, $field, $reading, $unit, $place);

@@ -15,6 +15,7 @@ $around = [
 $tables = ['around' => $around];
 // What makes a value a bound; and what a field is called that holds one.
 $tables['bounds'] = ['up to', 'at most', 'at the most', 'no more than', 'not more than', 'not going over', 'not over', 'under', 'maximum', 'max', 'a maximum of', 'tops', 'at the outside', 'over', 'anything over', 'anything above', 'above', 'more than', 'no later than', 'not later than', 'at the latest', 'at least', 'minimum', 'not before', 'no earlier than', 'before', 'by', 'within', 'until', 'till'];
+$tables['amounts'] = ['a', 'an', 'half', 'quarter', 'couple', 'dozen', 'both', 'hundred', 'thousand', 'million', 'fortnight', 'pair', 'single', 'double', 'twice', 'once', 'grand', 'none', 'no'];
 $tables['limit_fields'] = ['budget', 'limit', 'maximum', 'max', 'most', 'at most', 'highest', 'up to', 'not exceed', 'above which', 'over which', 'ceiling', 'latest', 'no later than', 'deadline', 'by when', 'needed by', 'start by', 'out by', 'must be', 'at least', 'minimum', 'lowest', 'least', 'earliest', 'not before', 'cap'];
 foreach ($around as $name => $phrases) {
     $tables['around_'.$name] = array_combine($phrases, $phrases);
