@@ -66,6 +66,10 @@ final readonly class Meant
     private function yesOrNo(Scene $scene, Utterance $utterance, FieldProfile $field, array $signs): array
     {
         $read = $this->understanding->read(ValueType::YesNo, $utterance->heard, new Context($scene->hearing->now));
+        if ($read->value === null && isset($signs['to:menu'])) {
+            // 'Prices', to a menu, is no yes to anything on it.
+            return [];
+        }
         $outright = $this->readings->outright($utterance->heard, $scene->hearing->now);
         $meant = $this->yesNo->of($utterance->heard->original, $this->links->question($utterance->before), is_bool($read->value) ? $read->value : null);
         $found = [];

@@ -44,7 +44,7 @@ final class Signs
         $close = implode(' ', array_slice(explode(' ', trim($lead)), -self::CLOSE));
         foreach ($this->words->section('weighing', 'around') as $name => $phrases) {
             $tokens = $this->readings->hear(match ($name) {
-                'limit', 'either' => $unit,
+                'limit', 'either', 'hours' => $unit,
                 'denied' => $close,
                 default => $lead,
             })->all;

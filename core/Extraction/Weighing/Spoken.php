@@ -128,6 +128,10 @@ final readonly class Spoken
             // A number they tell is their own; one they ask back is the caller's.
             return;
         }
+        if ($utterance->theirs && in_array($field->type, [ValueType::Date, ValueType::DateTime, ValueType::Time], true) && ! str_contains($utterance->heard->original, '?') && $this->words->phrases('weighing', 'around_hours')->in($unit->tokens)) {
+            // When they are open or closed is no offer.
+            return;
+        }
         $this->keep($found, $scene, $utterance, $field, $reading, $unit, $place);
     }
 

@@ -1,5 +1,7 @@
 <?php
 
+declare(strict_types=1);
+
 /** Words around a value that speak for or against it, whatever the field. */
 $around = [
     'past' => ['was', 'were', 'used to', 'last year', 'last time', 'last winter', 'last summer', 'originally', 'before', 'had', 'until now', 'previously', 'formerly'],
@@ -9,6 +11,7 @@ $around = [
     'settles' => ['so', 'then', "let's say", 'say', 'make it', 'call it', 'put', 'go for', "i'll take", 'actually', 'better', 'i mean', 'in the end', 'now'],
     'considered' => ['was going to', 'were going to', 'thought', 'thinking', 'was hoping', 'could', 'would be', 'if', 'ideally', 'wanted', 'might', 'says', 'said'],
     'others' => ['my colleague', 'your colleague', 'my husband', 'my wife', 'my partner', 'my daughter', 'my son', 'my sister', 'my brother', 'my mum', 'my dad', 'his', 'her', 'their', 'he', 'she', 'they'],
+    'hours' => ['closed', 'open', 'shut', 'closes', 'opens', 'opening', 'closing', 'no longer work', 'do not work', "don't work", 'not in on'],
     'mine' => ["i'm", 'i am', 'my', "it's", 'this is', "i'd", "i've", 'we', "we're", "we've", 'us', 'me'],
 ];
 

@@ -17,11 +17,8 @@ use Ringo\Transcript\Turn;
 /** Records out of labelled calls of many trades, held by scripts and by people. */
 final class ExtractorTest extends TestCase
 {
-    /** Labels that are known not to be met: inferences a person makes and the readers do not, and prices spread over several turns. */
-    private const KNOWN = [
-        'aud-1' => ['tinnitus'], 'den-1' => ['nervous'], 'den-2' => ['slot'], 'est-1' => ['max_price'], 'food-1' => ['adults'], 'oil-1' => ['price_per_litre'], 'hot-2' => ['breakfast', 'rate_per_night'], 'kennel-1' => ['phone'], 'leg-1' => ['deadline'],
-        'lock-2' => ['vulnerable_person'], 'park-2' => ['address'], 'rec-1' => ['salary_expected'], 'store-1' => ['insurance_needed'], 'tx-2' => ['return_journey'], 'tree-1' => ['urgent'], 'emb-1' => ['visa_type'], 'pes-1' => ['business_premises'], 'pes-2' => ['business_premises', 'treated_before'], 'vol-1' => ['hours_per_week', 'role'], 'gar-2' => ['has_access'], 'bar-2' => ['service'], 'lib-1' => ['request'], 'pay-2' => ['line_manager'], 'cha-1' => ['address', 'anonymous'], 'sco-1' => ['call_type'], 'evt-1' => ['concessions'], 'ren-1' => ['current_premium'], 'ord-2' => ['resolution', 'refund_amount'], 'tut-1' => ['lessons_per_week'], 'wed-1' => ['guests_evening'],
-    ];
+    /** Labels that are known not to be met, a call a line: inferences a person makes and the weighing does not, and what it chose wrongly. */
+    private const MISSED = __DIR__.'/cases/missed.txt';
 
     /** @var array<string, Extractor> */
     private static array $extractors = [];
@@ -37,9 +34,11 @@ final class ExtractorTest extends TestCase
         $record = self::extractor($folder)->extract($transcript);
         $score = new Score;
         $score->add($transcript->id, $sheet, $expected, $record->values());
-        $misses = array_filter($score->misses(), static fn (array $miss): bool => ! in_array($miss['field'], self::KNOWN[$transcript->id] ?? [], true));
+        $missed = array_column($score->misses(), 'field');
+        $known = self::missed()[$transcript->id] ?? [];
 
-        self::assertSame([], array_values($misses));
+        self::assertSame([], array_values(array_diff($missed, $known)), 'missed, and not listed in missed.txt: '.json_encode($score->misses()));
+        self::assertSame([], array_values(array_diff($known, $missed)), 'listed in missed.txt, and right');
         foreach ($holds as $field => $words) {
             self::assertStringContainsStringIgnoringCase($words, (string) ($record->cells[$field]['value'] ?? ''), "{$field} is told in the caller's words");
         }
@@ -62,6 +61,20 @@ final class ExtractorTest extends TestCase
                 yield basename(dirname($file)).' '.$call['transcript']->id => [dirname($file), $call['transcript'], $call['expected'], $call['holds']];
             }
         }
+    }
+
+    /** @return array<string, list<string>> fields by call */
+    private static function missed(): array
+    {
+        $missed = [];
+        foreach (file(self::MISSED, FILE_IGNORE_NEW_LINES) ?: [] as $line) {
+            if (str_contains($line, ': ') && $line[0] !== '#') {
+                [$call, $fields] = explode(': ', $line, 2);
+                $missed[$call] = explode(', ', $fields);
+            }
+        }
+
+        return $missed;
     }
 
     public function testWhatTheAgentMerelySaidIsNotTheCallers(): void

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Extraction\Weighing;
+
+use PHPUnit\Framework\TestCase;
+use Ringo\Extraction\Extractor;
+use Ringo\Extraction\Score;
+use Ringo\Format\LabelledCalls;
+use Ringo\Sheet\RecordSheet;
+
+/** The labelled calls of data/corpora/calls: the blind half is frozen, and neither half reads worse than it did. */
+final class CallsTest extends TestCase
+{
+    private const FOLDER = __DIR__.'/../../../../data/corpora/calls';
+
+    /** Of all sheets, then all calls, of the frozen half. */
+    private const FROZEN = '64f4640c82f0a67171de8164b462cff4b88a890ab2d073d89a60873c0dbf137f';
+
+    public function testTheFrozenHalfIsAsItWasWritten(): void
+    {
+        $all = '';
+        foreach (['sheet.json', 'calls.txt'] as $name) {
+            foreach (glob(self::FOLDER.'/blind/*/'.$name) ?: [] as $file) {
+                $all .= file_get_contents($file);
+            }
+        }
+
+        self::assertSame(self::FROZEN, hash('sha256', $all));
+    }
+
+    /** Figures as docs/figures.md has them, a little below. */
+    public function testReadsTheHalvesNoWorseThanItDid(): void
+    {
+        foreach (['blind' => [0.65, 0.13], 'looked_at' => [0.72, 0.11]] as $half => [$least, $most]) {
+            $score = new Score;
+            foreach (glob(self::FOLDER."/{$half}/*/calls.txt") ?: [] as $file) {
+                $sheet = RecordSheet::fromArray(json_decode((string) file_get_contents(dirname($file).'/sheet.json'), true, 32, JSON_THROW_ON_ERROR));
+                $extractor = isset($extractor) ? $extractor->with($sheet) : Extractor::for($sheet);
+                foreach ((new LabelledCalls)->read((string) file_get_contents($file)) as $call) {
+                    $score->add($call['transcript']->id, $sheet, $call['expected'], $extractor->extract($call['transcript'])->values());
+                }
+            }
+            self::assertGreaterThanOrEqual($least, $score->f1(), $half);
+            self::assertLessThanOrEqual($most, $score->invented(), $half);
+        }
+    }
+}

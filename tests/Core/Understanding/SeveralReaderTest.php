@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Understanding;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Ringo\Language\Vocabulary;
+use Ringo\Numbering\NumberingPlan;
+use Ringo\Sheet\RecordSheet;
+use Ringo\Speech\Display;
+use Ringo\Understanding\Context;
+use Ringo\Understanding\Understanding;
+use Ringo\Value\ValueType;
+
+/** Several options of a list, as many as were meant. */
+final class SeveralReaderTest extends TestCase
+{
+    private const DAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday'];
+
+    /** @param ?list<string> $expected */
+    #[DataProvider('sayings')]
+    public function testReadsAllThatWereMeant(string $said, ?array $expected): void
+    {
+        self::assertSame($expected, $this->read($said, self::DAYS)->value, $said);
+    }
+
+    /** @return iterable<string, array{string, ?list<string>}> */
+    public static function sayings(): iterable
+    {
+        $cases = [
+            ['Tuesday and Thursday', ['tuesday', 'thursday']], ['Thursdays, or Tuesdays', ['tuesday', 'thursday']], ['Monday to Wednesday', ['monday', 'tuesday', 'wednesday']],
+            ['any but Tuesday', ['monday', 'wednesday', 'thursday', 'friday']], ['any day except Friday', ['monday', 'tuesday', 'wednesday', 'thursday']], ['all of them', self::DAYS],
+            ['Monday and Friday, not Wednesday', ['monday', 'friday']], ["Tuesdays are out, Thursday's good", ['thursday']], ['just Fridays', ['friday']],
+            ['no idea', null], ['not Monday', null], ['', null],
+        ];
+        foreach ($cases as $case) {
+            yield $case[0] => $case;
+        }
+    }
+
+    public function testALongerNameIsNotTheShorterOneInIt(): void
+    {
+        self::assertSame(['garden waste'], $this->read('a skip of garden waste', ['garden', 'garden waste', 'soil'])->value);
+    }
+
+    public function testAFieldThatTakesSeveralIsAnArrayOfASchema(): void
+    {
+        $sheet = RecordSheet::fromArray(['type' => 'object', 'properties' => ['goods' => ['type' => 'array', 'title' => 'Goods', 'items' => ['enum' => ['sofa', 'bed_frame']], 'x-labels' => ['bed_frame' => 'bed'], 'x-phrases' => ['sofa' => ['settee']]]]]);
+        $field = $sheet->fields['goods'];
+
+        self::assertSame(ValueType::Several, $field->type);
+        self::assertSame([['key' => 'sofa', 'label' => 'sofa', 'phrases' => ['settee']], ['key' => 'bed_frame', 'label' => 'bed', 'phrases' => []]], $field->options);
+        self::assertSame('Sofa, bed', (new Display(Vocabulary::of(), new NumberingPlan))->show($field->typed(['sofa', 'bed_frame'])));
+        self::assertSame(['sofa', 'bed_frame'], Understanding::in()->read($field->type, 'a settee and a bed', new Context(new \DateTimeImmutable('2026-03-10T09:00'), 'GB', $field->options))->value);
+    }
+
+    /** @param list<string> $keys */
+    private function read(string $said, array $keys): \Ringo\Understanding\Reading
+    {
+        return Understanding::in()->read(ValueType::Several, $said, new Context(new \DateTimeImmutable('2026-03-10T09:00'), 'GB', array_map(static fn (string $key): array => ['key' => $key, 'label' => $key, 'phrases' => []], $keys)));
+    }
+}
