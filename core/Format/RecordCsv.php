@@ -47,6 +47,7 @@ final readonly class RecordCsv
             is_bool($value) => $value ? 'true' : 'false',
             is_array($value) && isset($value['amount'], $value['currency']) => sprintf('%.2f %s', $value['amount'], $value['currency']),
             is_scalar($value) => (string) $value,
+            is_array($value) && array_is_list($value) && array_filter($value, is_string(...)) === $value => implode('; ', $value),
             default => json_encode($value, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
         };
     }

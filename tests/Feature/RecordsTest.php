@@ -113,6 +113,26 @@ final class RecordsTest extends FeatureTestCase
         self::assertTrue($record->refresh()->cells['hired_before']['value'], 'older records stay readable');
     }
 
+    public function testAFieldTakesSeveralOfAList(): void
+    {
+        $rows = [...$this->rows(), ['title' => 'Extras', 'kind' => 'several', 'options' => "trailer\nbucket (digging bucket): scoop\nramps"]];
+        $this->put('/pellbrook/agents/maren/sheet', ['version' => 1, 'fields' => $rows])->assertRedirect();
+        $field = $this->agent->refresh()->draft->refresh()->scriptText->script()->sheet->field('extras');
+        self::assertSame(['several', ['trailer', 'bucket', 'ramps'], ['scoop']], [$field?->type->value, array_column($field->options ?? [], 'key'), $field?->options[1]['phrases']]);
+        $this->get('/pellbrook/agents/maren/sheet')->assertOk()->assertSee('bucket (digging bucket): scoop');
+        $this->from('/pellbrook/agents/maren/sheet')->put('/pellbrook/agents/maren/sheet', ['version' => 2, 'fields' => [...$this->rows(), ['title' => 'None', 'kind' => 'several']]])->assertSessionHasErrors('fields');
+
+        $this->post('/pellbrook/agents/maren/sheets', ['name' => 'Extras'])->assertRedirect();
+        $this->put('/pellbrook/agents/maren/sheet', ['sheet' => 'extras', 'outcomes' => ['caller hung up'], 'fields' => [end($rows)]])->assertRedirect();
+        $ref = (string) $this->ring()->json('ref');
+        $this->happens($ref, 1, 'said', 'I want to hire a mini digger with a trailer and the ramps please');
+        $this->happens($ref, 2, 'hung_up');
+        $record = CallRecord::query()->whereHas('call', static fn ($call) => $call->where('ref', $ref))->firstOrFail();
+        $this->decide($record, 'extras', 'correct', 'Ramps, digging bucket')->assertOk()->assertJson(['display' => 'Digging bucket, ramps']);
+        self::assertSame(['bucket', 'ramps'], $record->refresh()->cells['extras']['value']);
+        $this->decide($record, 'extras', 'correct', 'wheelbarrow')->assertStatus(422)->assertJsonPath('message', '“wheelbarrow” is not among the choices; they are trailer, digging bucket, ramps.');
+    }
+
     public function testPastCallsAreReadAgainAndOnlyChangedWhenToldTo(): void
     {
         $record = CallRecord::query()->where('call_id', $this->call->id)->firstOrFail();

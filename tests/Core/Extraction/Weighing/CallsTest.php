@@ -35,7 +35,7 @@ final class CallsTest extends TestCase
     /** Figures as docs/figures.md has them, a little below. */
     public function testReadsThemNoWorseThanItDid(): void
     {
-        foreach (['blind' => [0.65, 0.13], 'blind_second' => [0.73, 0.15], 'looked_at' => [0.72, 0.11]] as $half => [$least, $most]) {
+        foreach (['blind' => [0.65, 0.13], 'blind_second' => [0.72, 0.15], 'looked_at' => [0.72, 0.11]] as $half => [$least, $most]) {
             $score = new Score;
             foreach (glob(self::FOLDER."/{$half}/*/calls.txt") ?: [] as $file) {
                 $sheet = RecordSheet::fromArray(json_decode((string) file_get_contents(dirname($file).'/sheet.json'), true, 32, JSON_THROW_ON_ERROR));

@@ -17,8 +17,18 @@ final class WeightsTest extends TestCase
         $told = json_decode((string) file_get_contents(self::FOLDER.'/records.json'), true, 8, JSON_THROW_ON_ERROR);
 
         self::assertSame($told['weights_sha256'], hash_file('sha256', self::FOLDER.'/weights.bin'));
+        self::assertSame($told['data_sha256'], $this->data(), 'the calls changed after the weights were trained');
         self::assertSame(count($told['signs']), count(array_unique($told['signs'])));
         self::assertSame(4 * (count($told['signs']) * ($told['hidden'] + 1) + 2 * $told['hidden'] + 1), filesize(self::FOLDER.'/weights.bin'));
+    }
+
+    private function data(): string
+    {
+        $root = dirname(__DIR__, 4);
+        $files = [...glob($root.'/data/corpora/calls/looked_at/*/{sheet.json,calls.txt}', GLOB_BRACE) ?: [], ...glob($root.'/tests/Core/Extraction/cases/*/{sheet.json,calls.txt}', GLOB_BRACE) ?: []];
+        sort($files, SORT_STRING);
+
+        return hash('sha256', implode('', array_map(static fn (string $file): string => (string) file_get_contents($file), $files)));
     }
 
     public function testCountsAsTheTrainingDid(): void
