@@ -53,6 +53,7 @@ use App\Http\Controllers\SurveyController;
 use App\Http\Controllers\SurveyResultsController;
 use App\Http\Controllers\TradeController;
 use App\Http\Controllers\TransferController;
+use App\Http\Controllers\UnneededController;
 use App\Http\Controllers\VoiceController;
 use App\Http\Controllers\WaitingController;
 use Illuminate\Support\Facades\Route;
@@ -426,6 +427,7 @@ Route::middleware('auth')->group(static function (): void {
             Route::post('/agents/{agent}/prompt-book/steps/{step}/move', [PromptBookController::class, 'move'])->name('step.move');
             Route::post('/agents/{agent}/prompt-book/steps/{step}/copy', [PromptBookController::class, 'duplicate'])->name('step.copy');
             Route::post('/agents/{agent}/prompt-book/fix', [PromptBookController::class, 'fix'])->name('finding.fix');
+            Route::post('/agents/{agent}/unneeded', UnneededController::class)->name('unneeded');
             Route::post('/agents/{agent}/prompt-book/undo', [PromptBookController::class, 'undo'])->name('draft.undo');
             Route::get('/contacts/search', [ContactSearchController::class, 'index'])->name('contacts.search');
             Route::post('/agents/{agent}/ring', [HandsetController::class, 'ring'])->name('handset.ring');
