@@ -16,7 +16,7 @@ use Ringo\Language\WordVectors;
 final class Links
 {
     /** Texts that are remembered. */
-    private const REMEMBERED = 4000;
+    private const REMEMBERED = 400;
 
     /** @var array<string, array<string, array{asks: float, last: float, names: float, about: float, like: float, open: string}>> by text, then by field */
     private array $known = [];
