@@ -11,6 +11,9 @@ final class WordVectors
 
     private const BYTES_OF_A_HASH = 4;
 
+    /** Words whose vectors are remembered. */
+    private const REMEMBERED = 3000;
+
     private ?string $hashes = null;
 
     /** @var resource|null */
@@ -49,7 +52,14 @@ final class WordVectors
     /** @return list<float>|null of length one */
     public function vector(string $word): ?array
     {
-        return array_key_exists($word, $this->known) ? $this->known[$word] : $this->known[$word] = $this->read($word);
+        if (array_key_exists($word, $this->known)) {
+            return $this->known[$word];
+        }
+        if (count($this->known) >= self::REMEMBERED) {
+            $this->known = [];
+        }
+
+        return $this->known[$word] = $this->read($word);
     }
 
     /** @return list<float>|null */
