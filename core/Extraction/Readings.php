@@ -149,7 +149,6 @@ final class Readings
         return Reading::none();
     }
 
-    /** Reads a type without regard to any field. */
     /** The same words are looked at for several fields and in several lights; they are read once. */
     private function once(FieldProfile $field, Heard $heard, \DateTimeImmutable $now, string $country, bool $asked): Reading
     {
@@ -166,6 +165,7 @@ final class Readings
         return $this->read[$key] ??= $this->understanding->read($field->type, $heard, new Context($now, $country, $field->field->options, $asked, $field->pattern));
     }
 
+    /** Reads a type without regard to any field. */
     public function plain(ValueType $type, Heard $heard, \DateTimeImmutable $now, string $country, bool $asked): Reading
     {
         if (in_array($type, [ValueType::Date, ValueType::Time, ValueType::DateTime], true) && ! $this->timely($heard)) {

@@ -13,14 +13,11 @@ use Ringo\Extraction\Score;
  * Settles each field of a call once all of it has been heard: every value the field might have is weighed against all others and against
  * none, and the likeliest stands.
  *
- * What was read back and agreed to, what the caller put right in so many words, and what was keyed, is not weighed again.
+ * What was read back and agreed to, what the caller put right in so many words, what was keyed, and what was refused, is not weighed again.
  */
 final readonly class Settler
 {
-    /** A value that was refused, or never asked for in words, wants more to be believed. */
-    private const DECLINED = 0.8;
-
-    /** A value of a field that neither a question nor the words themselves speak of wants more to be believed, too. */
+    /** A value of a field that neither a question nor the words themselves speak of wants more to be believed. */
     private const UNASKED = 0.7;
 
     /** From here on words speak of a field. */
@@ -42,25 +39,16 @@ final readonly class Settler
         $declined = array_fill_keys($hearing->ledger->declined(), true);
         $settled = array_keys(array_filter($hearing->ledger->claims(), fn (Claim $claim): bool => $this->settled($hearing, $claim)));
         foreach ($this->candidates->of($scene, $settled) as $key => $candidates) {
+            $ranked = $this->chooser->ranked($candidates);
             $claim = $hearing->ledger->of($key);
-            if ($candidates === []) {
+            if ($ranked === [] || isset($declined[$key])) {
                 continue;
             }
-            $ranked = $this->chooser->ranked($candidates);
-            $best = $ranked[0] ?? null;
             if ($claim !== null) {
                 $this->weigh($hearing, $key, $claim, $ranked);
-
-                continue;
+            } elseif ($ranked[0]->likelihood >= ($this->spokenOf($ranked[0]->candidate) ? $this->chooser->least() : self::UNASKED)) {
+                $this->claim($hearing, $key, $ranked[0]);
             }
-            if ($best === null || $best->likelihood < match (true) {
-                isset($declined[$key]) => self::DECLINED,
-                ! $this->spokenOf($best->candidate) => self::UNASKED,
-                default => $this->chooser->least(),
-            }) {
-                continue;
-            }
-            $this->claim($hearing, $key, $best);
         }
     }
 
