@@ -47,7 +47,13 @@ final readonly class Candidates
             if ($claim !== null) {
                 $candidates[] = new Candidate($field, $claim->value, -1, $claim->turn ?? 0, $claim->said, Candidate::READ, []);
             }
-            $found[$field->key()] = array_map(fn (Candidate $one): Candidate => $one->with($this->among($one, $candidates, $claim, $claims, $scene)), $candidates);
+            // Values are compared once, not each with each: a long call has thousands.
+            $values = array_map(static fn (Candidate $one): string => self::plain($one->value), $candidates);
+            $distinct = count(array_unique($values));
+            foreach ($candidates as $n => $one) {
+                $found[$field->key()][] = $one->with($this->among($n, $candidates, $values, $distinct) + $this->record($one, $claim, $claims) + $this->plausible($one, $scene));
+            }
+            $found[$field->key()] ??= [];
         }
 
         return $found;
@@ -74,40 +80,53 @@ final readonly class Candidates
     }
 
     /**
-     * @param list<Candidate> $rivals
-     * @param array<string, Claim> $claims
+     * What the other candidates of the field say of one: whether its value comes again, and what came before and after it.
+     *
+     * @param list<Candidate> $candidates
+     * @param list<string> $values theirs, so that the same value is the same text
      *
      * @return array<string, float>
      */
-    private function among(Candidate $candidate, array $rivals, ?Claim $claim, array $claims, Scene $scene): array
+    private function among(int $n, array $candidates, array $values, int $distinct): array
     {
-        $signs = ['told:'.$candidate->told => 1.0] + $this->record($candidate, $claim, $claims);
+        $candidate = $candidates[$n];
+        $value = $values[$n];
+        $signs = ['told:'.$candidate->told => 1.0];
         $turns = [];
         $later = 0;
         $offers = 0;
-        $others = [];
-        foreach ($rivals as $one) {
-            if (Score::same($one->value, $candidate->value)) {
-                $turns[$one->told === Candidate::READ ? -1 : $one->turn] = true;
-            } else {
-                $others[json_encode($one->value, JSON_THROW_ON_ERROR)] = true;
-                $later += $one->turn > $candidate->turn && $one->told === Candidate::ANSWER ? 1 : 0;
-                $offers += $one->turn > $candidate->turn && $one->told === Candidate::OFFER ? 1 : 0;
+        foreach ($candidates as $k => $one) {
+            $same = $values[$k] === $value;
+            if ($same && $one->told !== Candidate::READ) {
+                $turns[$one->turn] = true;
+            } elseif (! $same && $one->turn > $candidate->turn) {
+                $later += $one->told === Candidate::ANSWER ? 1 : 0;
+                $offers += $one->told === Candidate::OFFER ? 1 : 0;
             }
             if ($candidate->place >= 0 && $one->place >= 0 && abs($one->place - $candidate->place) === 1) {
                 // What stands right before and right after it, on the other side.
-                $signs[($one->place > $candidate->place ? 'then:' : 'first:').(Score::same($one->value, $candidate->value) ? 'same' : 'other')] = 1.0;
+                $signs[($one->place > $candidate->place ? 'then:' : 'first:').($same ? 'same' : 'other')] = 1.0;
             }
         }
-        unset($turns[-1]);
         $signs['again'] = min(3, max(0, count($turns) - 1)) / 3;
         $signs['later'] = min(3, $later) / 3;
         $signs['offers'] = min(3, $offers) / 3;
-        $signs['rivals'] = min(4, count($others)) / 4;
+        $signs['rivals'] = min(4, $distinct - 1) / 4;
         $signs['last_said'] = $later === 0 ? 1.0 : 0.0;
-        $signs['through'] = $candidate->turn / max(1, count($scene->transcript()->turns));
 
-        return $signs + $this->plausible($candidate, $scene);
+        return $signs;
+    }
+
+    /** A value as text: equal where values count as the same, whatever their capitals, marks and kind of number. */
+    private static function plain(mixed $value): string
+    {
+        return match (true) {
+            is_array($value) => '['.implode('|', array_map(static fn (int|string $key, mixed $part): string => $key.'='.self::plain($part), array_keys($value), $value)).']',
+            is_bool($value) => $value ? 'true' : 'false',
+            is_int($value), is_float($value) => '#'.(float) $value,
+            is_string($value) => trim((string) preg_replace('/[^\p{L}\p{N}@.:+_-]+/u', ' ', mb_strtolower($value))),
+            default => '',
+        };
     }
 
     /**
@@ -143,7 +162,7 @@ final readonly class Candidates
     private function plausible(Candidate $candidate, Scene $scene): array
     {
         $value = $candidate->value;
-        $signs = [];
+        $signs = ['through' => $candidate->turn / max(1, count($scene->transcript()->turns))];
         if ($candidate->field->kin() === 'day' && is_string($value)) {
             $day = substr($value, 0, 10);
             $today = $scene->hearing->now->format('Y-m-d');
