@@ -9,7 +9,7 @@ import numpy as np, torch
 
 ROOT = os.path.dirname(os.path.dirname(os.path.abspath(__file__)))
 OUT = f'{ROOT}/core/Language/en/acts'
-PLACES, LENGTH, C, PRECISION, LEAST = 32768, 4.0, 2.0, .9, 8
+PLACES, LENGTH, C, PRECISION, LEAST = 65536, 4.0, 4.0, .9, 8
 torch.manual_seed(7); torch.set_num_threads(1)
 rows = [json.loads(line) for line in open(sys.argv[1])]
 acts = sorted({a for r in rows for a in r['acts']})

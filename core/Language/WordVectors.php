@@ -11,10 +11,14 @@ final class WordVectors
 
     private const BYTES_OF_A_HASH = 4;
 
+    private const BYTES_OF_KINDS = 4;
+
     /** Words whose vectors are remembered. */
     private const REMEMBERED = 3000;
 
     private ?string $hashes = null;
+
+    private ?string $kinds = null;
 
     /** @var resource|null */
     private $rows;
@@ -62,11 +66,39 @@ final class WordVectors
         return $this->known[$word] = $this->read($word);
     }
 
+    /** @return array{int, int}|null the group of words it is in, of a hundred and of five hundred (training/kinds.py); null where it is not known */
+    public function kinds(string $word): ?array
+    {
+        $place = $this->place($word);
+        if ($place === null) {
+            return null;
+        }
+        $this->kinds ??= (string) file_get_contents($this->folder.'/kinds.bin');
+        /** @var array{1: int, 2: int} $of */
+        $of = unpack('n2', $this->kinds, $place * self::BYTES_OF_KINDS);
+
+        return [$of[1], $of[2]];
+    }
+
     /** @return list<float>|null */
     private function read(string $word): ?array
     {
-        $this->hashes ??= (string) file_get_contents($this->folder.'/words.bin');
+        $place = $this->place($word);
+        if ($place === null) {
+            return null;
+        }
         $this->rows ??= fopen($this->folder.'/rows.bin', 'r') ?: throw new \RuntimeException("{$this->folder}/rows.bin cannot be read");
+        fseek($this->rows, $place * self::DIMENSIONS);
+        $bytes = array_values((array) unpack('c'.self::DIMENSIONS, (string) fread($this->rows, self::DIMENSIONS)));
+        $length = sqrt(array_sum(array_map(static fn (int $byte): int => $byte * $byte, $bytes))) ?: 1.0;
+
+        return array_map(static fn (int $byte): float => $byte / $length, $bytes);
+    }
+
+    /** The row of a word; null where it is not known. */
+    private function place(string $word): ?int
+    {
+        $this->hashes ??= (string) file_get_contents($this->folder.'/words.bin');
         $wanted = pack('N', crc32($word));
         $low = 0;
         $high = intdiv(strlen($this->hashes), self::BYTES_OF_A_HASH) - 1;
@@ -74,11 +106,7 @@ final class WordVectors
             $middle = ($low + $high) >> 1;
             $order = strcmp(substr($this->hashes, $middle * self::BYTES_OF_A_HASH, self::BYTES_OF_A_HASH), $wanted);
             if ($order === 0) {
-                fseek($this->rows, $middle * self::DIMENSIONS);
-                $bytes = array_values((array) unpack('c'.self::DIMENSIONS, (string) fread($this->rows, self::DIMENSIONS)));
-                $length = sqrt(array_sum(array_map(static fn (int $byte): int => $byte * $byte, $bytes))) ?: 1.0;
-
-                return array_map(static fn (int $byte): float => $byte / $length, $bytes);
+                return $middle;
             }
             $order < 0 ? $low = $middle + 1 : $high = $middle - 1;
         }

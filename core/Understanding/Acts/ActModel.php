@@ -15,7 +15,7 @@ final class ActModel
     /** What the vector of an utterance is long. */
     private const LENGTH = 4.0;
 
-    /** @var array{acts: list<string>, unit: float, bias: list<float>, sure: array<string, float>}|null */
+    /** @var array{acts: list<string>, unit: float, bias: list<float>, sure: array<string, float>, corpus_sha256: string}|null */
     private ?array $trained = null;
 
     private string $weights = '';
@@ -61,11 +61,17 @@ final class ActModel
         return $this->trained()['sure'][$act] ?? null;
     }
 
-    /** @return array{acts: list<string>, unit: float, bias: list<float>, sure: array<string, float>} */
+    /** Whether a corpus of that hash (sha256) is the one it learned from. */
+    public function trainedOn(string $hash): bool
+    {
+        return $this->trained()['corpus_sha256'] === $hash;
+    }
+
+    /** @return array{acts: list<string>, unit: float, bias: list<float>, sure: array<string, float>, corpus_sha256: string} */
     private function trained(): array
     {
         if ($this->trained === null) {
-            /** @var array{acts: list<string>, unit: float, bias: list<float>, sure: array<string, float>} $trained */
+            /** @var array{acts: list<string>, unit: float, bias: list<float>, sure: array<string, float>, corpus_sha256: string} $trained */
             $trained = json_decode((string) file_get_contents($this->folder.'/acts.json'), true, 8, JSON_THROW_ON_ERROR);
             $this->weights = (string) file_get_contents($this->folder.'/weights.bin');
             $this->trained = $trained;
