@@ -5,11 +5,11 @@
 declare(strict_types=1);
 
 use Ringo\Fit\Fold;
-use Ringo\Understanding\Acts\Features;
+use Ringo\Language\UtteranceFeatures;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
-$features = new Features;
+$features = new UtteranceFeatures;
 foreach (file(dirname(__DIR__).'/data/corpora/acts.jsonl') ?: [] as $line) {
     $row = json_decode($line, true, 16, JSON_THROW_ON_ERROR);
     echo json_encode(['acts' => $row['acts'], 'trade' => $row['trade'], 'held' => Fold::heldOut($row['trade']), 'features' => $features->of($row['said'], $row['asked'], $row['type'])], JSON_THROW_ON_ERROR), "\n";

@@ -62,7 +62,7 @@ final readonly class Days
         if (preg_match('/\b(?:every day|daily|seven days|7 days|all week|each day|24\/7)\b/', $line) === 1) {
             $found = range(1, 7);
         }
-        if (preg_match('/\bweekdays?\b|during the week/', $line) === 1) {
+        if (preg_match('/\b(?:week|mid-?week ?)days?\b|\bmid-?week\b|\b(?:during|in|through) the week\b/', $line) === 1) {
             $found = [...$found, 1, 2, 3, 4, 5];
         }
         if (preg_match('/\bweekends?\b/', $line) === 1) {

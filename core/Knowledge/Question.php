@@ -20,6 +20,7 @@ final readonly class Question
      * @param ?float $span length named, in days: 'for a week'
      * @param list<float> $numbers
      * @param list<int> $months that are asked about
+     * @param array<string, float> $wants likelihood of each kind of thing that would answer it (Wanted)
      */
     public function __construct(
         public string $said,
@@ -32,13 +33,14 @@ final readonly class Question
         public array $numbers,
         public bool $offTopic,
         public array $months = [],
+        public array $wants = [],
     ) {
     }
 
     /** The same without a length, so that nothing is reckoned. */
     public function plainly(): self
     {
-        return new self($this->said, $this->asked, 'what', $this->units, $this->days, $this->negated, null, $this->numbers, $this->offTopic, $this->months);
+        return new self($this->said, $this->asked, 'what', $this->units, $this->days, $this->negated, null, $this->numbers, $this->offTopic, $this->months, $this->wants);
     }
 
     /** Whether one value answers it: a price, a time, a number. */

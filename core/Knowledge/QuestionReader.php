@@ -17,9 +17,15 @@ final class QuestionReader
     /** @var array<string, true> */
     private readonly array $people;
 
+    private readonly Wanted $wanted;
+
+    private readonly Figures $numbers;
+
     public function __construct(private readonly Terms $terms, private readonly Shelf $shelf, private readonly Vocabulary $words, private readonly Lexicon $lexicon, private readonly Understanding $understanding)
     {
-        $this->people = array_fill_keys($words->section('extraction', 'relations'), true);
+        $this->wanted = Wanted::english();
+        $this->numbers = new Figures($words, $terms);
+        $this->people = array_fill_keys([...$words->section('extraction', 'relations'), ...$words->section('knowledge', 'family')], true);
     }
 
     public function read(string $said, \DateTimeImmutable $now, string $country = 'GB', string $before = ''): Question
@@ -30,7 +36,9 @@ final class QuestionReader
         $kind = $this->kind($tokens);
         $line = ' '.mb_strtolower($asked).' ';
         $context = new Context($now, $country, [], false);
-        $days = (new Days($this->words))->in($asked);
+        // 'It's for a Saturday. How much is it?': a day told before the question counts where the question names none.
+        $calendar = new Days($this->words);
+        $days = $calendar->in($asked) ?: $calendar->in($told);
         if ($days === [] && preg_match('/\b(today|tonight|tomorrow|now|this (?:morning|afternoon|evening))\b/', $line) === 1) {
             $date = $this->understanding->read(ValueType::Date, preg_match('/\bnow\b/', $line) === 1 ? 'today' : $asked, new Context($now, $country));
             $days = is_string($date->value) ? [(int) (new \DateTimeImmutable($date->value))->format('N')] : [];
@@ -43,39 +51,13 @@ final class QuestionReader
         } elseif (preg_match('/\b(?:over|for) (?:the|a) weekend\b/', $line) === 1) {
             $span = 2.5;
         }
-        preg_match_all('/(?<![\w.])\d+(?:\.\d+)?(?!\w)/', $told.' '.$asked, $figures);
-        $numbers = array_map(floatval(...), $figures[0]);
-        if ($numbers === [] && preg_match('/\b(?:my )?(first|second|third|fourth|fifth|tenth) year\b/', $line, $m) === 1) {
-            $numbers = [['first' => 1.0, 'second' => 2.0, 'third' => 3.0, 'fourth' => 4.0, 'fifth' => 5.0, 'tenth' => 10.0][$m[1]]];
-        }
-        if ($numbers === []) {
-            $values = $this->words->section('numbers', 'units') + $this->words->section('numbers', 'teens') + $this->words->section('numbers', 'tens');
-            foreach ($this->terms->tokens($told.' '.$asked) as $token) {
-                if (isset($values[$token->text]) && ! in_array($token->text, ['one', 'a', 'an', 'oh', 'o'], true)) {
-                    $numbers[] = (float) $values[$token->text];
-                }
-            }
-            $numbers = count($numbers) === 1 ? $numbers : [];
-            if ($numbers === [] && preg_match('/\b(twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)[- ](one|two|three|four|five|six|seven|eight|nine)\b/', $line, $m) === 1) {
-                $numbers = [(float) ($values[$m[1]] + $values[$m[2]])];
-            }
-        }
-        if (preg_match('/\b(\w+) point (\w+)\b/', $line, $m) === 1) {
-            $values = $this->words->section('numbers', 'units') + $this->words->section('numbers', 'teens') + $this->words->section('numbers', 'tens') + ['oh' => 0, 'nought' => 0, 'zero' => 0];
-            $whole = is_numeric($m[1]) ? $m[1] : ($values[$m[1]] ?? null);
-            $after = is_numeric($m[2]) ? $m[2] : ($values[$m[2]] ?? null);
-            $numbers = $whole === null || $after === null ? $numbers : [(float) "{$whole}.{$after}"];
-        }
-        $count = $this->understanding->read(ValueType::Number, $asked, new Context($now, $country));
-        if ($numbers === [] && is_numeric($count->value) && preg_match('/\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|fifty|hundred|dozen|couple|\w+teen)\b/', $line) === 1) {
-            $numbers = [(float) $count->value];
-        }
+        $numbers = $this->numbers->in($told.' '.$asked, $line);
 
         // 'Where are you?' has no word of its own; 'my seven-year-old' is a child.
         $extra = $kind === 'where' && preg_match('/\b(?:are you|you are|find you|are we|your (?:place|shop|store|office|branch|surgery|premises|depot|studio|clinic))\b/', $line) === 1 ? ' located' : '';
         $extra .= preg_match('/\b(\w+)[ -]years?[ -]old\b/', $line, $m) === 1 && ($numbers[0] ?? 99) < 18 ? ' child' : '';
 
-        return new Question($said, $asked, $kind, $this->units($asked.$extra, $told, $before), $days, preg_match("/\b(?:without|not|never|no|don't have|haven't got|cannot|can't)\b/", $line) === 1, $span, $numbers, $this->words->phrases('knowledge', 'off_topic')->in($tokens), (new Days($this->words))->months($asked));
+        return new Question($said, $asked, $kind, $this->units($asked.$extra, $told, $before), $days, preg_match("/\b(?:without|not|never|no|don't have|haven't got|cannot|can't)\b/", $line) === 1, $span, $numbers, $this->words->phrases('knowledge', 'off_topic')->in($tokens), $calendar->months($asked) ?: $calendar->months($told), $this->wanted->of($asked));
     }
 
     /**

@@ -43,7 +43,7 @@ final class Terms
         $this->tokenizer = new Tokenizer;
         /** @var array<string, list<int>> $table */
         $table = [];
-        foreach ([...array_values($words->section('knowledge', 'rings')), ...$own] as $n => $ring) {
+        foreach ([...array_values($words->section('knowledge', 'rings')), ...array_values($words->section('rings', 'everyday')), ...$own] as $n => $ring) {
             foreach (explode(',', (string) $ring) as $phrase) {
                 $phrase = str_replace('-', ' ', mb_strtolower(trim($phrase)));
                 if ($phrase !== '' && ! in_array($n, $table[$phrase] ?? [], true)) {
@@ -53,7 +53,8 @@ final class Terms
         }
         $this->rings = new Phrases($table);
         $this->singles = array_filter($table, static fn (string $phrase): bool => ! str_contains($phrase, ' '), ARRAY_FILTER_USE_KEY);
-        $this->small = array_fill_keys($words->section('routing', 'small'), true);
+        // What is small talk when a team is looked for may tell two prices apart: 'a little tent', 'the big one'.
+        $this->small = array_diff_key(array_fill_keys($words->section('routing', 'small'), true), array_fill_keys($words->section('knowledge', 'telling'), true));
         $generic = [];
         foreach ($words->section('knowledge', 'generic') as $word) {
             $generic[$this->stemmer->stem($word)] = true;

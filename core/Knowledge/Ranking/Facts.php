@@ -16,8 +16,22 @@ final class Facts
 {
     private const TELEPHONE = '/\b0\d{2,4}[ \d]{5,9}\b|\b555-\d{4}\b|\b\d{3}-\d{4}\b/';
 
+    /** How much it counts that a day is missing where no brother has it. */
+    private const NO_DAY_NEAR = 0.4;
+
+    /** Characters of a sentence that a bound takes, and that may stand before 'or more'. */
+    private const BOUND = 18;
+
+    private const BEFORE_A_BOUND = 14;
+
+    /** A kind less likely than this is not looked for. */
+    private const HARDLY = 0.05;
+
     /** @var array<string, array{list<int>, list<int>}> days and months by text */
     private array $calendar = [];
+
+    /** @var array<string, true> groups of units of which one names the days asked about */
+    private array $dated = [];
 
     /** @var array<string, list<int>> months by what they are called: 'low season' */
     private array $seasons = [];
@@ -70,7 +84,32 @@ final class Facts
             'last_missing' => $asked['last'] === true && $asked['first'] === false && preg_match('/\b(?:first|earliest)\b/i', $whole) === 1 ? 1.0 : 0.0, 'least_there' => $asked['cheap'] === true && preg_match('/\b(?:basic|budget|standard|small|smallest|single|minimum|at least|from|starts?)\b/i', $whole) === 1 ? 1.0 : 0.0,
             'polar_denies' => $polar && $denies ? 1.0 : 0.0, 'polar_value_cell' => $polar && $unit->kind === Kind::Cell ? 1.0 : 0.0, 'open_denies' => ! $polar && $denies ? 1.0 : 0.0,
             'rate_right' => $asked['rate'] !== null && $this->rate($whole) === $asked['rate'] ? 1.0 : 0.0, 'rate_wrong' => $asked['rate'] !== null && ($rate = $this->rate($whole)) !== null && $rate !== $asked['rate'] ? 1.0 : 0.0,
-        ] + $this->calendar($question, $whole, $unit->passage->heading) + $this->ranges($unit, $asked);
+        ] + $this->wanted($question, $unit, $value) + $this->calendar($question, $unit, $whole) + $this->ranges($unit, $asked);
+    }
+
+    /**
+     * Whether the unit holds the kind of thing that would answer, as likely as each is wanted.
+     *
+     * @return array<string, float>
+     */
+    private function wanted(Question $question, Unit $unit, string $value): array
+    {
+        $there = 0.0;
+        $missing = 0.0;
+        foreach ($this->words->section('knowledge', 'wanted') as $kind => $pattern) {
+            $likely = $question->wants[$kind] ?? 0.0;
+            if ($likely < self::HARDLY) {
+                continue;
+            }
+            if (preg_match('~'.$pattern.'~iu', $value) === 1) {
+                $there += $likely;
+            } else {
+                $missing += $likely;
+            }
+        }
+        $way = $question->wants['way'] ?? 0.0;
+
+        return ['wanted_there' => $there, 'wanted_missing' => $missing, 'wanted_in_cell' => $unit->kind === Kind::Cell ? $there : 0.0, 'wanted_in_clause' => $unit->kind === Kind::Clause ? $there : 0.0, 'way_in_cell' => $unit->kind === Kind::Cell ? $way : 0.0, 'polar_cell' => $unit->kind === Kind::Cell ? ($question->wants['yesno'] ?? 0.0) : 0.0];
     }
 
     /**
@@ -91,8 +130,9 @@ final class Facts
     }
 
     /** @return array<string, float> */
-    private function calendar(Question $question, string $text, string $heading): array
+    private function calendar(Question $question, Unit $unit, string $text): array
     {
+        $heading = $unit->passage->heading;
         [$days, $months] = $this->named($text);
         foreach ($question->months === [] || $months !== [] ? [] : $this->seasons as $season => $its) {
             $months = str_contains(mb_strtolower($text), $season) ? $its : $months;
@@ -103,8 +143,26 @@ final class Facts
         $rate = static fn (array $asked, array $there): array => $asked === [] ? [0.0, 0.0, 0.0] : ($there === [] ? [0.0, 0.0, 1.0] : (array_diff($asked, $there) === [] ? [count($there) <= count($asked) + 1 ? 1.2 : 1.0, 0.0, 0.0] : [0.0, 1.0, 0.0]));
         [$right, $wrong, $missing] = $rate($question->days, $days);
         [$monthRight, $monthWrong, $monthMissing] = $rate($question->months, $months);
+        // A row without a day is no worse for it where no other row has the day that was asked.
+        $missing *= isset($this->dated[$unit->group]) ? 1.0 : self::NO_DAY_NEAR;
 
         return ['day_right' => $right, 'day_wrong' => $wrong, 'day_missing' => $missing, 'day_unasked' => $question->days === [] && $days !== [] ? 1.0 : 0.0, 'month_right' => $monthRight, 'month_wrong' => $monthWrong, 'month_missing' => $monthMissing];
+    }
+
+    /**
+     * Looks at which groups of units name the days that are asked about.
+     *
+     * @param list<Unit> $units
+     */
+    public function date(Question $question, array $units): void
+    {
+        $this->dated = [];
+        foreach ($question->days === [] ? [] : $units as $unit) {
+            [$days] = $this->named($unit->lead.' '.$unit->text.($unit->isTabular() ? ' '.$unit->beside : ''));
+            if ($days !== [] && array_diff($question->days, $days) === []) {
+                $this->dated[$unit->group] = true;
+            }
+        }
     }
 
     /** @return array{list<int>, list<int>} */
@@ -144,6 +202,7 @@ final class Facts
                 $row = max($row, preg_match('/^\D{0,12}(\d+(?:\.\d+)?)\D{0,12}$/', (string) $cell, $m) === 1 && preg_match('/[£$€]/u', (string) $cell) !== 1 && abs($number - (float) $m[1]) < 0.01 ? 1.0 : 0.0);
             }
         }
+        [$boundRight, $boundWrong] = $this->bound($unit, $numbers);
         $clock = 0.0;
         $minute = is_int($asked['minute']) ? $asked['minute'] : null;
         $part = 0.0;
@@ -154,7 +213,27 @@ final class Facts
             $part += $named === null ? 0.0 : ($named === $asked['part'] ? 1.0 : -1.0);
         }
 
-        return ['row_figure' => $row, 'range_right' => min(1.0, $right), 'range_wrong' => $right > 0.0 ? 0.0 : min(1.0, $wrong), 'clock_right' => max(0.0, $clock), 'clock_wrong' => max(0.0, -$clock), 'part_right' => max(0.0, $part), 'part_wrong' => max(0.0, -$part)];
+        return ['bound_right' => $boundRight, 'bound_wrong' => $boundWrong, 'row_figure' => $row, 'range_right' => min(1.0, $right), 'range_wrong' => $right > 0.0 ? 0.0 : min(1.0, $wrong), 'clock_right' => max(0.0, $clock), 'clock_wrong' => max(0.0, -$clock), 'part_right' => max(0.0, $part), 'part_wrong' => max(0.0, -$part)];
+    }
+
+    /**
+     * Figures against a bound that a sentence sets: five miles and 'within six miles', twenty people and 'groups of twelve or more'.
+     *
+     * @param list<float> $numbers
+     *
+     * @return array{float, float}
+     */
+    private function bound(Unit $unit, array $numbers): array
+    {
+        if ($numbers === [] || $unit->isTabular() || preg_match('/\b(?:under|less than|below|fewer than|within|up to|over|more than|above|at least|or more|or over|and over|or fewer|or less|at most|or older)\b/i', $unit->text, $m, PREG_OFFSET_CAPTURE) !== 1) {
+            return [0.0, 0.0];
+        }
+        // The bound's own words: what stands before it may be a price.
+        $from = str_starts_with(mb_strtolower($m[0][0]), 'or ') || str_starts_with(mb_strtolower($m[0][0]), 'and ') ? max(0, $m[0][1] - self::BEFORE_A_BOUND) : $m[0][1];
+        $label = str_replace('within', 'up to', mb_strtolower(substr($unit->text, $from, self::BEFORE_A_BOUND + self::BOUND)));
+        $inside = array_map(fn (float $number): ?bool => $this->inside($label, $number), $numbers);
+
+        return in_array(true, $inside, true) ? [1.0, 0.0] : [0.0, in_array(false, $inside, true) ? 1.0 : 0.0];
     }
 
     /** Whether a number lies in the range a label names; null where it names none. */
@@ -164,7 +243,7 @@ final class Facts
         $line = (string) preg_replace_callback('/\b(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|sixteen|eighteen)\b/', fn (array $m): string => (string) (($this->words->section('numbers', 'units') + $this->words->section('numbers', 'teens'))[$m[1]] ?? $m[1]), $line);
 
         return match (true) {
-            preg_match('/(?<![\d.])(\d+(?:\.\d+)?)\s*\w{0,6}\s?-\s?(\d+(?:\.\d+)?)/', $line, $m) === 1 => $number >= (float) $m[1] && $number <= (float) $m[2],
+            preg_match('/(?<![\d.])(\d+(?:\.\d+)?)\s*\w{0,6}\s?(?:-|or)\s?(\d+(?:\.\d+)?)/', $line, $m) === 1 => $number >= (float) $m[1] && $number <= (float) $m[2],
             preg_match('/\b(?:under|less than|below|fewer than)\s+(\d+(?:\.\d+)?)/', $line, $m) === 1 => $number < (float) $m[1],
             preg_match('/\bup(?:-| to )\s?(\d+(?:\.\d+)?)|\bup\s?-\s?(\d+(?:\.\d+)?)/', $line, $m) === 1 => $number <= (float) ($m[1] !== '' ? $m[1] : $m[2]),
             preg_match('/\b(?:over|more than|above)\s+(\d+(?:\.\d+)?)/', $line, $m) === 1 => $number > (float) $m[1],

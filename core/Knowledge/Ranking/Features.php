@@ -92,6 +92,7 @@ final class Features
         $whole = $this->whole($units, $met);
         $told = $this->facts->asked($question);
         $this->facts->define(array_map(static fn (array $one): Unit => $one[0], $units));
+        $this->facts->date($question, array_map(static fn (array $one): Unit => $one[0], $units));
         $readings = [];
         foreach ($this->worthALook($units, $met, $weights) as $n) {
             [$unit, $rank] = $units[$n];

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Ringo\Understanding\Acts;
 
+use Ringo\Language\HashedModel;
+use Ringo\Language\UtteranceFeatures;
+
 /**
  * How likely an utterance does each act, given what was asked; trained on labelled utterances (training/acts.py).
  *
@@ -12,19 +15,14 @@ namespace Ringo\Understanding\Acts;
  */
 final class ActModel
 {
-    /** What the vector of an utterance is long. */
-    private const LENGTH = 4.0;
+    private readonly HashedModel $model;
 
-    /** @var array{acts: list<string>, unit: float, bias: list<float>, sure: array<string, float>, corpus_sha256: string}|null */
-    private ?array $trained = null;
+    private readonly UtteranceFeatures $features;
 
-    private string $weights = '';
-
-    private readonly Features $features;
-
-    public function __construct(private readonly string $folder)
+    public function __construct(string $folder)
     {
-        $this->features = new Features;
+        $this->model = new HashedModel($folder, 'acts');
+        $this->features = new UtteranceFeatures;
     }
 
     public static function english(): self
@@ -37,46 +35,29 @@ final class ActModel
     /** @return array<string, float> probability by act */
     public function of(string $said, string $asked, string $type): array
     {
-        $trained = $this->trained();
-        $places = $this->features->of($said, $asked, $type);
-        $count = count($trained['acts']);
-        $sums = array_fill(0, $count, 0);
-        foreach ($places as $place) {
-            foreach (array_values((array) unpack('c'.$count, $this->weights, $place * $count)) as $n => $weight) {
-                $sums[$n] += $weight;
-            }
-        }
-        $scale = self::LENGTH / sqrt(max(1, count($places))) * $trained['unit'];
-        $of = [];
-        foreach ($trained['acts'] as $n => $act) {
-            $of[$act] = 1 / (1 + exp(-($trained['bias'][$n] + $scale * $sums[$n])));
-        }
+        $scores = $this->model->scores($this->features->of($said, $asked, $type));
 
-        return $of;
+        return array_combine($this->about()['acts'], array_map(static fn (float $score): float => 1 / (1 + exp(-$score)), $scores));
     }
 
     /** The probability from which an act was right nine times in ten on trades left out; null where it never was. */
     public function sureFrom(string $act): ?float
     {
-        return $this->trained()['sure'][$act] ?? null;
+        return $this->about()['sure'][$act] ?? null;
     }
 
     /** Whether a corpus of that hash (sha256) is the one it learned from. */
     public function trainedOn(string $hash): bool
     {
-        return $this->trained()['corpus_sha256'] === $hash;
+        return $this->about()['corpus_sha256'] === $hash;
     }
 
-    /** @return array{acts: list<string>, unit: float, bias: list<float>, sure: array<string, float>, corpus_sha256: string} */
-    private function trained(): array
+    /** @return array{acts: list<string>, sure: array<string, float>, corpus_sha256: string} */
+    private function about(): array
     {
-        if ($this->trained === null) {
-            /** @var array{acts: list<string>, unit: float, bias: list<float>, sure: array<string, float>, corpus_sha256: string} $trained */
-            $trained = json_decode((string) file_get_contents($this->folder.'/acts.json'), true, 8, JSON_THROW_ON_ERROR);
-            $this->weights = (string) file_get_contents($this->folder.'/weights.bin');
-            $this->trained = $trained;
-        }
+        /** @var array{acts: list<string>, sure: array<string, float>, corpus_sha256: string} $about */
+        $about = $this->model->about();
 
-        return $this->trained;
+        return $about;
     }
 }

@@ -2,14 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Ringo\Understanding\Acts;
+namespace Ringo\Language;
 
-use Ringo\Language\Tokenizer;
-use Ringo\Language\Vocabulary;
-use Ringo\Language\WordVectors;
-
-/** What of an utterance, and of the question before it, tells the act: words, neighbours, how it begins and ends, kinds of words, what was asked. */
-final class Features
+/** What of an utterance, and of the question before it, small models learn from: words, neighbours, how it begins and ends, kinds of words, what was asked. */
+final class UtteranceFeatures
 {
     /** Features are hashed into so many places. */
     public const PLACES = 65536;

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Language;
+
+/**
+ * A linear model over hashed features, as the trainings write it: `weights.bin` has a signed byte for each class in each place, and the
+ * JSON beside it `unit`, what a byte is worth, and `bias`.
+ */
+final class HashedModel
+{
+    /** What the vector of an utterance is long. */
+    private const LENGTH = 4.0;
+
+    private ?string $weights = null;
+
+    /** @var array<string, mixed>|null */
+    private ?array $about = null;
+
+    public function __construct(private readonly string $folder, private readonly string $name)
+    {
+    }
+
+    /**
+     * @param list<int> $places
+     *
+     * @return list<float> a score for each class, in their order; 0 is even odds
+     */
+    public function scores(array $places): array
+    {
+        /** @var array{unit: float, bias: list<float>} $about */
+        $about = $this->about();
+        $this->weights ??= (string) file_get_contents($this->folder.'/weights.bin');
+        $count = count($about['bias']);
+        $sums = array_fill(0, $count, 0);
+        foreach ($places as $place) {
+            foreach (array_values((array) unpack('c'.$count, $this->weights, $place * $count)) as $n => $weight) {
+                $sums[$n] += $weight;
+            }
+        }
+        $scale = self::LENGTH / sqrt(max(1, count($places))) * $about['unit'];
+
+        return array_map(static fn (int $sum, float $bias): float => $bias + $scale * $sum, $sums, $about['bias']);
+    }
+
+    /** @return array<string, mixed> what the training wrote beside the weights */
+    public function about(): array
+    {
+        if ($this->about === null) {
+            /** @var array<string, mixed> $about */
+            $about = json_decode((string) file_get_contents("{$this->folder}/{$this->name}.json"), true, 8, JSON_THROW_ON_ERROR);
+            $this->about = $about;
+        }
+
+        return $this->about;
+    }
+}
