@@ -112,6 +112,19 @@ final class Facts
         return ['wanted_there' => $there, 'wanted_missing' => $missing, 'wanted_in_cell' => $unit->kind === Kind::Cell ? $there : 0.0, 'wanted_in_clause' => $unit->kind === Kind::Clause ? $there : 0.0, 'way_in_cell' => $unit->kind === Kind::Cell ? $way : 0.0, 'polar_cell' => $unit->kind === Kind::Cell ? ($question->wants['yesno'] ?? 0.0) : 0.0];
     }
 
+    /** How likely the heading of a column is what is asked for: 'Where' for a place, 'Takes' for a length. */
+    public function columnWanted(Question $question, string $heading): float
+    {
+        $sum = 0.0;
+        $line = mb_strtolower($heading);
+        foreach ($this->words->section('knowledge', 'columns') as $kind => $pattern) {
+            $likely = $question->wants[$kind] ?? 0.0;
+            $sum += $likely >= self::HARDLY && preg_match('~'.$pattern.'~u', $line) === 1 ? $likely : 0.0;
+        }
+
+        return $sum;
+    }
+
     /**
      * What the business calls parts of the year: 'Low season is March, April and October.'
      *

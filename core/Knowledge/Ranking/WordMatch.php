@@ -42,7 +42,7 @@ final class WordMatch
     /** Words of questions that are remembered. */
     private const REMEMBERED = 600;
 
-    /** @var array<string, array<string, array{float, float}>> by the two words */
+    /** @var array<string, array<string, array{float, float, float}>> by the two words */
     private array $known = [];
 
     /** @var array<string, true> days and months, which are like one another and never the same */
@@ -58,7 +58,7 @@ final class WordMatch
      *
      * @param list<Unit> $terms of the text
      *
-     * @return array{list<float>, list<float>} plain and by likeness (never less than plain), word by word
+     * @return array{list<float>, list<float>, list<float>} plain, by likeness (never less than plain) and the bare likeness, word by word
      */
     public function of(Question $question, array $terms): array
     {
@@ -67,22 +67,24 @@ final class WordMatch
         }
         $plain = array_fill(0, count($question->units), 0.0);
         $soft = $plain;
+        $bare = $plain;
         foreach ($question->units as $n => $asked) {
             $cache = &$this->known[($asked['there'] ? '' : '~').$asked['word']];
             foreach ($terms as $term) {
                 if ($asked['stem'] === $term['stem']) {
-                    $plain[$n] = $soft[$n] = 1.0;
+                    $plain[$n] = $soft[$n] = $bare[$n] = 1.0;
 
                     break;
                 }
-                [$hard, $like] = $cache[$term['word']] ??= $this->pair($asked, $term);
+                [$hard, $like, $near] = $cache[$term['word']] ??= $this->pair($asked, $term);
                 $plain[$n] = $hard > $plain[$n] ? $hard : $plain[$n];
                 $soft[$n] = $like > $soft[$n] ? $like : $soft[$n];
+                $bare[$n] = $near > $bare[$n] ? $near : $bare[$n];
             }
             unset($cache);
         }
 
-        return [array_values($plain), array_values($soft)];
+        return [array_values($plain), array_values($soft), array_values($bare)];
     }
 
     /**
@@ -115,18 +117,28 @@ final class WordMatch
      * @param array{stem: string, word: string, rings: list<int>, generic: bool, number: bool, weight: float, near: array<string, float>, there: bool} $asked
      * @param Unit $term
      *
-     * @return array{float, float}
+     * @return array{float, float, float}
      */
     private function pair(array $asked, array $term): array
     {
         $hard = array_intersect($asked['rings'], $term['rings']) !== [] ? self::RING : (float) ($asked['near'][$term['stem']] ?? 0.0);
         $soft = $hard;
+        $near = 0.0;
         if (! $asked['number'] && ! $term['number']) {
             $hard = max($hard, $this->kin($asked['stem'], $term['stem']));
-            $soft = max($hard, str_contains($asked['stem'].$term['stem'], ' ') ? 0.0 : $this->like($asked, $term));
+            if (! str_contains($asked['stem'].$term['stem'], ' ')) {
+                $near = $this->near($asked['word'], $term['word']);
+                $soft = max($hard, $this->like($asked, $term, $near));
+            }
         }
 
-        return [$hard, $soft];
+        return [$hard, $soft, max($near, $hard)];
+    }
+
+    /** Days and months are like one another and never the same. */
+    private function near(string $asked, string $term): float
+    {
+        return isset($this->calendar[$asked]) || isset($this->calendar[$term]) ? 0.0 : $this->vectors->likeness($asked, $term);
     }
 
     private function kin(string $a, string $b): float
@@ -146,10 +158,9 @@ final class WordMatch
      * @param array{stem: string, word: string, generic: bool, there: bool} $asked
      * @param array{stem: string, word: string} $term
      */
-    private function like(array $asked, array $term): float
+    private function like(array $asked, array $term, float $near): float
     {
         $like = $this->lexicon->likeness($asked['stem'], $term['stem']);
-        $near = isset($this->calendar[$asked['word']]) || isset($this->calendar[$term['word']]) ? 0.0 : $this->vectors->likeness($asked['word'], $term['word']);
         $soft = self::SOFT * max($like >= self::LIKE_FROM ? $like : 0.0, max(0.0, ($near - self::NEAR_FROM) / (1 - self::NEAR_FROM)));
 
         // Where the word itself stands in what was written, another is hardly meant.

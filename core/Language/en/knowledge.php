@@ -315,6 +315,16 @@ return [
     'telling' => ['big', 'little', 'old', 'new'],
     // Who it is for, not what is asked about.
     'family' => ['lad', 'lads', 'lass', 'boy', 'boys', 'girl', 'girls', 'son', 'sons', 'daughter', 'daughters', 'wife', 'husband', 'partner', 'mum', 'mam', 'mom', 'dad', 'mother', 'father', 'nan', 'gran', 'grandma', 'grandad', 'grandson', 'granddaughter', 'niece', 'nephew', 'brother', 'sister', 'friend', 'friends', 'mate', 'missus', 'kid', 'kids', 'fella', 'bloke', 'auntie', 'uncle', 'cousin', 'neighbour'],
+    // What columns of a table are called that hold each kind of thing.
+    'columns' => [
+        'money' => '\b(?:prices?|costs?|fees?|rates?|tickets?|charges?|fares?|deposit|total|adults?|child|children|members?)\b|[£$€]',
+        'clock' => '\b(?:times?|hours|from|until|opens?|opening|closes?|closing|starts?|ends?|first|last|begins|session)\b',
+        'day' => '\b(?:when|dates?|days?|runs|weekday|month|season)\b',
+        'duration' => '\b(?:takes|how long|durations?|ready|time on site|minutes|hours|weeks|days|lasts|length|wait|turnaround|notice)\b',
+        'number' => '\b(?:numbers?|capacity|holds|seats?|serves|sizes?|sleeps|people|places|most|least|how many|limit|weight|width|height)\b',
+        'age' => '\b(?:ages?|years|from)\b', 'place' => '\b(?:where|place|room|venue|floor|location|at)\b', 'name' => '\b(?:who|names?|teacher|leader|coach|contact|person|with)\b',
+        'phone' => '\b(?:ring|telephone|phone|number|call)\b', 'often' => '\b(?:how often|every|runs|frequency)\b', 'what' => '\b(?:what|includes|included|covers|details|notes)\b',
+    ],
     // What holds each kind of thing that is asked for (Wanted), beside those of 'units'.
     'wanted' => [
         'money' => '£|\$|€|\bpounds?\b|\bpence\b|\beuros?\b|\bdollars?\b|\bfree\b|no charge|per cent|\d+ ?%|\d ?p\b|\bhalf(?: price)?\b|\bincluded\b',
@@ -323,7 +333,7 @@ return [
         'duration' => '\b(?:\d+|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fourteen|fifteen|twenty|thirty|forty|sixty|ninety|half|same|next|few|couple)\b[^.]{0,18}\b(?:second|minute|hour|day|week|month|year|fortnight|night|session)s?\b|same day|next day|overnight|straight away|immediately|\bfortnight\b|\blifetime\b',
         'number' => '\d|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|fifty|hundred|thousand|half|no limit|unlimited)\b',
         'age' => '\b(?:aged?|ages|years?|old|older|under|over|adults?|birthday|weeks|months|[a-z]+(?:teen|ty)(?: one)?|\d+s?)\b',
-        'place' => '\b(?:road|street|lane|avenue|square|way|close|court|house|park|site|centre|center|station|floor|room|door|entrance|gate|yard|desk|reception|counter|car park|next to|opposite|behind|near|beside|corner|town|village|city|depot|branch|shop|building|online|website|app|in the|at the|on the|outside|inside|postcode)\b|\b[A-Z]{1,2}\d[A-Z\d]? ?\d[A-Z]{2}\b',
+        'place' => '\b(?:road|street|lane|row|hill|terrace|drive|crescent|avenue|square|way|close|court|house|park|site|centre|center|station|floor|room|door|entrance|gates?|yard|desk|reception|counter|car park|next to|opposite|behind|near|beside|corner|town|village|city|depot|branch|shop|building|online|website|app|in the|at the|on the|outside|inside|postcode)\b|\b[A-Z]{1,2}\d[A-Z\d]? ?\d[A-Z]{2}\b',
         'name' => '(?-i:\b\p{Lu}\p{Ll}+ \p{Lu}\p{Ll}+|\b(?:Mr|Mrs|Ms|Miss|Dr|Father|Sister|Professor) \p{Lu}|(?<=[a-z,] )\p{Lu}\p{Ll}{2,})|\b(?:manager|owner|warden|coach|nurse|vet|dentist|teacher|secretary|caretaker|office)\b',
         'phone' => '\b0\d{2,4}[ \d]{5,9}\b|\b555-\d{4}\b|\b\d{3}-\d{4}\b',
         'often' => '\b(?:every|each|once|twice|daily|weekly|monthly|yearly|annually|fortnightly|quarterly|hourly|per|a (?:day|week|month|year)|times)\b',

@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\Core\Knowledge;
 
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Ringo\Knowledge\Figures;
 use Ringo\Knowledge\LabelledQuestions;
 use Ringo\Knowledge\Ranking\Certainty;
 use Ringo\Knowledge\Ranking\Ranker;
+use Ringo\Knowledge\Terms;
+use Ringo\Knowledge\Wanted;
 use Ringo\Language\Vocabulary;
 use Ringo\Language\WordVectors;
 
@@ -26,6 +30,53 @@ final class TrainingTest extends TestCase
     public function testEveryFeatureHasWords(): void
     {
         self::assertSame([], array_diff_key(Ranker::trained()['ranking'], Vocabulary::of()->section('answer_features', 'words')));
+    }
+
+    public function testWhatQuestionsWantIsCountedAsTheTrainingDid(): void
+    {
+        $root = dirname(__DIR__, 3);
+        $trained = json_decode((string) file_get_contents("{$root}/core/Language/en/questions/questions.json"), true, 8, JSON_THROW_ON_ERROR);
+        self::assertSame($trained['corpus_sha256'], hash_file('sha256', "{$root}/data/corpora/questions.tsv"), 'train anew: training/questions.py');
+        self::assertSame($trained['weights_sha256'], hash_file('sha256', "{$root}/core/Language/en/questions/weights.bin"));
+        $wanted = Wanted::english();
+        foreach (json_decode((string) file_get_contents(__DIR__.'/wanted.json'), true, 8, JSON_THROW_ON_ERROR) as $row) {
+            self::assertEqualsWithDelta($row['of'], array_values($wanted->of($row['said'])), 1e-3, $row['said']);
+        }
+        self::assertEqualsWithDelta(1.0, array_sum($wanted->of('')), 1e-9);
+    }
+
+    public function testBlindBusinessesAreThoseThatWereFrozen(): void
+    {
+        $hash = hash_init('sha256');
+        $folder = dirname(__DIR__, 3).'/data/corpora/knowledge_blind_second';
+        $files = glob("{$folder}/*/*") ?: [];
+        sort($files);
+        foreach ($files as $file) {
+            hash_update($hash, (string) file_get_contents($file));
+        }
+        self::assertSame('b7e3c2472e54a1d5cefab74c17140b604b5475a05650f9929e897f6f9c13a11f', hash_final($hash));
+    }
+
+    /** @param list<float> $figures */
+    #[DataProvider('questionsWithFigures')]
+    public function testFiguresOfQuestionsAreRead(string $question, array $figures): void
+    {
+        $words = Vocabulary::of();
+        self::assertSame($figures, (new Figures($words, new Terms($words)))->in($question, ' '.$question.' '));
+    }
+
+    /** @return iterable<array{string, list<float>}> */
+    public static function questionsWithFigures(): iterable
+    {
+        yield ['four of the cheapest fifteen inch tyres', [4.0, 15.0]];
+        yield ['my mum is seventy three', [73.0]];
+        yield ['for 2 adults and 3 children', [2.0, 3.0]];
+        yield ['three point five metres', [3.5]];
+        yield ['a dozen cupcakes', [12.0]];
+        yield ['a two hundred mile trip', [200.0]];
+        yield ['is this one free', []];
+        yield ['it is my first year', [1.0]];
+        yield ['', []];
     }
 
     public function testVectorsKnowWhatIsAlike(): void
