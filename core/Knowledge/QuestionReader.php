@@ -11,7 +11,11 @@ use Ringo\Understanding\Context;
 use Ringo\Understanding\Understanding;
 use Ringo\Value\ValueType;
 
-/** Finds what a caller asks: the kind of question, the words that count and how much each does. */
+/**
+ * Finds what a caller asks: the kind of question, the words that count and how much each does.
+ *
+ * @phpstan-import-type Unit from Terms
+ */
 final class QuestionReader
 {
     /** @var array<string, true> */
@@ -145,7 +149,7 @@ final class QuestionReader
         // What was told before the question matters more the less the question itself says: 'I've toothache. Who do I ring?'
         $alone = count(array_filter($this->terms->of($asked), static fn (array $unit): bool => ! $unit['generic'] && ! ($unit['part'] ?? false))) < 2;
         foreach ([[$asked, 1.0], [$told, $alone ? 0.75 : ($points ? 0.6 : 0.4)], [$before, 0.3]] as [$text, $share]) {
-            foreach ($text === '' ? [] : $this->terms->of($text) as $unit) {
+            foreach ($text === '' ? [] : $this->written($this->terms->of($text)) as $unit) {
                 if (isset($days[rtrim($unit['word'], 's')]) || isset($seen[$unit['stem']]) || str_contains($unit['word'], ' ') && in_array($unit['word'], $openers, true)) {
                     continue;
                 }
@@ -183,6 +187,35 @@ final class QuestionReader
         }
 
         return $units;
+    }
+
+    /**
+     * Without phrases that nothing in the documents is about: their words then count one by one, 'towel' of 'hire a towel'.
+     *
+     * @param list<Unit> $units
+     *
+     * @return list<Unit>
+     */
+    private function written(array $units): array
+    {
+        $kept = [];
+        $alone = false;
+        foreach ($units as $unit) {
+            $part = $unit['part'] ?? false;
+            if (! $part) {
+                $alone = str_contains($unit['word'], ' ') && $this->shelf->spread($unit['stem']) === 0 && array_filter($unit['rings'], fn (int $ring): bool => $this->shelf->spread('~'.$ring) > 0) === [];
+                if (! $alone) {
+                    $kept[] = $unit;
+                }
+            } elseif ($alone) {
+                unset($unit['part']);
+                $kept[] = ['generic' => $this->terms->isGeneric($unit['stem'])] + $unit;
+            } else {
+                $kept[] = $unit;
+            }
+        }
+
+        return $kept;
     }
 
     /**

@@ -67,6 +67,12 @@ final class Terms
         return $this->stemmer->stem($word);
     }
 
+    /** Whether a word, by its stem, says little by itself. */
+    public function isGeneric(string $stem): bool
+    {
+        return isset($this->generic[$stem]);
+    }
+
     /** @return list<Token> words joined by a hyphen are two: 'three-tier' */
     public function tokens(string $text): array
     {

@@ -31,7 +31,7 @@ final class Wanted
     public function of(string $question): array
     {
         $scores = $this->model->scores($this->features->of(mb_strtolower(trim($question, " \t\n?.!")), '', 'question'));
-        $most = max($scores);
+        $most = max([0.0, ...$scores]);
         $powers = array_map(static fn (float $score): float => exp($score - $most), $scores);
         $sum = array_sum($powers);
         /** @var list<string> $kinds */

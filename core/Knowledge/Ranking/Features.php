@@ -177,11 +177,11 @@ final class Features
      * @param list<array{Unit, float}> $units
      * @param list<array<string, array{list<float>, list<float>, list<float>}>> $met
      *
-     * @return array<int, array{list<float>, list<float>, list<float>}> by passage
+     * @return array<int, array{list<float>, list<float>}> by passage
      */
     private function whole(array $units, array $met): array
     {
-        /** @var array<int, array{list<float>, list<float>, list<float>}> $whole */
+        /** @var array<int, array{list<float>, list<float>}> $whole */
         $whole = [];
         foreach ($units as $n => [$unit]) {
             $id = spl_object_id($unit->passage);
@@ -270,7 +270,7 @@ final class Features
      * @param array<int, list<float>> $columns of its table
      * @param list<float> $asked
      * @param array<string, mixed> $told
-     * @param array{list<float>, list<float>, list<float>} $whole what its passage has, plainly and by likeness
+     * @param array{list<float>, list<float>} $whole what its passage has, plainly and by likeness
      */
     private function reading(Question $question, Unit $unit, float $rank, array $weights, float $total, array $met, array $leads, array $columns, array $asked, array $told, array $whole): Reading
     {
