@@ -19,14 +19,6 @@ final class Facts
     /** How much it counts that a day is missing where no brother has it. */
     private const NO_DAY_NEAR = 0.4;
 
-    /** Characters of a sentence that a bound takes, and that may stand before 'or more'. */
-    private const BOUND = 18;
-
-    private const BEFORE_A_BOUND = 14;
-
-    /** A kind less likely than this is not looked for. */
-    private const HARDLY = 0.05;
-
     /** @var array<string, array{list<int>, list<int>}> days and months by text */
     private array $calendar = [];
 
@@ -36,8 +28,14 @@ final class Facts
     /** @var array<string, list<int>> months by what they are called: 'low season' */
     private array $seasons = [];
 
+    private readonly Wants $wants;
+
+    private readonly Ranges $ranges;
+
     public function __construct(private readonly Vocabulary $words, private readonly Days $days)
     {
+        $this->wants = new Wants($words);
+        $this->ranges = new Ranges($words);
     }
 
     /**
@@ -84,45 +82,7 @@ final class Facts
             'last_missing' => $asked['last'] === true && $asked['first'] === false && preg_match('/\b(?:first|earliest)\b/i', $whole) === 1 ? 1.0 : 0.0, 'least_there' => $asked['cheap'] === true && preg_match('/\b(?:basic|budget|standard|small|smallest|single|minimum|at least|from|starts?)\b/i', $whole) === 1 ? 1.0 : 0.0,
             'polar_denies' => $polar && $denies ? 1.0 : 0.0, 'polar_value_cell' => $polar && $unit->kind === Kind::Cell ? 1.0 : 0.0, 'open_denies' => ! $polar && $denies ? 1.0 : 0.0,
             'rate_right' => $asked['rate'] !== null && $this->rate($whole) === $asked['rate'] ? 1.0 : 0.0, 'rate_wrong' => $asked['rate'] !== null && ($rate = $this->rate($whole)) !== null && $rate !== $asked['rate'] ? 1.0 : 0.0,
-        ] + $this->wanted($question, $unit, $value) + $this->calendar($question, $unit, $whole) + $this->ranges($unit, $asked);
-    }
-
-    /**
-     * Whether the unit holds the kind of thing that would answer, as likely as each is wanted.
-     *
-     * @return array<string, float>
-     */
-    private function wanted(Question $question, Unit $unit, string $value): array
-    {
-        $there = 0.0;
-        $missing = 0.0;
-        foreach ($this->words->section('knowledge', 'wanted') as $kind => $pattern) {
-            $likely = $question->wants[$kind] ?? 0.0;
-            if ($likely < self::HARDLY) {
-                continue;
-            }
-            if (preg_match('~'.$pattern.'~iu', $value) === 1) {
-                $there += $likely;
-            } else {
-                $missing += $likely;
-            }
-        }
-        $way = $question->wants['way'] ?? 0.0;
-
-        return ['wanted_there' => $there, 'wanted_missing' => $missing, 'wanted_in_cell' => $unit->kind === Kind::Cell ? $there : 0.0, 'wanted_in_clause' => $unit->kind === Kind::Clause ? $there : 0.0, 'way_in_cell' => $unit->kind === Kind::Cell ? $way : 0.0, 'polar_cell' => $unit->kind === Kind::Cell ? ($question->wants['yesno'] ?? 0.0) : 0.0];
-    }
-
-    /** How likely the heading of a column is what is asked for: 'Where' for a place, 'Takes' for a length. */
-    public function columnWanted(Question $question, string $heading): float
-    {
-        $sum = 0.0;
-        $line = mb_strtolower($heading);
-        foreach ($this->words->section('knowledge', 'columns') as $kind => $pattern) {
-            $likely = $question->wants[$kind] ?? 0.0;
-            $sum += $likely >= self::HARDLY && preg_match('~'.$pattern.'~u', $line) === 1 ? $likely : 0.0;
-        }
-
-        return $sum;
+        ] + $this->wants->of($question, $unit, $value) + $this->calendar($question, $unit, $whole) + $this->ranges->of($unit, $asked);
     }
 
     /**
@@ -186,84 +146,6 @@ final class Facts
         }
 
         return $this->calendar[$text] ??= [$this->days->in($text), $this->days->months($text)];
-    }
-
-    /**
-     * Figures and hours against ranges that name the row, the column or the item.
-     *
-     * @param array<string, mixed> $asked
-     *
-     * @return array<string, float>
-     */
-    private function ranges(Unit $unit, array $asked): array
-    {
-        $right = 0.0;
-        $wrong = 0.0;
-        /** @var list<float> $numbers */
-        $numbers = $asked['numbers'];
-        foreach ([$unit->lead, $unit->isTabular() && $unit->kind === Kind::Cell ? $unit->beside : ''] as $label) {
-            foreach ($label === '' ? [] : $numbers as $number) {
-                $inside = $this->inside($label, $number);
-                $right += $inside === true ? 1.0 : 0.0;
-                $wrong += $inside === false ? 1.0 : 0.0;
-            }
-        }
-        $cells = $unit->table === null ? [] : array_diff_key($unit->table->rows[$unit->row], [$unit->column => 1, 0 => 1]);
-        $row = 0.0;
-        foreach ($cells as $cell) {
-            foreach ($numbers as $number) {
-                $row = max($row, preg_match('/^\D{0,12}(\d+(?:\.\d+)?)\D{0,12}$/', (string) $cell, $m) === 1 && preg_match('/[£$€]/u', (string) $cell) !== 1 && abs($number - (float) $m[1]) < 0.01 ? 1.0 : 0.0);
-            }
-        }
-        [$boundRight, $boundWrong] = $this->bound($unit, $numbers);
-        $clock = 0.0;
-        $minute = is_int($asked['minute']) ? $asked['minute'] : null;
-        $part = 0.0;
-        foreach ($unit->isTabular() ? [$unit->lead, $unit->kind === Kind::Cell ? $unit->beside : ''] : [$unit->lead] as $label) {
-            $inside = $minute === null || $label === '' ? null : Clock::inside($label, $minute);
-            $clock += $inside === null ? 0.0 : ($inside ? 1.0 : -1.0);
-            $named = $asked['part'] === null || $label === '' ? null : Clock::part($label);
-            $part += $named === null ? 0.0 : ($named === $asked['part'] ? 1.0 : -1.0);
-        }
-
-        return ['bound_right' => $boundRight, 'bound_wrong' => $boundWrong, 'row_figure' => $row, 'range_right' => min(1.0, $right), 'range_wrong' => $right > 0.0 ? 0.0 : min(1.0, $wrong), 'clock_right' => max(0.0, $clock), 'clock_wrong' => max(0.0, -$clock), 'part_right' => max(0.0, $part), 'part_wrong' => max(0.0, -$part)];
-    }
-
-    /**
-     * Figures against a bound that a sentence sets: five miles and 'within six miles', twenty people and 'groups of twelve or more'.
-     *
-     * @param list<float> $numbers
-     *
-     * @return array{float, float}
-     */
-    private function bound(Unit $unit, array $numbers): array
-    {
-        if ($numbers === [] || $unit->isTabular() || preg_match('/\b(?:under|less than|below|fewer than|within|up to|over|more than|above|at least|or more|or over|and over|or fewer|or less|at most|or older)\b/i', $unit->text, $m, PREG_OFFSET_CAPTURE) !== 1) {
-            return [0.0, 0.0];
-        }
-        // The bound's own words: what stands before it may be a price.
-        $from = str_starts_with(mb_strtolower($m[0][0]), 'or ') || str_starts_with(mb_strtolower($m[0][0]), 'and ') ? max(0, $m[0][1] - self::BEFORE_A_BOUND) : $m[0][1];
-        $label = str_replace('within', 'up to', mb_strtolower(substr($unit->text, $from, self::BEFORE_A_BOUND + self::BOUND)));
-        $inside = array_map(fn (float $number): ?bool => $this->inside($label, $number), $numbers);
-
-        return in_array(true, $inside, true) ? [1.0, 0.0] : [0.0, in_array(false, $inside, true) ? 1.0 : 0.0];
-    }
-
-    /** Whether a number lies in the range a label names; null where it names none. */
-    private function inside(string $label, float $number): ?bool
-    {
-        $line = str_replace([' - ', '£', '$', '€', ','], ['-', '', '', '', ''], mb_strtolower(str_replace(['–', '—', ' to '], '-', $label)));
-        $line = (string) preg_replace_callback('/\b(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|sixteen|eighteen)\b/', fn (array $m): string => (string) (($this->words->section('numbers', 'units') + $this->words->section('numbers', 'teens'))[$m[1]] ?? $m[1]), $line);
-
-        return match (true) {
-            preg_match('/(?<![\d.])(\d+(?:\.\d+)?)\s*\w{0,6}\s?(?:-|or)\s?(\d+(?:\.\d+)?)/', $line, $m) === 1 => $number >= (float) $m[1] && $number <= (float) $m[2],
-            preg_match('/\b(?:under|less than|below|fewer than)\s+(\d+(?:\.\d+)?)/', $line, $m) === 1 => $number < (float) $m[1],
-            preg_match('/\bup(?:-| to )\s?(\d+(?:\.\d+)?)|\bup\s?-\s?(\d+(?:\.\d+)?)/', $line, $m) === 1 => $number <= (float) ($m[1] !== '' ? $m[1] : $m[2]),
-            preg_match('/\b(?:over|more than|above)\s+(\d+(?:\.\d+)?)/', $line, $m) === 1 => $number > (float) $m[1],
-            preg_match('/(\d+(?:\.\d+)?)\s*(?:\w+\s)?(?:\+|or more|and over|or over|and above|plus|or above)/', $line, $m) === 1, preg_match('/\b(?:from|at least)\s+(\d+(?:\.\d+)?)/', $line, $m) === 1 => $number >= (float) $m[1],
-            preg_match('/^\D*(\d+(?:\.\d+)?)\D*$/', $line, $m) === 1 => abs($number - (float) $m[1]) < 0.01,
-            default => null,
-        };
     }
 
     /** 'A week', 'per month', 'yearly': the length a price is for. */

@@ -40,15 +40,6 @@ final class Features
     /** @var array<string, array{list<float>, list<float>, list<float>}> by text, of one question */
     private array $matched = [];
 
-    /** A word less near than this to any is near to none. */
-    private const FAR = 0.12;
-
-    /** How fast what is less near than the nearest stops counting. */
-    private const NEAREST_ONLY = 4;
-
-    /** @var list<?float> of one question: how near the nearest word of all units is */
-    private array $nearest = [];
-
     private const REMEMBERED = 3_000;
 
     private const LOOKED_AT = 80;
@@ -99,14 +90,14 @@ final class Features
             }
         }
         $whole = $this->whole($units, $met);
-        $this->nearest = $this->nearest($met, count($weights));
+        $nearest = Nearest::among($met, count($weights));
         $told = $this->facts->asked($question);
         $this->facts->define(array_map(static fn (array $one): Unit => $one[0], $units));
         $this->facts->date($question, array_map(static fn (array $one): Unit => $one[0], $units));
         $readings = [];
         foreach ($this->worthALook($units, $met, $weights) as $n) {
             [$unit, $rank] = $units[$n];
-            $readings[] = $this->reading($question, $unit, $rank, $weights, $total, $met[$n], $leads[$unit->group] ?? [], $columns[$unit->group] ?? [], $asked, $told, $whole[spl_object_id($unit->passage)]);
+            $readings[] = $this->reading($question, $unit, $rank, $weights, $total, $met[$n], $leads[$unit->group] ?? [], $columns[$unit->group] ?? [], $asked, $told, $whole[spl_object_id($unit->passage)], $nearest);
         }
 
         return $readings;
@@ -198,49 +189,6 @@ final class Features
         return $whole;
     }
 
-    /**
-     * Of each word that nothing meets plainly how near the nearest word of all units is; null where one meets it.
-     *
-     * @param list<array<string, array{list<float>, list<float>, list<float>}>> $met
-     *
-     * @return list<?float>
-     */
-    private function nearest(array $met, int $words): array
-    {
-        $nearest = [];
-        for ($q = 0; $q < $words; $q++) {
-            $plain = 0.0;
-            $bare = 0.0;
-            foreach ($met as $parts) {
-                foreach ($parts as $part) {
-                    $plain = max($plain, $part[0][$q]);
-                    $bare = max($bare, $part[2][$q]);
-                }
-            }
-            $nearest[] = $plain >= self::PLAINLY || $bare < self::FAR ? null : $bare;
-        }
-
-        return $nearest;
-    }
-
-    /**
-     * Share of a question's words that are met by the nearest there is, though that is far: 'cup' by 'mug', where no cup is written of.
-     *
-     * @param list<float> $weights
-     * @param list<list<float>> $parts bare likeness, word by word
-     */
-    private function far(array $weights, array $parts, float $total): float
-    {
-        $sum = 0.0;
-        foreach ($this->nearest as $q => $most) {
-            if ($most !== null) {
-                $sum += $weights[$q] * (max(0.0, ...array_column($parts, $q)) / $most) ** self::NEAREST_ONLY;
-            }
-        }
-
-        return $sum / $total;
-    }
-
     /** @return list<string> parts by which brothers differ */
     private function parts(Unit $unit): array
     {
@@ -272,7 +220,7 @@ final class Features
      * @param array<string, mixed> $told
      * @param array{list<float>, list<float>} $whole what its passage has, plainly and by likeness
      */
-    private function reading(Question $question, Unit $unit, float $rank, array $weights, float $total, array $met, array $leads, array $columns, array $asked, array $told, array $whole): Reading
+    private function reading(Question $question, Unit $unit, float $rank, array $weights, float $total, array $met, array $leads, array $columns, array $asked, array $told, array $whole, Nearest $nearest): Reading
     {
         $tabular = $unit->isTabular();
         $beside = $unit->kind === Kind::Cell || $unit->kind === Kind::Row ? 0.95 : self::AROUND['beside'];
@@ -299,7 +247,7 @@ final class Features
             'passage_plain' => $cover($whole[0]), 'passage_like' => $cover($whole[1]), 'all_square' => $cover($allLike) ** 2, 'own_square' => $cover($ownLike) ** 2,
             'rank' => $rank, 'first_of_passage' => $unit->place === ($tabular ? 1 : 0) ? 1.0 : 0.0,
             'long' => min(3.0, str_word_count($unit->text) / 20), 'short' => str_word_count($unit->text) <= 3 ? 1.0 : 0.0,
-            'far_own' => $this->far($weights, [$met['own'][2], $met['lead'][2]], $total), 'far_around' => $this->far($weights, [$met['heading'][2], $met['beside'][2], $met['path'][2]], $total),
+            'far_own' => $nearest->share($weights, [$met['own'][2], $met['lead'][2]], $total), 'far_around' => $nearest->share($weights, [$met['heading'][2], $met['beside'][2], $met['path'][2]], $total),
             'met_own' => array_sum(array_map(static fn (float $m, float $w): float => $m * $w, $ownLike, $weights)), 'met_all' => array_sum(array_map(static fn (float $m, float $w): float => $m * $w, $allLike, $weights)),
             'pairs' => $this->pairs($question, $unit),
             'alike_own' => $this->alike($asked, $unit->lead.' '.$unit->text.($tabular ? ' '.$unit->beside : '')), 'alike_heading' => $this->alike($asked, $unit->passage->heading),
@@ -314,7 +262,6 @@ final class Features
         $features += $this->column($unit, $met, $columns, $cover, $tell);
         $features['has_clauses'] = $unit->kind === Kind::Sentence && isset($this->cut[$unit->passage->place().$unit->place]) ? 1.0 : 0.0;
         $features += $this->facts->of($question, $unit, $told);
-        $features['column_wanted'] = $unit->kind === Kind::Cell ? $this->facts->columnWanted($question, $unit->beside) : 0.0;
 
         return new Reading($unit, $features, array_values($allLike), array_values($all));
     }
