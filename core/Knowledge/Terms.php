@@ -45,7 +45,10 @@ final class Terms
         $table = [];
         foreach ([...array_values($words->section('knowledge', 'rings')), ...array_values($words->section('rings', 'everyday')), ...$own] as $n => $ring) {
             foreach (explode(',', (string) $ring) as $phrase) {
-                $phrase = str_replace('-', ' ', mb_strtolower(trim($phrase)));
+                $phrase = ltrim($phrase);
+                if (strspn($phrase, 'abcdefghijklmnopqrstuvwxyz ') !== strlen($phrase) || str_ends_with($phrase, ' ')) {
+                    $phrase = str_replace('-', ' ', mb_strtolower(trim($phrase)));
+                }
                 if ($phrase !== '' && ! in_array($n, $table[$phrase] ?? [], true)) {
                     $table[$phrase][] = $n;
                 }

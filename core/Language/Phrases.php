@@ -23,6 +23,13 @@ final class Phrases
         foreach ($entries as $phrase => $meaning) {
             $phrase = (string) $phrase;
             // Most phrases are plain words; cutting them needs no pattern.
+            if (strspn($phrase, 'abcdefghijklmnopqrstuvwxyz') === strlen($phrase) && $phrase !== '') {
+                if (! array_key_exists('', $this->root[$phrase] ?? [])) {
+                    $this->root[$phrase][''] = $meaning;
+                }
+
+                continue;
+            }
             $plain = strspn($phrase, "abcdefghijklmnopqrstuvwxyz' ") === strlen($phrase);
             $words = $plain ? explode(' ', $phrase) : $tokenizer->words($phrase);
             if ($words !== [] && $words !== ['']) {
