@@ -148,7 +148,11 @@ final class Answerer
             return false;
         }
         [$one, $other] = [$readings[$top[0]['place']], $readings[$top[1]['place']]];
-        $chosen = array_sum(array_intersect_key($one->features, array_flip(['lead', 'day_right', 'month_right', 'range_right', 'row_figure', 'clock_right', 'part_right'])));
+        // What both rows have, as the day their column is of, chooses neither.
+        $chosen = 0.0;
+        foreach (['lead', 'day_right', 'month_right', 'range_right', 'row_figure', 'clock_right', 'part_right'] as $name) {
+            $chosen += max(0.0, ($one->features[$name] ?? 0.0) - ($other->features[$name] ?? 0.0));
+        }
 
         return $top[1]['chance'] >= self::LEVEL * $top[0]['chance'] || $one->unit->table !== null && $one->unit->passage === $other->unit->passage && $one->unit->lead !== $other->unit->lead && $chosen < self::CHOSEN;
     }
