@@ -11,6 +11,12 @@ namespace Ringo\Knowledge;
  */
 final readonly class Question
 {
+    /** Kinds of things that are one value and need nothing beside them. */
+    private const VALUES = ['money' => true, 'clock' => true, 'number' => true];
+
+    /** From here on one of them is wanted. */
+    private const LIKELY = 0.6;
+
     /**
      * @param string $asked the words that ask, without greeting and preamble
      * @param string $kind price, amount, when, clock, age, howlong, howoften, where, number, who, how, why, what, which, may, polar or none
@@ -46,7 +52,7 @@ final readonly class Question
     /** Whether one value answers it: a price, a time, a number. */
     public function wantsValue(): bool
     {
-        return in_array($this->kind, ['price', 'amount', 'number', 'clock', 'when', 'howlong', 'age', 'howoften'], true);
+        return in_array($this->kind, ['price', 'amount', 'number', 'clock', 'when', 'howlong', 'age', 'howoften'], true) || ! $this->yesNo() && array_sum(array_intersect_key($this->wants, self::VALUES)) >= self::LIKELY;
     }
 
     /** Whether it asks what to do. */
