@@ -49,6 +49,7 @@ use Ringo\Dialogue\Walk\Walker;
 use Ringo\Errand\Errands;
 use Ringo\Fit\Memory;
 use Ringo\Fit\Topics;
+use Ringo\Language\SayingModel;
 use Ringo\Script\Script;
 use Ringo\Speech\Speakable;
 use Ringo\Transfer\Switchboard;
@@ -178,7 +179,7 @@ final readonly class Wiring
             $this->standing($person, $names, $settled),
             new Order\WhichMeant($replies),
             new Order\Correction($corrections, $keeper, $runners, $names),
-            new Order\Objection($topics, $runners, $understanding->words),
+            new Order\Objection($topics, $runners, SayingModel::objections()),
             $answer,
             new Order\TopicCorrection($corrections, $keeper),
             new Order\SideQuestion($replies, $topics, $switch),

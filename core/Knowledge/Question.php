@@ -26,7 +26,7 @@ final readonly class Question
      * @param ?float $span length named, in days: 'for a week'
      * @param list<float> $numbers
      * @param list<int> $months that are asked about
-     * @param array<string, float> $wants likelihood of each kind of thing that would answer it (Wanted)
+     * @param array<string, float> $wants likelihood of each kind of thing that would answer it (SayingModel::questions)
      */
     public function __construct(
         public string $said,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Knowledge;
 
 use Ringo\Language\Lexicon;
+use Ringo\Language\SayingModel;
 use Ringo\Language\Token;
 use Ringo\Language\Vocabulary;
 use Ringo\Understanding\Context;
@@ -21,13 +22,13 @@ final class QuestionReader
     /** @var array<string, true> */
     private readonly array $people;
 
-    private readonly Wanted $wanted;
+    private readonly SayingModel $wanted;
 
     private readonly Figures $numbers;
 
     public function __construct(private readonly Terms $terms, private readonly Shelf $shelf, private readonly Vocabulary $words, private readonly Lexicon $lexicon, private readonly Understanding $understanding)
     {
-        $this->wanted = Wanted::english();
+        $this->wanted = SayingModel::questions();
         $this->numbers = new Figures($words, $terms);
         $this->people = array_fill_keys([...$words->section('extraction', 'relations'), ...$words->section('knowledge', 'family')], true);
     }

@@ -16,6 +16,9 @@ final class UtteranceFeatures
 
     private const EDGE = 3;
 
+    /** What a word of grammar counts in the meaning of an utterance, beside one for any other. */
+    private const GRAMMAR = 0.3;
+
     private readonly Tokenizer $tokenizer;
 
     private readonly WordVectors $vectors;
@@ -46,6 +49,21 @@ final class UtteranceFeatures
         $found = [...$this->asked($words, $question, $type), ...$this->said($words, $type), ...$this->edges($words, $type), ...$this->kindsOf($words)];
 
         return array_values(array_unique(array_map(static fn (string $one): int => crc32($one) & (self::PLACES - 1), $found)));
+    }
+
+    /** @return list<float> what an utterance means as one vector, the sum of its words' of length one: words of grammar count little; noughts where no word is known */
+    public function meaning(string $said): array
+    {
+        $sum = array_fill(0, WordVectors::SIZE, 0.0);
+        foreach (array_slice($this->tokenizer->words($said), 0, self::WORDS) as $word) {
+            $weight = isset($this->function[$word]) ? self::GRAMMAR : 1.0;
+            foreach ($this->vectors->vector($word) ?? [] as $i => $value) {
+                $sum[$i] += $weight * $value;
+            }
+        }
+        $length = sqrt(array_sum(array_map(static fn (float $one): float => $one * $one, $sum)));
+
+        return $length > 0.0 ? array_map(static fn (float $one): float => $one / $length, $sum) : $sum;
     }
 
     /**

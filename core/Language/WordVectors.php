@@ -7,7 +7,7 @@ namespace Ringo\Language;
 /** General word vectors: how alike two words are in meaning (training/vectors.py; 100 signed bytes a word, read one by one). */
 final class WordVectors
 {
-    private const DIMENSIONS = 100;
+    public const SIZE = 100;
 
     private const BYTES_OF_A_HASH = 4;
 
@@ -88,8 +88,8 @@ final class WordVectors
             return null;
         }
         $this->rows ??= fopen($this->folder.'/rows.bin', 'r') ?: throw new \RuntimeException("{$this->folder}/rows.bin cannot be read");
-        fseek($this->rows, $place * self::DIMENSIONS);
-        $bytes = array_values((array) unpack('c'.self::DIMENSIONS, (string) fread($this->rows, self::DIMENSIONS)));
+        fseek($this->rows, $place * self::SIZE);
+        $bytes = array_values((array) unpack('c'.self::SIZE, (string) fread($this->rows, self::SIZE)));
         $length = sqrt(array_sum(array_map(static fn (int $byte): int => $byte * $byte, $bytes))) ?: 1.0;
 
         return array_map(static fn (int $byte): float => $byte / $length, $bytes);

@@ -10,10 +10,10 @@ use Ringo\Fit\Caution;
 use Ringo\Format\LabelledCalls;
 use Ringo\Knowledge\CheckList;
 
-/** `./ringo score read|fit|topics|acts|yes-no|extract|answer [FOLDER]`: how often callers come to the right team, and acts are heard rightly, how well records agree with labelled transcripts, and answers with what they must hold, trade by trade. */
+/** `./ringo score read|fit|topics|acts|yes-no|objections|extract|answer [FOLDER]`: how often callers come to the right team, and acts are heard rightly, how well records agree with labelled transcripts, and answers with what they must hold, trade by trade. */
 final class ScoreCommand
 {
-    public const USAGE = './ringo score read|fit|topics|acts|yes-no|extract|answer [FOLDER] [--misses] [--caution=quick|even|careful]: FOLDER holds trades, or is a file of labelled utterances, or holds a folder a trade, with sheet.json and calls.txt, or with documents and checks.txt';
+    public const USAGE = './ringo score read|fit|topics|acts|yes-no|objections|extract|answer [FOLDER] [--misses] [--caution=quick|even|careful]: FOLDER holds trades, or is a file of labelled utterances, or holds a folder a trade, with sheet.json and calls.txt, or with documents and checks.txt';
 
     public function run(Arguments $arguments): int
     {
@@ -27,6 +27,7 @@ final class ScoreCommand
             'read' => $this->printed((new ReadScore)->of($arguments->positional[1] ?? 'data/corpora/spelling_remarks.jsonl')),
             'yes-no' => $this->printed((new YesNoScore)->of($arguments->positional[1] ?? 'data/corpora/yes_no.jsonl')),
             'acts' => $this->printed((new ActScore)->of($arguments->positional[1] ?? 'data/corpora/acts.jsonl')),
+            'objections' => $this->printed((new ObjectionScore)->of($arguments->positional[1] ?? 'data/corpora/objections/blind.tsv')),
             default => throw new WrongUsage('Usage: '.self::USAGE),
         };
     }

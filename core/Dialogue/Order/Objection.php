@@ -10,7 +10,7 @@ use Ringo\Dialogue\Steps\Runners;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Fit\Topics;
-use Ringo\Language\Vocabulary;
+use Ringo\Language\SayingModel;
 use Ringo\Script\Standing;
 use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Speech\Prompt;
@@ -22,7 +22,7 @@ use Ringo\Value\ValueType;
  *
  * @phpstan-import-type Objection from Standing as Written
  */
-final readonly class Objection implements Consideration
+final class Objection implements Consideration
 {
     /** Who still has something against it after so many answers does not want to. */
     public const AT_MOST = 2;
@@ -30,10 +30,16 @@ final readonly class Objection implements Consideration
     /** By how much taking words for an objection that they are not is dearer than asking on. */
     private const DEARER = 2.0;
 
-    /** Fewer words than this say no more than yes or no. */
-    private const LEAST_WORDS = 3;
+    /** From this likelihood on words are of a kind that is usual in any trade. */
+    public const LIKELY = 0.5;
 
-    public function __construct(private Topics $topics, private Runners $runners, private Vocabulary $words)
+    /** Fewer words than this say no more than yes or no. */
+    private const LEAST_WORDS = 2;
+
+    /** @var array<string, string|null> kinds of what is told in plain words */
+    private array $known = [];
+
+    public function __construct(private readonly Topics $topics, private readonly Runners $runners, private readonly SayingModel $kinds)
     {
     }
 
@@ -74,31 +80,71 @@ final readonly class Objection implements Consideration
     /**
      * @param list<Written> $objections
      *
-     * @return Written|null by its words, else by what they mean
+     * @return Written|null by its words, else by what is usual in any trade, else by what they mean
      */
     private function found(Turn $turn, array $objections, Hearing $hearing): ?array
     {
         $heard = $hearing->heard;
         $topics = [];
         foreach ($objections as $one) {
-            $usual = $one['like'] === null ? [] : $this->usual($one['like']);
-            $topics[] = $topic = ['key' => $one['key'], 'label' => '', 'description' => $one['means'], 'phrases' => [...$one['when'], ...$usual]];
+            $topics[] = $topic = ['key' => $one['key'], 'label' => '', 'description' => $one['means'], 'phrases' => $one['when']];
             if ($topic['phrases'] !== [] && $this->topics->named($topic, $heard)) {
                 return $one;
             }
         }
-        $meant = count($heard->tokens) < self::LEAST_WORDS || $this->answers($turn, $hearing) ? null : $this->topics->meant($topics, $heard);
+        if (count($heard->tokens) < self::LEAST_WORDS || $this->answers($turn, $hearing)) {
+            return null;
+        }
+        $usual = $this->usual($objections, $heard->cleaned());
+        if ($usual !== null) {
+            return $usual;
+        }
+        $meant = $this->topics->meant($topics, $heard);
         $key = $meant === null || $meant->noneMeant() ? null : $meant->taken(dearer: self::DEARER);
 
         return array_column($objections, null, 'key')[$key ?? ''] ?? null;
     }
 
-    /** @return list<string> how people say what is usual, in any trade */
-    private function usual(string $kind): array
+    /**
+     * @param list<Written> $objections
+     *
+     * @return Written|null the one of the kind that the words are likely of
+     */
+    private function usual(array $objections, string $said): ?array
     {
-        $sayings = $this->words->section('objections', $kind)['sayings'] ?? [];
+        $likely = $this->kinds->of($said);
+        $found = null;
+        foreach ($objections as $one) {
+            $kind = $one['like'] ?? $this->kindOf($one);
+            if ($kind !== null && $likely[$kind] >= max(self::LIKELY, $found === null ? 0.0 : $likely[$found[1]] + 1e-9)) {
+                $found = [$one, $kind];
+            }
+        }
 
-        return is_array($sayings) ? array_values(array_filter($sayings, is_string(...))) : [];
+        return $found[0] ?? null;
+    }
+
+    /**
+     * What is told in plain words alone may be something usual all the same: 'it costs too much'.
+     *
+     * @param Written $one
+     */
+    private function kindOf(array $one): ?string
+    {
+        $words = array_values(array_filter([$one['means'], ...$one['when']], static fn (string $text): bool => $text !== ''));
+        $key = implode("\n", $words);
+        if (! array_key_exists($key, $this->known)) {
+            $sums = [];
+            foreach ($words as $text) {
+                foreach ($this->kinds->of($text) as $kind => $likelihood) {
+                    $sums[$kind] = ($sums[$kind] ?? 0.0) + $likelihood / count($words);
+                }
+            }
+            unset($sums['-'], $sums['whence']);
+            $this->known[$key] = $sums !== [] && max($sums) >= self::LIKELY ? (string) array_search(max($sums), $sums, true) : null;
+        }
+
+        return $this->known[$key];
     }
 
     /** 'About four thousand pounds', where a sum was asked for, is no objection to the price; a no may well come with one. */

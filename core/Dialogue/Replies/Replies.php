@@ -13,6 +13,7 @@ use Ringo\Dialogue\Scope;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\Collector;
 use Ringo\Fit\Topics;
+use Ringo\Language\SayingModel;
 use Ringo\Language\Stemmer;
 use Ringo\Language\Token;
 use Ringo\Script\Standing;
@@ -32,6 +33,9 @@ final readonly class Replies
 {
     /** Words of substance that may stand beside a question about the agent or the time. */
     private const BESIDE = 1;
+
+    /** From this likelihood on somebody asks where the number is from: 'can you change my number' is near, and is not it. */
+    private const WHENCE = 0.75;
 
     /** How sure an answer is that an adviser chose. */
     private const ADVISED = 0.8;
@@ -224,7 +228,7 @@ final readonly class Replies
         if ($this->mainly($heard, 'machine')) {
             return new Reply($turn->phrase('machine'), 'standing rule: are you a machine', null);
         }
-        if ($turn->script->agent->direction === 'outbound' && $this->mainly($heard, 'whence')) {
+        if ($turn->script->agent->direction === 'outbound' && ($this->mainly($heard, 'whence') || SayingModel::objections()->of($heard->cleaned())['whence'] >= self::WHENCE)) {
             return new Reply($turn->phrase('whence'), 'standing rule: where is the number from', null);
         }
         if ($this->mainly($heard, 'who')) {

@@ -9,7 +9,7 @@ use Ringo\Knowledge\Units\Kind;
 use Ringo\Knowledge\Units\Unit;
 use Ringo\Language\Vocabulary;
 
-/** Whether a unit holds the kind of thing a question wants: a sum, an hour, a name (Ringo\Knowledge\Wanted). */
+/** Whether a unit holds the kind of thing a question wants: a sum, an hour, a name (Ringo\Language\SayingModel). */
 final readonly class Wants
 {
     /** A kind less likely than this is not looked for. */

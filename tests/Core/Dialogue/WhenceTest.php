@@ -18,9 +18,9 @@ use Ringo\Transcript\Turn;
  */
 final class WhenceTest extends TestCase
 {
-    private const ANSWERED = 0;
+    private const ANSWERED = 16;
 
-    private const ANSWERED_WRONGLY = 0;
+    private const ANSWERED_WRONGLY = 1;
 
     public function testAsMuchIsAnsweredAsIsSaid(): void
     {

@@ -11,7 +11,7 @@ use Ringo\Knowledge\LabelledQuestions;
 use Ringo\Knowledge\Ranking\Certainty;
 use Ringo\Knowledge\Ranking\Ranker;
 use Ringo\Knowledge\Terms;
-use Ringo\Knowledge\Wanted;
+use Ringo\Language\SayingModel;
 use Ringo\Language\Vocabulary;
 use Ringo\Language\WordVectors;
 
@@ -38,7 +38,7 @@ final class TrainingTest extends TestCase
         $trained = json_decode((string) file_get_contents("{$root}/core/Language/en/questions/questions.json"), true, 8, JSON_THROW_ON_ERROR);
         self::assertSame($trained['corpus_sha256'], hash_file('sha256', "{$root}/data/corpora/questions.tsv"), 'train anew: training/questions.py');
         self::assertSame($trained['weights_sha256'], hash_file('sha256', "{$root}/core/Language/en/questions/weights.bin"));
-        $wanted = Wanted::english();
+        $wanted = SayingModel::questions();
         foreach (json_decode((string) file_get_contents(__DIR__.'/wanted.json'), true, 8, JSON_THROW_ON_ERROR) as $row) {
             self::assertEqualsWithDelta($row['of'], array_values($wanted->of($row['said'])), 1e-3, $row['said']);
         }
