@@ -12,10 +12,11 @@ import numpy as np, torch
 
 ROOT = os.path.dirname(os.path.dirname(os.path.abspath(__file__)))
 NAME = sys.argv[1]
-# Where the sayings stand, where the sample for PHP goes, whether what a saying means is used, and what a saying from elsewhere counts
-CORPUS, SAMPLE, MEANING, ELSEWHERE, C = {'questions': ('questions.tsv', 'Knowledge/wanted.json', False, 1.0, 4.0), 'objections': ('objections/training.tsv', 'Dialogue/objections.json', True, .05, 10.0)}[NAME]
+# Where the sayings stand, where the sample for PHP goes, whether what a saying means is used, what a saying from elsewhere counts, how
+# weakly weights are drawn to nought, and how many sayings must share a place
+CORPUS, SAMPLE, MEANING, ELSEWHERE, C, LEAST = {'questions': ('questions.tsv', 'Knowledge/wanted.json', False, 1.0, 4.0, 1), 'objections': ('objections/training.tsv', 'Dialogue/objections.json', True, .05, 10.0, 3)}[NAME]
 OUT = f'{ROOT}/core/Language/en/{NAME}'
-PLACES, LENGTH, EPOCHS, LEAST = 65536, 4.0, 60, 3
+PLACES, LENGTH, EPOCHS = 65536, 4.0, 60
 torch.manual_seed(7); np.random.seed(7); torch.set_num_threads(1)
 rows = [json.loads(line) for line in open(sys.argv[2])]
 own = sum(1 for line in open(f'{ROOT}/data/corpora/{CORPUS}') if line.strip())
@@ -62,7 +63,7 @@ layer, bias, mean = fit(np.arange(len(rows)))
 W = layer.weight.detach().numpy(); unit = float(np.abs(W).max() / 127)
 q = np.clip(np.round(W / unit), -127, 127).astype(np.int8)
 # A place that counts nothing is told from one that was left out by the least it can count.
-q[(q == 0).all(1), 0] = 1
+if LEAST > 1: q[(q == 0).all(1), 0] = 1
 whole = np.zeros((PLACES, len(kinds)), np.int8); whole[used] = q
 layer.weight.data = torch.tensor(q.astype(np.float32) * unit)
 parts = [whole.tobytes()]; more = {}
@@ -72,7 +73,7 @@ if MEANING:
 os.makedirs(OUT, exist_ok=True)
 open(f'{OUT}/weights.bin', 'wb').write(b''.join(parts))
 sha = lambda path: hashlib.sha256(open(path, 'rb').read()).hexdigest()
-json.dump({'kinds': kinds, 'unit': unit, 'bias': [float(x) for x in bias.detach()]} | more | {'shared': True, 'sayings': len(rows), 'right_left_out': round(float(right), 3), 'corpus_sha256': sha(f'{ROOT}/data/corpora/{CORPUS}'), 'weights_sha256': sha(f'{OUT}/weights.bin'), 'command': f'php training/saying_tokens.php {NAME} > sayings.jsonl; /usr/bin/python3 training/sayings.py {NAME} sayings.jsonl'}, open(f'{OUT}/{NAME}.json', 'w'), indent=1)
+json.dump({'kinds': kinds, 'unit': unit, 'bias': [float(x) for x in bias.detach()]} | more | ({'shared': True} if LEAST > 1 else {}) | {'sayings': len(rows), 'right_left_out': round(float(right), 3), 'corpus_sha256': sha(f'{ROOT}/data/corpora/{CORPUS}'), 'weights_sha256': sha(f'{OUT}/weights.bin'), 'command': f'php training/saying_tokens.php {NAME} > sayings.jsonl; /usr/bin/python3 training/sayings.py {NAME} sayings.jsonl'}, open(f'{OUT}/{NAME}.json', 'w'), indent=1)
 at = np.arange(0, own, own // 30)
 sample = torch.softmax(torch.tensor(scores((layer, bias, mean), at)), 1).numpy()
 json.dump([{'said': rows[i]['said'], 'of': [round(float(x), 5) for x in sample[k]]} for k, i in enumerate(at)], open(f'{ROOT}/tests/Core/{SAMPLE}', 'w'))

@@ -57,7 +57,7 @@ final class HashedModel
             }
         }
 
-        return $scores;
+        return array_values($scores);
     }
 
     public function takesMeaning(): bool

@@ -63,7 +63,7 @@ final class UtteranceFeatures
         }
         $length = sqrt(array_sum(array_map(static fn (float $one): float => $one * $one, $sum)));
 
-        return $length > 0.0 ? array_map(static fn (float $one): float => $one / $length, $sum) : $sum;
+        return array_values($length > 0.0 ? array_map(static fn (float $one): float => $one / $length, $sum) : $sum);
     }
 
     /**

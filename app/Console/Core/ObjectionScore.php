@@ -22,7 +22,7 @@ final class ObjectionScore
             }
             $of = SayingModel::objections()->of($said);
             unset($of['-']);
-            $best = (string) array_search(max($of), $of, true);
+            $best = (string) array_search(max([0.0, ...array_values($of)]), $of, true);
             $taken = $of[$best] >= Objection::LIKELY;
             $counts[$kind] = ($counts[$kind] ?? ['sayings' => 0, 'right' => 0, 'another' => 0, 'not_taken' => 0]);
             $counts[$kind]['sayings']++;

@@ -33,6 +33,9 @@ final class Objection implements Consideration
     /** From this likelihood on words are of a kind that is usual in any trade. */
     public const LIKELY = 0.5;
 
+    /** The same where anything may be told: 'we had ours from another firm' answers an open question. */
+    private const LIKELY_WHERE_TOLD = 0.7;
+
     /** Fewer words than this say no more than yes or no. */
     private const LEAST_WORDS = 2;
 
@@ -95,12 +98,12 @@ final class Objection implements Consideration
         if (count($heard->tokens) < self::LEAST_WORDS || $this->answers($turn, $hearing)) {
             return null;
         }
-        $usual = $this->usual($objections, $heard->cleaned());
+        $usual = $this->usual($objections, $heard->cleaned(), $this->tells($turn) ? self::LIKELY_WHERE_TOLD : self::LIKELY);
         if ($usual !== null) {
             return $usual;
         }
         $meant = $this->topics->meant($topics, $heard);
-        $key = $meant === null || $meant->noneMeant() ? null : $meant->taken(dearer: self::DEARER);
+        $key = $meant->noneMeant() ? null : $meant->taken(dearer: self::DEARER);
 
         return array_column($objections, null, 'key')[$key ?? ''] ?? null;
     }
@@ -110,13 +113,13 @@ final class Objection implements Consideration
      *
      * @return Written|null the one of the kind that the words are likely of
      */
-    private function usual(array $objections, string $said): ?array
+    private function usual(array $objections, string $said, float $least): ?array
     {
         $likely = $this->kinds->of($said);
         $found = null;
         foreach ($objections as $one) {
             $kind = $one['like'] ?? $this->kindOf($one);
-            if ($kind !== null && $likely[$kind] >= max(self::LIKELY, $found === null ? 0.0 : $likely[$found[1]] + 1e-9)) {
+            if ($kind !== null && $likely[$kind] >= max($least, $found === null ? 0.0 : $likely[$found[1]] + 1e-9)) {
                 $found = [$one, $kind];
             }
         }
@@ -145,6 +148,14 @@ final class Objection implements Consideration
         }
 
         return $this->known[$key];
+    }
+
+    /** Whether something other than a yes or one of several was asked for. */
+    private function tells(Turn $turn): bool
+    {
+        $step = $turn->step();
+
+        return $step instanceof AskStep && ! in_array($turn->script->sheet->field($step->field)?->type, [ValueType::YesNo, ValueType::Choice, ValueType::Several], true);
     }
 
     /** 'About four thousand pounds', where a sum was asked for, is no objection to the price; a no may well come with one. */
