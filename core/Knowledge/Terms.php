@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Ringo\Knowledge;
 
-use Ringo\Language\Phrases;
 use Ringo\Language\Stemmer;
 use Ringo\Language\Token;
 use Ringo\Language\Tokenizer;
@@ -21,11 +20,7 @@ final class Terms
 
     private readonly Tokenizer $tokenizer;
 
-    /** @var Phrases<list<int>> */
-    private readonly Phrases $rings;
-
-    /** @var array<string, list<int>> rings of single words */
-    private readonly array $singles;
+    private readonly Rings $rings;
 
     /** @var array<string, true> */
     private readonly array $small;
@@ -41,21 +36,7 @@ final class Terms
     {
         $this->stemmer = new Stemmer;
         $this->tokenizer = new Tokenizer;
-        /** @var array<string, list<int>> $table */
-        $table = [];
-        foreach ([...array_values($words->section('knowledge', 'rings')), ...array_values($words->section('rings', 'everyday')), ...$own] as $n => $ring) {
-            foreach (explode(',', (string) $ring) as $phrase) {
-                $phrase = ltrim($phrase);
-                if (strspn($phrase, 'abcdefghijklmnopqrstuvwxyz ') !== strlen($phrase) || str_ends_with($phrase, ' ')) {
-                    $phrase = str_replace('-', ' ', mb_strtolower(trim($phrase)));
-                }
-                if ($phrase !== '' && ! in_array($n, $table[$phrase] ?? [], true)) {
-                    $table[$phrase][] = $n;
-                }
-            }
-        }
-        $this->rings = new Phrases($table);
-        $this->singles = array_filter($table, static fn (string $phrase): bool => ! str_contains($phrase, ' '), ARRAY_FILTER_USE_KEY);
+        $this->rings = Rings::with($words, $own);
         // What is small talk when a team is looked for may tell two prices apart: 'a little tent', 'the big one'.
         $this->small = array_diff_key(array_fill_keys($words->section('routing', 'small'), true), array_fill_keys($words->section('knowledge', 'telling'), true));
         $generic = [];
@@ -94,7 +75,7 @@ final class Terms
         $tokens = $this->tokens($text);
         $units = [];
         for ($i = 0, $n = count($tokens); $i < $n;) {
-            $hit = $this->rings->at($tokens, $i);
+            $hit = $this->rings->phrases->at($tokens, $i);
             if ($hit !== null && ($hit[1] > 1 || ! isset($this->small[$tokens[$i]->text]))) {
                 $word = implode(' ', array_map(static fn (Token $token): string => $token->text, array_slice($tokens, $i, $hit[1])));
                 $units[] = ['stem' => $hit[1] === 1 ? $this->stemmer->stem($tokens[$i]->text) : $word, 'word' => $word, 'rings' => $hit[0], 'generic' => $hit[1] === 1 && isset($this->generic[$this->stemmer->stem($tokens[$i]->text)]), 'number' => false];
@@ -102,7 +83,7 @@ final class Terms
                     // The words of a phrase can be found one by one as well.
                     for ($k = $i; $k < $i + $hit[1]; $k++) {
                         if (! isset($this->small[$tokens[$k]->text]) && strlen($tokens[$k]->text) > 2) {
-                            $units[] = ['stem' => $this->stemmer->stem($tokens[$k]->text), 'word' => $tokens[$k]->text, 'rings' => $this->singles[$tokens[$k]->text] ?? [], 'generic' => true, 'number' => false, 'part' => true];
+                            $units[] = ['stem' => $this->stemmer->stem($tokens[$k]->text), 'word' => $tokens[$k]->text, 'rings' => $this->rings->singles[$tokens[$k]->text] ?? [], 'generic' => true, 'number' => false, 'part' => true];
                         }
                     }
                 }

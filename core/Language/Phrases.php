@@ -42,6 +42,60 @@ final class Phrases
     }
 
     /**
+     * @param array<string, mixed> $tree as tree() gave it
+     *
+     * @return self<mixed>
+     */
+    public static function grown(array $tree): self
+    {
+        $phrases = new self([]);
+        $phrases->root = $tree;
+
+        return $phrases;
+    }
+
+    /** @return array<string, mixed> the phrases by their words, each word under the one before it; what a phrase stands for is under '' */
+    public function tree(): array
+    {
+        return $this->root;
+    }
+
+    /** @return T|null what a phrase stands for */
+    public function meaning(string $phrase): mixed
+    {
+        $node = $this->root;
+        foreach ((new Tokenizer)->words($phrase) as $word) {
+            $node = $node[$word] ?? [];
+        }
+
+        return $node[''] ?? null;
+    }
+
+    /**
+     * With one phrase more, or with another meaning of it.
+     *
+     * @param T $meaning
+     *
+     * @return self<T>
+     */
+    public function with(string $phrase, mixed $meaning): self
+    {
+        $words = (new Tokenizer)->words($phrase);
+        if ($words === []) {
+            return $this;
+        }
+        $more = self::grown($this->root);
+        $node = &$more->root;
+        foreach ($words as $word) {
+            $node = &$node[$word];
+            $node ??= [];
+        }
+        $node[''] = $meaning;
+
+        return $more;
+    }
+
+    /**
      * @param list<string> $phrases
      *
      * @return self<string> each phrase stands for itself

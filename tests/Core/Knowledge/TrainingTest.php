@@ -10,7 +10,9 @@ use Ringo\Knowledge\Figures;
 use Ringo\Knowledge\LabelledQuestions;
 use Ringo\Knowledge\Ranking\Certainty;
 use Ringo\Knowledge\Ranking\Ranker;
+use Ringo\Knowledge\Rings;
 use Ringo\Knowledge\Terms;
+use Ringo\Language\Phrases;
 use Ringo\Language\SayingModel;
 use Ringo\Language\Vocabulary;
 use Ringo\Language\WordVectors;
@@ -55,6 +57,17 @@ final class TrainingTest extends TestCase
             hash_update($hash, (string) file_get_contents($file));
         }
         self::assertSame('b7e3c2472e54a1d5cefab74c17140b604b5475a05650f9929e897f6f9c13a11f', hash_final($hash));
+    }
+
+    public function testTheRingsAreWrittenOutAsTheyStand(): void
+    {
+        $words = Vocabulary::of();
+        $table = Rings::table(Rings::written($words));
+        self::assertSame((new Phrases($table))->tree(), $words->section('ring_tree', 'tree'), 'run tools/ring-tree.php');
+        self::assertSame([count(Rings::written($words))], $words->section('ring_tree', 'count'));
+        $own = Rings::with($words, ['digger, wopper', 'excavator']);
+        self::assertSame([count(Rings::written($words))], $own->singles['wopper']);
+        self::assertSame([...$table['excavator'] ?? [], count(Rings::written($words)) + 1], $own->phrases->meaning('excavator'), 'beside the rings it is in already');
     }
 
     /** @param list<float> $figures */

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+// Writes the rings of words for the same thing (rings.php, and `rings` of knowledge.php, of core/Language/en) out as a tree of their
+// words: ring_tree.php, which processes share. Run it after a change of either.
+
+use Ringo\Knowledge\Rings;
+use Ringo\Language\Phrases;
+use Ringo\Language\Vocabulary;
+
+require dirname(__DIR__).'/vendor/autoload.php';
+
+/** @param array<array-key, mixed> $tree */
+function written(array $tree): string
+{
+    $parts = [];
+    foreach ($tree as $word => $below) {
+        $parts[] = (array_is_list($tree) ? '' : var_export((string) $word, true).' => ').(is_array($below) ? written($below) : var_export($below, true));
+    }
+
+    return '['.implode(', ', $parts).']';
+}
+
+$table = Rings::table(Rings::written(Vocabulary::of()));
+$lines = ['tree' => (new Phrases($table))->tree(), 'singles' => array_filter($table, static fn (string|int $phrase): bool => ! str_contains((string) $phrase, ' '), ARRAY_FILTER_USE_KEY)];
+$text = "    'count' => [".count(Rings::written(Vocabulary::of()))."],\n";
+foreach ($lines as $section => $entries) {
+    $text .= "    '{$section}' => [\n";
+    foreach ($entries as $word => $below) {
+        $text .= '        '.var_export((string) $word, true).' => '.written($below).",\n";
+    }
+    $text .= "    ],\n";
+}
+file_put_contents(dirname(__DIR__).'/core/Language/en/ring_tree.php', "<?php\n\ndeclare(strict_types=1);\n\n// The rings of rings.php and knowledge.php by their words; written by tools/ring-tree.php.\n\nreturn [\n{$text}];\n");
