@@ -120,9 +120,10 @@ final class Answerer
             if ((count($likely) === 1 || $this->contradictions->agree($question, $likely)) && $sure >= $trained['thresholds']['alone'] && $covered >= $trained['thresholds']['alone_covered']) {
                 return $this->said($readings, $top[0], $sure, $candidates);
             }
-            $offers = (new AskingBack)->offers($likely === [] ? $top : $likely, $readings);
+            $asking = new AskingBack($this->words, $readings);
+            $offers = $asking->offers($likely === [] ? $top : $likely);
 
-            return new Answer(false, (new AskingBack)->question($offers), $readings[$top[0]['place']]->unit->where(), round($sure, 2), Answer::WHICH, $candidates, [], array_column($offers, 'label'), null, $offers);
+            return new Answer(false, $asking->question($offers), $readings[$top[0]['place']]->unit->where(), round($sure, 2), Answer::WHICH, $candidates, [], array_column($offers, 'label'), null, $offers);
         }
 
         return $this->refused(Answer::NOT_COVERED, $candidates);

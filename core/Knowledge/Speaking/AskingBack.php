@@ -7,6 +7,8 @@ namespace Ringo\Knowledge\Speaking;
 use Ringo\Knowledge\Ranking\Certainty;
 use Ringo\Knowledge\Ranking\Reading;
 use Ringo\Knowledge\Units\Unit;
+use Ringo\Language\Vocabulary;
+use Ringo\Language\WordVectors;
 
 /**
  * Asks which of a few readings is meant, each with its answer ready.
@@ -20,15 +22,29 @@ final readonly class AskingBack
 
     private const VERBS = 'is|are|was|were|has|have|costs?|can|cannot|may|must|will|starts?|takes?|comes?|runs?|lasts?|needs?|gets?|pays?|opens?|closes?|holds?|includes?|begins?|goes|go';
 
+    /** @var array<string, mixed> days and months, which are written large wherever they stand */
+    private array $names;
+
+    /** What the readings say, for how its words are written. */
+    private string $text;
+
+    /**
+     * @param list<Reading> $readings what may be asked about
+     */
+    public function __construct(Vocabulary $words, private array $readings)
+    {
+        $this->names = $words->section('calendar', 'weekdays') + $words->section('calendar', 'months');
+        $this->text = ' '.implode(' ', array_map(static fn (Reading $one): string => implode(' ', $one->unit->passage->sentences), $readings));
+    }
+
     /**
      * @param non-empty-list<Spoken> $top
-     * @param list<Reading> $readings
      *
      * @return non-empty-list<array{source: string, label: string, text: string, more: list<string>}>
      */
-    public function offers(array $top, array $readings): array
+    public function offers(array $top): array
     {
-        $units = array_map(static fn (array $one): Unit => $readings[$one['place']]->unit, $top);
+        $units = array_map(fn (array $one): Unit => $this->readings[$one['place']]->unit, $top);
         $offers = [];
         foreach ($units as $n => $unit) {
             $others = array_values(array_filter($units, static fn (int $k): bool => $k !== $n, ARRAY_FILTER_USE_KEY));
@@ -80,8 +96,15 @@ final readonly class AskingBack
         return $this->plain($begins !== '' && str_word_count($begins) > 1 ? $begins : implode(' ', array_slice(preg_split('/\s+/', rtrim($unit->text, '.')) ?: [], 0, self::WORDS)));
     }
 
+    /** In the middle of a sentence a label begins small, unless it is a name: a word nobody writes small, or one that another capital follows. */
     private function plain(string $label): string
     {
-        return preg_match('/^\p{Lu}\p{Ll}/u', $label) === 1 ? lcfirst($label) : $label;
+        if (preg_match('/^(\p{Lu}\p{Ll}+)(?:\s+(\S))?/u', $label, $m) !== 1 || preg_match('/\p{Lu}/u', $m[2] ?? '') === 1) {
+            return $label;
+        }
+        $first = mb_strtolower($m[1]);
+        $small = ! isset($this->names[$first]) && (WordVectors::english()->kinds($first) !== null || str_contains($this->text, ' '.$first));
+
+        return $small ? lcfirst($label) : $label;
     }
 }

@@ -11,6 +11,7 @@ use Ringo\Knowledge\Answerer;
 use Ringo\Knowledge\CheckList;
 use Ringo\Knowledge\Library;
 use Ringo\Knowledge\Passage;
+use Ringo\Knowledge\Reading\Markdown;
 use Ringo\Knowledge\Units\Cutter;
 use Ringo\Knowledge\Units\Kind;
 use Ringo\Knowledge\Units\Unit;
@@ -117,6 +118,15 @@ final class AnswererTest extends TestCase
         self::assertStringContainsString('£90', $answer->text);
     }
 
+    public function testWhatIsAskedAboutIsWrittenSmallUnlessItIsAName(): void
+    {
+        $page = "# Depots\n\n## Opening hours\n\n| Depot | Saturday |\n|---|---|\n| Tarn Bridge | 8 to 12 |\n| Oldmere | 8 to 4 |\n| Workshop | 9 to 1 |\n";
+        $asked = (string) Answerer::over([(new Markdown)->read('hours.md', $page)])->answer('what time do you shut on Saturday', new \DateTimeImmutable('2026-03-10T09:14', new \DateTimeZone('Europe/London')))->text;
+        self::assertStringContainsString('Tarn Bridge', $asked);
+        self::assertStringContainsString('Oldmere', $asked);
+        self::assertStringContainsString('workshop', $asked);
+    }
+
     public function testAsksWhichWhereTheTableIsPlainlyMeant(): void
     {
         $answerer = Answerer::over([(new Library)->read('hire-prices.csv', "Machine,Price per day\nMini digger,£95\nDumper,£80\n")]);
@@ -125,7 +135,7 @@ final class AnswererTest extends TestCase
         self::assertFalse($answer->answered);
         self::assertSame(Answer::WHICH, $answer->refusal);
         self::assertStringContainsString('mini digger', $answer->text);
-        self::assertSame(['mini digger', 'dumper'], $answer->options);
+        self::assertSame(['mini digger', 'Dumper'], $answer->options, 'a word that may be a name stays as it is written');
     }
 
     public function testIsNotSureWhereTwoPlacesDisagree(): void
