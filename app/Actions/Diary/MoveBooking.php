@@ -48,8 +48,11 @@ final readonly class MoveBooking
             $was = $booking->starts_at;
             $place = Booking::freePlace($diary->id, $start->at, $booking->rehearsal, $booking->id);
             try {
-                $booking->update(['diary_id' => $diary->id, 'starts_at' => $start->at, 'ends_at' => $start->at + $booking->ends_at - $booking->starts_at, 'place' => $place, 'sequence' => $booking->sequence + 1]);
+                // A savepoint of its own: where the place is taken after all, some databases would give up everything before it as well.
+                DB::transaction(static fn (): bool => $booking->update(['diary_id' => $diary->id, 'starts_at' => $start->at, 'ends_at' => $start->at + $booking->ends_at - $booking->starts_at, 'place' => $place, 'sequence' => $booking->sequence + 1]));
             } catch (UniqueConstraintViolationException) {
+                $booking->refresh();
+
                 return false;
             }
             $this->follow->moved($booking, $was, $call);
