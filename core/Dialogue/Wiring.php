@@ -169,6 +169,7 @@ final readonly class Wiring
         $leaving = new Order\Leaving($understanding);
         $answer = new Order\Answer($this->modes);
         $missed = new Order\NotUnderstood($this->modes);
+        $objection = new Order\Objection($topics, $runners, SayingModel::objections());
         /** @var list<Consideration> $whole */
         $whole = [
             new Order\NobodyThere($this->phrases),
@@ -179,10 +180,10 @@ final readonly class Wiring
             $this->standing($person, $names, $settled),
             new Order\WhichMeant($replies),
             new Order\Correction($corrections, $keeper, $runners, $names),
-            new Order\Objection($topics, $runners, SayingModel::objections()),
+            $objection,
             $answer,
             new Order\TopicCorrection($corrections, $keeper),
-            new Order\SideQuestion($replies, $topics, $switch),
+            new Order\SideQuestion($replies, $topics, $switch, $objection),
             new Order\TopicChange($topics, $switch),
             new Order\Person($person),
             new Order\OffTopic,

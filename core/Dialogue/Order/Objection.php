@@ -50,9 +50,22 @@ final class Objection implements Consideration
     {
         $objections = $turn->script->standing->objections;
         $found = $objections === [] || $hearing->asks() ? null : $this->found($turn, $objections, $hearing);
-        if ($found === null) {
-            return null;
-        }
+
+        return $found === null ? null : $this->met($turn, $found);
+    }
+
+    /** A question that nothing answers may be an objection as well: 'how do I know you are who you say?'. */
+    public function asked(Turn $turn, Hearing $hearing): ?Move
+    {
+        $objections = $turn->script->standing->objections;
+        $found = $objections === [] || ! $hearing->asks() ? null : $this->usual($objections, $hearing->heard->cleaned(), self::LIKELY_WHERE_TOLD);
+
+        return $found === null ? null : $this->met($turn, $found);
+    }
+
+    /** @param Written $found */
+    private function met(Turn $turn, array $found): Move
+    {
         $state = $turn->state;
         $state->objections[] = $found['key'];
         $times = count($state->objections);

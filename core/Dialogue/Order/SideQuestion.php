@@ -15,7 +15,7 @@ use Ringo\Fit\Topics;
 /** A question in the middle of something: answered, then the open question again. Two questions are both answered. */
 final readonly class SideQuestion implements Consideration
 {
-    public function __construct(private Replies $replies, private Topics $topics, private TopicSwitch $switch)
+    public function __construct(private Replies $replies, private Topics $topics, private TopicSwitch $switch, private Objection $objection)
     {
     }
 
@@ -30,6 +30,12 @@ final readonly class SideQuestion implements Consideration
             }
 
             return $answered->to === null ? Move::backToIt() : Move::aside($answered->to);
+        }
+        $objection = $this->objection->asked($turn, $hearing);
+        if ($objection !== null) {
+            $hearing->dealtWith(ActKind::Question);
+
+            return $objection;
         }
         if (! $hearing->asks() || $hearing->act(ActKind::Person, ActKind::OffTopic) !== null || $this->reaches($turn, $hearing)) {
             return null;

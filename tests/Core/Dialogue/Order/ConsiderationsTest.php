@@ -138,6 +138,27 @@ final class ConsiderationsTest extends TestCase
         self::assertSame(['price', 'price', 'price'], $call->state->objections);
     }
 
+    #[DataProvider('heldAgainst')]
+    public function testWhatIsHeldAgainstItIsHeardInWordsNobodyWroteDown(string $said, ?string $objection): void
+    {
+        $document = json_decode((string) file_get_contents(dirname(__DIR__, 4).'/database/starters/web_form/agent.json'), true, 64, JSON_THROW_ON_ERROR);
+        self::assertSame($objection === null ? [] : [$objection], Conversation::with($document)->says('yes', $said)->state->objections);
+    }
+
+    /** @return iterable<array{string, ?string}> */
+    public static function heldAgainst(): iterable
+    {
+        yield ['we have had somebody in to do it', 'somebody_else'];
+        yield ['let me sleep on it', 'thinking'];
+        yield ['I am rushed off my feet', 'no_time'];
+        yield ['you never came last time', 'went_badly'];
+        yield ['how do I know you are genuine', 'trust'];
+        yield ['hang on a second', null];
+        yield ['are you a robot', null];
+        yield ['who gave you my number', null];
+        yield ['how much would it cost', null];
+    }
+
     /** @return array<string, mixed> */
     private static function survey(): array
     {
