@@ -16,19 +16,25 @@ use Ringo\Understanding\Reading;
 use Ringo\Understanding\Repairs;
 
 /** Reads which of several options was meant: by label, synonym, position, key, description or exclusion. */
-final readonly class ChoiceReader implements Reader
+final class ChoiceReader implements Reader
 {
     private const SMALL = ['the', 'a', 'an', 'of', 'to', 'and', 'or', 'one', 'ones', 'for', 'in', 'on', 'at', 'my', 'your', 'our', 'it', 'is', 'i', 'we', 'me', 'with', 'that', 'this', 'please', 'be', 'do', 'need', 'want', 'would', 'like', 'have', 'get', 'can', 'will', 'you', 'some', 'any', 'no', 'not', 'yes', 'by', 'from', 'up', 'if', 'about', 'just', 'are', 'was', 'as'];
 
-    private Repairs $repairs;
+    /** Lists of options whose names are remembered. */
+    private const REMEMBERED = 200;
 
-    private Numerals $numerals;
+    private readonly Repairs $repairs;
 
-    private Stemmer $stemmer;
+    private readonly Numerals $numerals;
 
-    private Tokenizer $tokenizer;
+    private readonly Stemmer $stemmer;
 
-    public function __construct(private Vocabulary $words)
+    private readonly Tokenizer $tokenizer;
+
+    /** @var array<string, OptionNames> by their list of options */
+    private array $known = [];
+
+    public function __construct(private readonly Vocabulary $words)
     {
         $this->repairs = new Repairs($words);
         $this->numerals = new Numerals($words);
@@ -173,22 +179,9 @@ final readonly class ChoiceReader implements Reader
      */
     private function exact(array $t, Context $context): array
     {
-        // 'I'll' is not 'ill', 'we'll' not 'well'.
-        $stemmed = array_map(fn (Token $token): Token => new Token(str_ends_with($token->text, "'ll") ? $token->text : $this->stemmer->stem($token->text), $token->original, $token->start, $token->end, $token->gap), $t);
-        $hits = [];
-        foreach ($context->options as $option) {
-            foreach ($this->named($option) as [$phrase, $weight]) {
-                $words = $this->stemmer->stems($phrase);
-                if ($words === []) {
-                    continue;
-                }
-                foreach ([...$this->placesOf($words, $stemmed), ...$this->joinedPlaces($words, $t)] as [$i, $length]) {
-                    if (! $context->asked && $length === 1 && in_array($t[$i]->text, self::SMALL, true)) {
-                        continue;
-                    }
-                    $hits[] = [$option['key'], $i, $length, $weight];
-                }
-            }
+        $hits = array_values(array_filter($this->names($context)->in($t), static fn (array $hit): bool => $context->asked || $hit[2] !== 1 || ! in_array($t[$hit[1]]->text, self::SMALL, true)));
+        if ($hits === []) {
+            return [];
         }
         $kept = array_values(array_filter($hits, static function (array $hit) use ($hits): bool {
             foreach ($hits as $other) {
@@ -204,73 +197,18 @@ final readonly class ChoiceReader implements Reader
         return $kept;
     }
 
-    /**
-     * @param array{key: string, label: string, phrases: list<string>} $option
-     *
-     * @return list<array{string, float}>
-     */
-    private function named(array $option): array
+    /** What the options are called is worked out once for each list of them. */
+    private function names(Context $context): OptionNames
     {
-        $label = trim((string) preg_replace('/\(.*?\)/', '', $option['label']));
-        $names = [[$label, 1.0], [str_replace(['_', '-'], ' ', $option['key']), 0.9]];
-        foreach ($option['phrases'] as $phrase) {
-            $names[] = [$phrase, 0.97];
-        }
-        // 'Mini digger, 1.5 t' answers to 'mini digger' too.
-        if (preg_match('/^([^,;:–—]{3,})[,;:–—]/u', $label, $m) === 1) {
-            $names[] = [$m[1], 0.95];
-        }
-        if (preg_match('/^(?:the|a|an|my|your)\s+(.+)$/i', $label, $m) === 1) {
-            $names[] = [$m[1], 0.98];
-        }
-
-        return $names;
-    }
-
-    /**
-     * @param list<string> $words
-     * @param list<Token> $t
-     *
-     * @return list<array{int, int}>
-     */
-    private function placesOf(array $words, array $t): array
-    {
-        $places = [];
-        $size = count($words);
-        for ($i = 0, $n = count($t) - $size; $i <= $n; $i++) {
-            for ($k = 0; $k < $size; $k++) {
-                if ($t[$i + $k]->text !== $words[$k]) {
-                    continue 2;
-                }
+        $key = serialize($context->options);
+        if (! isset($this->known[$key])) {
+            if (count($this->known) >= self::REMEMBERED) {
+                $this->known = [];
             }
-            $places[] = [$i, $size];
+            $this->known[$key] = new OptionNames($context->options, $this->stemmer);
         }
 
-        return $places;
-    }
-
-    /**
-     * 'jackhammer' for 'jack hammer', and the other way round.
-     *
-     * @param list<string> $words
-     * @param list<Token> $t
-     *
-     * @return list<array{int, int}>
-     */
-    private function joinedPlaces(array $words, array $t): array
-    {
-        $joined = implode('', $words);
-        $places = [];
-        foreach ($t as $i => $token) {
-            if (count($words) > 1 && strlen($joined) > 4 && $this->stemmer->stem($token->text) === $joined) {
-                $places[] = [$i, 1];
-            }
-            if (count($words) === 1 && strlen($joined) > 5 && isset($t[$i + 1]) && $this->stemmer->stem($token->text.$t[$i + 1]->text) === $joined) {
-                $places[] = [$i, 2];
-            }
-        }
-
-        return $places;
+        return $this->known[$key];
     }
 
     /**
@@ -363,7 +301,7 @@ final readonly class ChoiceReader implements Reader
         $bags = [];
         $holders = [];
         foreach ($context->options as $option) {
-            foreach ($this->named($option) as [$phrase, $weight]) {
+            foreach (OptionNames::of($option) as [$phrase, $weight]) {
                 $telling = array_values(array_filter($this->tokenizer->words($phrase), static fn (string $word): bool => ! in_array($word, self::SMALL, true) && (strlen($word) > 1 || ctype_digit($word))));
                 // One word out of a saying of several tells little: 'time' of 'leave it this time'.
                 $weight = $phrase === $option['label'] ? $weight : $weight / max(1, count($telling));
