@@ -325,7 +325,7 @@ return [
         'age' => '\b(?:ages?|years|from)\b', 'place' => '\b(?:where|place|room|venue|floor|location|at)\b', 'name' => '\b(?:who|names?|teacher|leader|coach|contact|person|with)\b',
         'phone' => '\b(?:ring|telephone|phone|number|call)\b', 'often' => '\b(?:how often|every|runs|frequency)\b', 'what' => '\b(?:what|includes|included|covers|details|notes)\b',
     ],
-    // What holds each kind of thing that is asked for (Wanted), beside those of 'units'.
+    // What holds each kind of thing that is asked for (Language\SayingModel), beside those of 'units'.
     'wanted' => [
         'money' => '£|\$|€|\bpounds?\b|\bpence\b|\beuros?\b|\bdollars?\b|\bfree\b|no charge|per cent|\d+ ?%|\d ?p\b|\bhalf(?: price)?\b|\bincluded\b',
         'clock' => '\b\d{1,2}(?:[:.]\d\d)?\s?(?:am|pm|a\.m|p\.m)\b|\b\d{1,2}[:.]\d\d\b|\b(?:noon|midnight|midday)\b|o\'clock|\b24[ -]?hours?\b|\b(?:half|quarter) (?:past|to)\b|\bclosed\b',

@@ -20,7 +20,7 @@ final class WhenceTest extends TestCase
 {
     private const ANSWERED = 16;
 
-    private const ANSWERED_WRONGLY = 1;
+    private const ANSWERED_WRONGLY = 2;
 
     public function testAsMuchIsAnsweredAsIsSaid(): void
     {
