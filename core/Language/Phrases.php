@@ -85,12 +85,10 @@ final class Phrases
             return $this;
         }
         $more = self::grown($this->root);
-        $node = &$more->root;
-        foreach ($words as $word) {
-            $node = &$node[$word];
-            $node ??= [];
+        $more->set($words, $meaning);
+        if (str_contains($phrase, "'")) {
+            $more->set(array_map(static fn (string $word): string => str_replace("'", '', $word), $words), $meaning);
         }
-        $node[''] = $meaning;
 
         return $more;
     }
@@ -189,6 +187,17 @@ final class Phrases
         }
 
         return $kept;
+    }
+
+    /** @param non-empty-list<string> $words */
+    private function set(array $words, mixed $meaning): void
+    {
+        $node = &$this->root;
+        foreach ($words as $word) {
+            $node = &$node[$word];
+            $node ??= [];
+        }
+        $node[''] = $meaning;
     }
 
     /** @param list<string> $words */

@@ -65,7 +65,9 @@ final class TrainingTest extends TestCase
         $table = Rings::table(Rings::written($words));
         self::assertSame((new Phrases($table))->tree(), $words->section('ring_tree', 'tree'), 'run tools/ring-tree.php');
         self::assertSame([count(Rings::written($words))], $words->section('ring_tree', 'count'));
-        $own = Rings::with($words, ['digger, wopper', 'excavator']);
+        $own = Rings::with($words, ['digger, wopper', "excavator, skipper's licence"]);
+        self::assertNotNull($own->phrases->meaning('skippers licence'), 'apostrophes are optional');
+        self::assertNull(Rings::with($words, [])->phrases->meaning('wopper'), 'one business does not change another');
         self::assertSame([count(Rings::written($words))], $own->singles['wopper']);
         self::assertSame([...$table['excavator'] ?? [], count(Rings::written($words)) + 1], $own->phrases->meaning('excavator'), 'beside the rings it is in already');
     }
