@@ -45,7 +45,7 @@ final readonly class Rings
     /** @return list<string> the rings of the language, in their order: words that commas part */
     public static function written(Vocabulary $words): array
     {
-        return array_map(strval(...), [...array_values($words->section('knowledge', 'rings')), ...array_values($words->section('rings', 'everyday'))]);
+        return array_map(strval(...), [...array_values($words->section('knowledge', 'rings')), ...array_values($words->section('rings', 'everyday')), ...array_values($words->section('trade_rings', 'of_trades'))]);
     }
 
     /**
