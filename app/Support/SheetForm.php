@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Support;
 
 use App\Support\Book\FieldType;
+use App\Support\Book\Form;
 use Ringo\Document\InvalidDocument;
 use Ringo\Sheet\FieldFormats;
 
@@ -30,7 +31,7 @@ final readonly class SheetForm
     /**
      * @param array<array-key, mixed> $schema
      *
-     * @return list<array{key: string, title: string, kind: string, description: string, example: string, options: string, pattern: string, required: bool, sees: string, keep: string}>
+     * @return list<array{key: string, title: string, kind: string, description: string, example: string, choices: list<array{key: string, label: string, phrases: string, facts: string}>, pattern: string, required: bool, sees: string, keep: string}>
      */
     public function rows(array $schema): array
     {
@@ -38,16 +39,9 @@ final readonly class SheetForm
         $required = is_array($schema['required'] ?? null) ? $schema['required'] : [];
         foreach ((array) ($schema['properties'] ?? []) as $key => $field) {
             $field = (array) $field;
-            $options = [];
-            $listed = $field['enum'] ?? $field['items']['enum'] ?? null;
-            foreach (is_array($listed) ? array_filter($listed, is_scalar(...)) : [] as $value) {
-                $label = $field['x-labels'][$value] ?? null;
-                $phrases = $field['x-phrases'][$value] ?? [];
-                $options[] = $value.(is_string($label) ? ' ('.$label.')' : '').($phrases === [] ? '' : ': '.implode(', ', (array) $phrases));
-            }
             $rows[] = [
                 'key' => (string) $key, 'title' => (string) ($field['title'] ?? ucfirst(str_replace('_', ' ', (string) $key))), 'kind' => $this->kind($field), 'description' => (string) ($field['description'] ?? ''), 'example' => is_scalar($field['examples'][0] ?? null) ? (string) $field['examples'][0] : '',
-                'options' => implode("\n", $options), 'pattern' => (string) ($field['pattern'] ?? ''), 'required' => in_array($key, $required, true), 'sees' => (string) ($field['x-sees'] ?? 'staff'), 'keep' => isset($field['x-keep-days']) ? (string) $field['x-keep-days'] : '',
+                'choices' => Choices::rows($field), 'pattern' => (string) ($field['pattern'] ?? ''), 'required' => in_array($key, $required, true), 'sees' => (string) ($field['x-sees'] ?? 'staff'), 'keep' => isset($field['x-keep-days']) ? (string) $field['x-keep-days'] : '',
             ];
         }
 
@@ -97,7 +91,7 @@ final readonly class SheetForm
                 $field['examples'] = [trim((string) $row['example'])];
             }
             if ($kind === 'choice' || $kind === 'several') {
-                $field = $this->options($field, (string) ($row['options'] ?? ''), $title, $problems);
+                $field = $this->options($field, new Form($row), $title, $problems);
             }
             if ($kind === 'several') {
                 // The options are those of its items; what they go by and are called stays beside them.
@@ -156,31 +150,13 @@ final readonly class SheetForm
      *
      * @return array<string, mixed>
      */
-    private function options(array $field, string $lines, string $title, array &$problems): array
+    private function options(array $field, Form $row, string $title, array &$problems): array
     {
-        $enum = [];
-        $labels = [];
-        $phrases = [];
-        foreach (preg_split('/\R/', $lines) ?: [] as $line) {
-            if (preg_match('/^\s*([^(:]+?)\s*(?:\(([^)]*)\))?\s*(?::\s*(.*))?$/', $line, $m) !== 1 || trim($m[1]) === '') {
-                continue;
-            }
-            $key = FieldType::key($m[1]) ?: trim($m[1]);
-            $enum[] = $key;
-            if (($m[2] ?? '') !== '' || $key !== trim($m[1])) {
-                $labels[$key] = ($m[2] ?? '') !== '' ? $m[2] : trim($m[1]);
-            }
-            $words = array_values(array_filter(array_map(trim(...), explode(',', $m[3] ?? ''))));
-            if ($words !== []) {
-                $phrases[$key] = $words;
-            }
-        }
-        if ($enum === []) {
-            $problems[] = ['path' => $title, 'message' => 'one of several needs choices, one a line: “breaker: hammer, concrete breaker”'];
+        $choices = Choices::read($row->rows('choices'), $field);
+        if ($choices['enum'] === []) {
+            $problems[] = ['path' => $title, 'message' => 'one of several needs choices: add one, what it is called and other words for it'];
         }
 
-        $said = ['x-labels' => $labels + array_intersect_key((array) ($field['x-labels'] ?? []), array_flip($enum)), 'x-phrases' => $phrases];
-
-        return ['enum' => $enum, ...array_filter($said)] + array_diff_key($field, $said);
+        return $choices + array_diff_key($field, ['x-labels' => 1, 'x-phrases' => 1, 'x-facts' => 1]);
     }
 }

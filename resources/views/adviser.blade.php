@@ -7,17 +7,17 @@
     <div class="adviser"><div class="column">
         <form method="post" action="{{ route('adviser.keep', $business) }}" class="card stack">@csrf @method('put')
             <label class="check"><input type="checkbox" name="on" value="1" @checked(old('on', $adviser->on))> <strong>Ask it</strong> <span class="muted">otherwise Ringo decides alone</span></label>
-            <label class="field-label wide"><span>address of its chat completions</span><input name="address" value="{{ old('address', $adviser->address) }}" placeholder="https://models.pellbrook.example/v1/chat/completions" spellcheck="false"></label>
-            <div class="inline-fields"><label class="field-label"><span>model</span><input name="model" value="{{ old('model', $adviser->model) }}" spellcheck="false"></label>
-                <label class="field-label"><span>token <small>{{ $adviser->secret ? 'one is kept, and not shown' : 'none' }}</small></span><input type="password" name="secret" autocomplete="new-password" placeholder="{{ $adviser->secret ? 'leave as it is' : '' }}"></label></div>
-            <div class="inline-fields"><label class="field-label"><span>price of a million tokens read</span><input name="price_in" inputmode="decimal" size="8" value="{{ old('price_in', $adviser->price_in ?: '') }}"></label><label class="field-label"><span>written</span><input name="price_out" inputmode="decimal" size="8" value="{{ old('price_out', $adviser->price_out ?: '') }}"></label></div>
+            <x-field class="wide" label="address of its chat completions"><input name="address" value="{{ old('address', $adviser->address) }}" placeholder="https://models.pellbrook.example/v1/chat/completions" spellcheck="false"></x-field>
+            <div class="inline-fields"><x-field label="model"><input name="model" value="{{ old('model', $adviser->model) }}" spellcheck="false"></x-field>
+                <x-field label="token" :hint="$adviser->secret ? 'one is kept, and not shown' : 'none'"><input type="password" name="secret" autocomplete="new-password" placeholder="{{ $adviser->secret ? 'leave as it is' : '' }}"></x-field></div>
+            <div class="inline-fields"><x-field label="price of a million tokens read"><input name="price_in" inputmode="decimal" size="8" value="{{ old('price_in', $adviser->price_in ?: '') }}"></x-field><x-field label="written"><input name="price_out" inputmode="decimal" size="8" value="{{ old('price_out', $adviser->price_out ?: '') }}"></x-field></div>
             <fieldset class="checks"><legend>It may be asked</legend>@foreach (\Ringo\Advice\Purpose::cases() as $one)<label class="check"><input type="checkbox" name="about[]" value="{{ $one->value }}" @checked(in_array($one->value, (array) $now, true))> {{ $one->words() }}</label>@endforeach</fieldset>
             @if ($adviser->secret)<label class="check"><input type="checkbox" name="no_secret" value="1"> forget the token</label>@endif
             <div class="go"><button class="primary">Keep</button></div>
         </form>
         <section class="card" id="try"><h2>Try it</h2><form method="post" action="{{ route('adviser.try', $business) }}#try" class="stack">@csrf
-            <label class="field-label wide"><span>a caller says</span><input name="said" maxlength="500" required value="{{ old('said', 'the dumper has packed up again') }}"></label>
-            <label class="field-label wide"><span>which of these is it? <small>one a line</small></span><textarea name="choices" rows="3" required>{{ old('choices', "a machine that does not work\na machine to be collected\na bill") }}</textarea></label>
+            <x-field class="wide" label="a caller says"><input name="said" maxlength="500" required value="{{ old('said', 'the dumper has packed up again') }}"></x-field>
+            <x-field class="wide" label="which of these is it?" hint="one a line"><textarea name="choices" rows="3" required>{{ old('choices', "a machine that does not work\na machine to be collected\na bill") }}</textarea></x-field>
             <div class="go"><button>Ask</button></div></form>
             @if ($tried)<p role="status"><strong>{{ ucfirst(\App\Models\Advice::WORDS[$tried->status]) }}</strong>{{ $tried->value === '' ? '' : ': '.(\Illuminate\Support\Str::match('/^'.preg_quote($tried->value, '/').': (.*)$/m', $tried->request['messages'][1]['content'] ?? '') ?: $tried->value) }}{{ $tried->why === '' ? '' : ', '.$tried->why }}, after {{ $tried->milliseconds }} ms</p>
                 <details><summary>what was sent and what came back</summary><pre class="sample">{{ \App\Support\AdvicePage::written($tried) }}</pre><pre class="sample">{{ $tried->answer === '' ? 'nothing' : $tried->answer }}</pre></details>@endif
@@ -36,7 +36,7 @@
         </section>
         @if ($standIn)
             <section class="card"><h2>Stand-in</h2><p class="muted">Made up, and asked over HTTP like a real one: it answers from a small table, and says “none” to all else.</p>
-                <form method="post" action="{{ route('adviser.stand-in', $business) }}" class="inline-fields">@csrf<label><span class="sr">The stand-in </span><select name="mode">@foreach (\App\Support\AdvicePage::STAND_IN as $mode => $words)<option value="{{ $mode }}" @selected(\App\Support\AdvicePage::behaves($standIn) === $mode)>{{ $words }}</option>@endforeach</select></label><label>by <input name="slow_ms" size="5" inputmode="numeric" value="{{ $standIn->slow_ms }}"> ms</label><button>Set</button></form></section>
+                <form method="post" action="{{ route('adviser.stand-in', $business) }}" class="inline-fields">@csrf<label><span class="sr">The stand-in </span><x-choice name="mode" :of="\App\Support\AdvicePage::STAND_IN" :chosen="\App\Support\AdvicePage::behaves($standIn)"/></label><label>by <input name="slow_ms" size="5" inputmode="numeric" value="{{ $standIn->slow_ms }}"> ms</label><button>Set</button></form></section>
         @endif
     </div></div>
     <section class="after-list"><header class="inline-fields"><h2>What was sent</h2>

@@ -16,8 +16,8 @@
         <section class="card" aria-labelledby="from-blank">
             <h2 id="from-blank">From blank</h2>
             <form method="post" action="{{ route('agent.store', $business) }}" class="stack">@csrf<input type="hidden" name="from" value="blank">
-                <label class="field-label"><span>name, as callers hear it</span><input name="name" required maxlength="60" value="{{ old('name') }}"></label>
-                <label class="field-label"><span>it</span><select name="direction"><option value="inbound">answers calls</option><option value="outbound">places calls</option></select></label>
+                <x-field label="name, as callers hear it"><input name="name" required maxlength="60" value="{{ old('name') }}"></x-field>
+                <x-field label="it"><select name="direction"><option value="inbound">answers calls</option><option value="outbound">places calls</option></select></x-field>
                 <button>Make it</button>
             </form>
         </section>
@@ -25,15 +25,15 @@
             <h2 id="from-copy">A copy</h2>
             @if ($agents->isEmpty())<p class="empty">There is no agent here to copy yet.</p>@else
             <form method="post" action="{{ route('agent.store', $business) }}" class="stack">@csrf<input type="hidden" name="from" value="copy">
-                <label class="field-label"><span>of</span><select name="copy">@foreach ($agents as $one)<option value="{{ $one->key }}">{{ $one->name }}</option>@endforeach</select></label>
-                <label class="field-label"><span>name, as callers hear it</span><input name="name" required maxlength="60"></label>
+                <x-field label="of"><x-choice name="copy" :of="collect($agents)->pluck('name', 'key')"/></x-field>
+                <x-field label="name, as callers hear it"><input name="name" required maxlength="60"></x-field>
                 <button>Copy it</button>
             </form>@endif
         </section>
         <section class="card" aria-labelledby="from-file">
             <h2 id="from-file">From a file</h2>
             <form method="post" action="{{ route('agent.preview', $business) }}" enctype="multipart/form-data" class="stack">@csrf
-                <label class="field-label"><span>an agent’s document (JSON)</span><input type="file" name="file" accept=".json,application/json" required></label>
+                <x-field label="an agent’s document (JSON)"><input type="file" name="file" accept=".json,application/json" required></x-field>
                 <button>Look at what it would make</button>
             </form>
         </section>

@@ -15,12 +15,12 @@
         <input type="hidden" name="version" value="{{ $version }}"><input type="hidden" name="_form" value="agent"><input type="hidden" name="_own_errands" value="1">
         <section class="card" aria-labelledby="s-who"><h2 id="s-who">Who speaks</h2>
             <div class="inline-fields">
-                <label class="field-label"><span>name</span><input name="name" value="{{ $t('name', $a->name) }}" required></label>
-                <label class="field-label"><span>the business, as it is spoken</span><input name="business" value="{{ $t('business', $a->business) }}" required></label>
-                <label class="field-label"><span>it</span><select name="direction"><option value="inbound" @selected($t('direction', $a->direction) === 'inbound')>answers calls</option><option value="outbound" @selected($t('direction', $a->direction) === 'outbound')>places calls</option></select></label>
-                <label class="field-label"><span>speaks first</span><select name="speaks_first"><option value="agent" @selected($t('speaks_first', $a->speaksFirst ? 'agent' : 'caller') === 'agent')>the agent</option><option value="caller" @selected($t('speaks_first', $a->speaksFirst ? 'agent' : 'caller') === 'caller')>the other</option></select></label>
-                <label class="field-label narrow"><span>country</span><input name="country" value="{{ $t('country', $a->country) }}" maxlength="2"></label>
-                <label class="field-label"><span>time zone</span><input name="tz" value="{{ $t('tz', $a->tz) }}"></label>
+                <x-field label="name"><input name="name" value="{{ $t('name', $a->name) }}" required></x-field>
+                <x-field label="the business, as it is spoken"><input name="business" value="{{ $t('business', $a->business) }}" required></x-field>
+                <x-field label="it"><select name="direction"><option value="inbound" @selected($t('direction', $a->direction) === 'inbound')>answers calls</option><option value="outbound" @selected($t('direction', $a->direction) === 'outbound')>places calls</option></select></x-field>
+                <x-field label="speaks first"><select name="speaks_first"><option value="agent" @selected($t('speaks_first', $a->speaksFirst ? 'agent' : 'caller') === 'agent')>the agent</option><option value="caller" @selected($t('speaks_first', $a->speaksFirst ? 'agent' : 'caller') === 'caller')>the other</option></select></x-field>
+                <x-field class="narrow" label="country"><input name="country" value="{{ $t('country', $a->country) }}" maxlength="2"></x-field>
+                <x-field label="time zone"><input name="tz" value="{{ $t('tz', $a->tz) }}"></x-field>
             </div>
         </section>
         <section class="card" aria-labelledby="s-voice"><h2 id="s-voice">Voice <small>hear the greeting in each, then choose</small></h2>
@@ -38,29 +38,29 @@
         </section>
         <section class="card" aria-labelledby="s-manner"><h2 id="s-manner">Manner</h2>
             <div class="inline-fields">
-                <label class="field-label"><span>tone</span><select name="formality">@foreach (['plain' => 'plain', 'formal' => 'formal', 'chatty' => 'chatty'] as $v => $w)<option value="{{ $v }}" @selected($t('formality', $a->formality) === $v)>{{ $w }}</option>@endforeach</select></label>
-                <label class="field-label"><span>acknowledges answers</span><select name="acknowledges">@foreach (['little', 'some', 'much'] as $v)<option @selected($t('acknowledges', $a->acknowledges) === $v)>{{ $v }}</option>@endforeach</select></label>
-                <label class="field-label"><span>spells</span><select name="spelling">@foreach (['plain' => 'S for sugar', 'phonetic' => 'S for sierra', 'letters' => 'letters alone'] as $v => $w)<option value="{{ $v }}" @selected($t('spelling', $a->spelling) === $v)>{{ $w }}</option>@endforeach</select></label>
+                <x-field label="tone"><x-choice name="formality" :of="['plain' => 'plain', 'formal' => 'formal', 'chatty' => 'chatty']" :chosen="$t('formality', $a->formality)"/></x-field>
+                <x-field label="acknowledges answers"><x-choice name="acknowledges" :of="collect(['little', 'some', 'much'])->combine(['little', 'some', 'much'])" :chosen="$t('acknowledges', $a->acknowledges)"/></x-field>
+                <x-field label="spells"><x-choice name="spelling" :of="['plain' => 'S for sugar', 'phonetic' => 'S for sierra', 'letters' => 'letters alone']" :chosen="$t('spelling', $a->spelling)"/></x-field>
             </div>
         </section>
         <section class="card" aria-labelledby="s-greeting"><h2 id="s-greeting">Greeting <small>said before the first step; leave it empty where the first step greets</small></h2>
             <div class="pair-fields">
                 @foreach (['known' => 'a caller we know', 'unknown' => 'anybody else', 'withheld' => 'a withheld number'] as $who => $words)
-                    <label class="field-label wide"><span>{{ $words }}</span><textarea name="greeting[{{ $who }}]" rows="2" data-grow data-slots>{{ $t("greeting.{$who}", $first($a->greeting[$who] ?? null)) }}</textarea></label>
+                    <x-field class="wide" :label="$words"><textarea name="greeting[{{ $who }}]" rows="2" data-grow data-slots>{{ $t("greeting.{$who}", $first($a->greeting[$who] ?? null)) }}</textarea></x-field>
                 @endforeach
             </div>
         </section>
         <section class="card" aria-labelledby="standing"><h2 id="standing">Standing rules <small>hold on every step</small></h2>
             <div class="inline-fields">
-                <label class="field-label"><span>a person, please: goes to</span><select name="person"><option value="">nowhere</option>@foreach ($script->steps as $key => $step)<option @selected($t('person', $standing->person) === (string) $key)>{{ $key }}</option>@endforeach</select></label>
-                <label class="field-label narrow"><span>by key</span><input name="person_key" maxlength="1" value="{{ $t('person_key', $standing->personKey) }}"></label>
-                <label class="field-label narrow"><span>signs of frustration it bears</span><input type="number" min="1" max="20" name="patience" value="{{ $t('patience', $standing->patience) }}"></label>
-                <label class="field-label"><span>words never said <small>commas between</small></span><input name="never_say" value="{{ $t('never_say', implode(', ', $standing->neverSay)) }}"></label>
+                <x-field label="a person, please: goes to"><select name="person"><option value="">nowhere</option>@foreach ($script->steps as $key => $step)<option @selected($t('person', $standing->person) === (string) $key)>{{ $key }}</option>@endforeach</select></x-field>
+                <x-field class="narrow" label="by key"><input name="person_key" maxlength="1" value="{{ $t('person_key', $standing->personKey) }}"></x-field>
+                <x-field class="narrow" label="signs of frustration it bears"><input type="number" min="1" max="20" name="patience" value="{{ $t('patience', $standing->patience) }}"></x-field>
+                <x-field label="words never said" hint="commas between"><input name="never_say" value="{{ $t('never_say', implode(', ', $standing->neverSay)) }}"></x-field>
                 <fieldset class="checks"><legend>the opening must tell</legend>
                     <label class="check"><input type="checkbox" name="must_say[]" value="machine" @checked($typed->ticked('must_say', 'machine', in_array('machine', $standing->mustSay, true)))> that no person speaks</label>
                     <label class="check"><input type="checkbox" name="must_say[]" value="recording" @checked($typed->ticked('must_say', 'recording', in_array('recording', $standing->mustSay, true)))> that the call is recorded</label></fieldset>
             </div>
-            <label class="field-label"><span>somebody else comes to the telephone: the name goes into</span><select name="new_speaker"><option value="">it is not kept</option>@foreach ($script->sheet->fields as $one)@if ($one->type === \Ringo\Value\ValueType::PersonName)<option value="{{ $one->key }}" @selected($t('new_speaker', $standing->newSpeaker) === $one->key)>{{ $one->title }}</option>@endif @endforeach</select></label>
+            <x-field label="somebody else comes to the telephone: the name goes into"><select name="new_speaker"><option value="">it is not kept</option>@foreach ($script->sheet->fields as $one)@if ($one->type === \Ringo\Value\ValueType::PersonName)<option value="{{ $one->key }}" @selected($t('new_speaker', $standing->newSpeaker) === $one->key)>{{ $one->title }}</option>@endif @endforeach</select></x-field>
             <div class="texts" data-list data-least="0">
                 <div class="label">Replies to what callers ask anywhere</div>
                 <div data-items class="grid-items replies-edit">
@@ -76,7 +76,7 @@
                 <div data-items class="grid-items objections-edit">@foreach ($typed->rows('objections', $data['standing']['objections'] ?? []) as $i => $objection)@include('parts.objection', ['i' => $i, 'objection' => $objection])@endforeach</div>
                 <template data-blank>@include('parts.objection', ['i' => '__i__', 'objection' => []])</template>
                 <button type="button" class="bare add" data-add><x-icon name="plus"/> an objection</button>
-                <label class="field-label"><span>and lets go to</span><select name="let_go"><option value="">a goodbye</option>@foreach ($script->steps as $key => $step)<option @selected($t('let_go', $standing->letGo) === (string) $key)>{{ $key }}</option>@endforeach</select></label>
+                <x-field label="and lets go to"><select name="let_go"><option value="">a goodbye</option>@foreach ($script->steps as $key => $step)<option @selected($t('let_go', $standing->letGo) === (string) $key)>{{ $key }}</option>@endforeach</select></x-field>
             </div>@endif
             @if ($errands->isNotEmpty() || $script->errands->all !== [])<div class="texts" data-list data-least="0">
                 <div class="label">Errands it runs by itself <small class="muted">the call does not wait for them; an alarm at once when somebody is hurt, a note to another system when the call is over</small></div>
@@ -86,21 +86,21 @@
                 <datalist id="values-own">@foreach ($script->sheet->fields as $field)<option value="{{ $field->key }}">{{ $field->title }}</option>@endforeach @foreach (\Ringo\Script\Paths::CALL as $path => $words)<option value="{{ $path }}">{{ $words }}</option>@endforeach</datalist>
             </div>@endif
             <details class="more" @if ($standing->words !== []) open @endif><summary>Own words for what Ringo answers by itself</summary>
-                <div class="pair-fields">@foreach (\App\Support\AgentForm::STANDING_WORDS as $name => $words)<label class="field-label wide"><span>{{ $words }}</span><textarea name="words[{{ $name }}]" rows="1" data-grow data-slots>{{ $t('words.'.$name, $standing->words[$name] ?? '') }}</textarea></label>@endforeach</div>
+                <div class="pair-fields">@foreach (\App\Support\AgentForm::STANDING_WORDS as $name => $words)<x-field class="wide" :label="$words"><textarea name="words[{{ $name }}]" rows="1" data-grow data-slots>{{ $t('words.'.$name, $standing->words[$name] ?? '') }}</textarea></x-field>@endforeach</div>
             </details>
         </section>
         <section class="card" aria-labelledby="s-hours"><h2 id="s-hours">Hours and facts</h2>
-            <div class="hours-fields">@foreach (['mon' => 'Monday', 'tue' => 'Tuesday', 'wed' => 'Wednesday', 'thu' => 'Thursday', 'fri' => 'Friday', 'sat' => 'Saturday', 'sun' => 'Sunday'] as $day => $words)<label class="field-label"><span>{{ $words }}</span><input name="hours[{{ $day }}]" value="{{ $t("hours.{$day}", implode(', ', $hours[$day] ?? [])) }}" placeholder="closed"></label>@endforeach</div>
+            <div class="hours-fields">@foreach (['mon' => 'Monday', 'tue' => 'Tuesday', 'wed' => 'Wednesday', 'thu' => 'Thursday', 'fri' => 'Friday', 'sat' => 'Saturday', 'sun' => 'Sunday'] as $day => $words)<x-field :label="$words"><input name="hours[{{ $day }}]" value="{{ $t("hours.{$day}", implode(', ', $hours[$day] ?? [])) }}" placeholder="closed"></x-field>@endforeach</div>
             <div class="pair-fields">
-                <label class="field-label wide"><span>closed on <small>one a line: 2026-12-25 Christmas Day</small></span><textarea name="closures" rows="3" data-grow>{{ $t('closures', implode("\n", array_map(fn ($c) => trim(($c['date'] ?? '').' '.($c['why'] ?? '')), $hours['closures'] ?? []))) }}</textarea></label>
-                <label class="field-label wide"><span>facts for prompts <small>one a line: deposit = fifty pounds, spoken as [fact.deposit]</small></span><textarea name="facts" rows="3" data-grow>{{ $t('facts', implode("\n", array_map(fn ($k, $v) => $k.' = '.(is_bool($v) ? ($v ? 'yes' : 'no') : $v), array_keys($script->facts), $script->facts))) }}</textarea></label>
+                <x-field class="wide" label="closed on" hint="one a line: 2026-12-25 Christmas Day"><textarea name="closures" rows="3" data-grow>{{ $t('closures', implode("\n", array_map(fn ($c) => trim(($c['date'] ?? '').' '.($c['why'] ?? '')), $hours['closures'] ?? []))) }}</textarea></x-field>
+                <x-field class="wide" label="facts for prompts" hint="one a line: deposit = fifty pounds, spoken as [fact.deposit]"><textarea name="facts" rows="3" data-grow>{{ $t('facts', implode("\n", array_map(fn ($k, $v) => $k.' = '.(is_bool($v) ? ($v ? 'yes' : 'no') : $v), array_keys($script->facts), $script->facts))) }}</textarea></x-field>
             </div>
         </section>
         <section class="card" aria-labelledby="s-limits"><h2 id="s-limits">Limits of a call</h2>
             <div class="inline-fields">
-                <label class="field-label narrow"><span>turns</span><input type="number" name="limits[turns]" min="4" max="500" value="{{ $t('limits.turns', $script->limits->turns) }}"></label>
-                <label class="field-label narrow"><span>minutes</span><input type="number" name="limits[minutes]" min="1" max="120" value="{{ $t('limits.minutes', $script->limits->minutes) }}"></label>
-                <label class="field-label narrow"><span>a step put, at most</span><input type="number" name="limits[repeats]" min="2" max="50" value="{{ $t('limits.repeats', $script->limits->repeats) }}"></label>
+                <x-field class="narrow" label="turns"><input type="number" name="limits[turns]" min="4" max="500" value="{{ $t('limits.turns', $script->limits->turns) }}"></x-field>
+                <x-field class="narrow" label="minutes"><input type="number" name="limits[minutes]" min="1" max="120" value="{{ $t('limits.minutes', $script->limits->minutes) }}"></x-field>
+                <x-field class="narrow" label="a step put, at most"><input type="number" name="limits[repeats]" min="2" max="50" value="{{ $t('limits.repeats', $script->limits->repeats) }}"></x-field>
             </div>
         </section>
         <p class="keep-bar"><button class="primary">Keep in the draft</button> <a class="button" href="{{ route('agent.export', [$business, $agent]) }}"><x-icon name="download"/> Document (JSON)</a> <a class="button" href="{{ route('agent.export', [$business, $agent, 'as' => 'voicexml']) }}"><x-icon name="download"/> VoiceXML</a></p>

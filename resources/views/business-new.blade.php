@@ -2,11 +2,11 @@
     <header class="head"><h1>New business</h1><p class="sub"><a href="{{ route('businesses') }}">Businesses</a> · a client taken on; you are its owner</p></header>
     @if ($errors->any())<ul class="problems" role="alert">@foreach ($errors->all() as $error)<li>{{ $error }}</li>@endforeach</ul>@endif
     <form class="card new-business" method="post" action="{{ route('business.store') }}">@csrf
-        <div class="inline-fields"><label class="field-label"><span>name</span><input name="name" required autofocus maxlength="80" value="{{ old('name') }}" placeholder="Fenwater Clocks"></label>
-            <label class="field-label"><span>as callers hear it <small>where it is another</small></span><input name="spoken" maxlength="120" value="{{ old('spoken') }}"></label></div>
-        <div class="inline-fields"><label class="field-label"><span>country</span><select name="country">@foreach (\App\Http\Controllers\BusinessController::COUNTRIES as $code => [$words])<option value="{{ $code }}" @selected(old('country') === $code)>{{ $words }}</option>@endforeach</select></label>
-            <label class="field-label"><span>time zone <small>empty: the country’s usual one</small></span><input name="tz" list="zones" value="{{ old('tz') }}" placeholder="Europe/London"></label><datalist id="zones">@foreach (\DateTimeZone::listIdentifiers() as $zone)<option value="{{ $zone }}"></option>@endforeach</datalist>
-            <label class="field-label"><span>language</span><select disabled><option>English</option></select></label></div>
+        <div class="inline-fields"><x-field label="name"><input name="name" required autofocus maxlength="80" value="{{ old('name') }}" placeholder="Fenwater Clocks"></x-field>
+            <x-field label="as callers hear it" hint="where it is another"><input name="spoken" maxlength="120" value="{{ old('spoken') }}"></x-field></div>
+        <div class="inline-fields"><x-field label="country"><select name="country">@foreach (\App\Http\Controllers\BusinessController::COUNTRIES as $code => [$words])<option value="{{ $code }}" @selected(old('country') === $code)>{{ $words }}</option>@endforeach</select></x-field>
+            <x-field label="time zone" hint="empty: the country’s usual one"><input name="tz" list="zones" value="{{ old('tz') }}" placeholder="Europe/London"></x-field><datalist id="zones">@foreach (\DateTimeZone::listIdentifiers() as $zone)<option value="{{ $zone }}"></option>@endforeach</datalist>
+            <x-field label="language"><select disabled><option>English</option></select></x-field></div>
         @if ($from !== [])
             <fieldset><legend>With the set-up of another <small>never its callers, calls, people or secrets</small></legend>
                 <div class="inline-fields"><select name="copy" aria-label="Business whose set-up comes along"><option value="">none: from nothing</option>@foreach ($from as $key => $one)<option value="{{ $key }}" @selected(old('copy') === $key)>{{ $one->name }}</option>@endforeach</select>

@@ -10,7 +10,7 @@
     @if ($errors->any())<ul class="problems" role="alert">@foreach ($errors->all() as $error)<li>{{ $error }}</li>@endforeach</ul>@endif
     <form class="filter" method="get">
         <label class="sr" for="callers-q">Find by name, firm, e-mail or number</label><input id="callers-q" type="search" name="q" value="{{ $filter['q'] ?? '' }}" placeholder="Name, firm, e-mail or number">
-        <select name="show" aria-label="Show"><option value="">everybody</option>@foreach (['organisations' => 'organisations', 'blocked' => 'blocked', 'do_not_call' => 'not to be called', 'proposals' => 'with facts to take over'] as $value => $words)<option value="{{ $value }}" @selected(($filter['show'] ?? '') === $value)>{{ $words }}</option>@endforeach</select>
+        <x-choice name="show" aria-label="Show" :of="['organisations' => 'organisations', 'blocked' => 'blocked', 'do_not_call' => 'not to be called', 'proposals' => 'with facts to take over']" :chosen="($filter['show'] ?? '')" none="everybody"/>
         <button>Show</button>
     </form>
     @if ($contacts->isEmpty())<p class="card empty">Nobody here{{ array_filter($filter) === [] ? ' yet. Bring a list in below, or write the first caller.' : ' fits that.' }}</p>@else
@@ -29,8 +29,8 @@
     <nav class="pages" aria-label="Pages">@if ($contacts->previousPageUrl())<a href="{{ $contacts->previousPageUrl() }}">Before</a>@endif<span>page {{ $contacts->currentPage() }} of {{ $contacts->lastPage() }}</span>@if ($contacts->nextPageUrl())<a href="{{ $contacts->nextPageUrl() }}">Next</a>@endif</nav>
     @endif
     <div class="other-ways">
-        <section class="card" id="bring-in"><h2>Bring a list in</h2><form method="post" enctype="multipart/form-data" action="{{ route('import.upload', $business) }}" class="stack">@csrf<label class="field-label"><span>CSV or vCard, up to 50 MB</span><input type="file" name="file" accept=".csv,.txt,.vcf,text/csv,text/vcard" required></label><button>Look at it first</button></form></section>
+        <section class="card" id="bring-in"><h2>Bring a list in</h2><form method="post" enctype="multipart/form-data" action="{{ route('import.upload', $business) }}" class="stack">@csrf<x-field label="CSV or vCard, up to 50 MB"><input type="file" name="file" accept=".csv,.txt,.vcf,text/csv,text/vcard" required></x-field><button>Look at it first</button></form></section>
         <section class="card"><h2>Earlier lists</h2>@forelse ($imports as $import)<a class="line" href="{{ route('import', [$business, $import]) }}"><span class="what"><strong>{{ $import->name }}</strong></span><span class="why">{{ str_replace('_', ' ', $import->status) }}, {{ $import->done }} of {{ $import->total }}</span></a>@empty<p class="empty">None yet.</p>@endforelse</section>
-        <section class="card"><h2>A column of your own</h2><form method="post" action="{{ route('callers.column', $business) }}" class="stack">@csrf<label class="field-label"><span>called</span><input name="title" required maxlength="60"></label><label class="field-label"><span>holds</span><select name="type">@foreach (\App\Models\ContactColumn::TYPES as $type => $words)<option value="{{ $type }}">{{ $words }}</option>@endforeach</select></label><button>Add it</button></form></section>
+        <section class="card"><h2>A column of your own</h2><form method="post" action="{{ route('callers.column', $business) }}" class="stack">@csrf<x-field label="called"><input name="title" required maxlength="60"></x-field><x-field label="holds"><x-choice name="type" :of="\App\Models\ContactColumn::TYPES"/></x-field><button>Add it</button></form></section>
     </div>
 </x-layout>

@@ -12,7 +12,7 @@
         <div class="actions">
             <a class="button" href="{{ route('calls.csv', [$business, ...$kept]) }}"><x-icon name="download"/> Records as CSV</a>
             <a class="button" href="{{ route('calls.jsonl', [$business, ...$kept]) }}">JSON Lines</a>
-            @can('design', $business)<details class="pick"><summary class="button">More</summary><ul class="wide-menu"><li><form method="post" action="{{ route('calls.import', $business) }}" enctype="multipart/form-data">@csrf<label class="field-label"><span>Bring in transcripts <small>JSON Lines or vCon</small></span><input type="file" name="file" accept=".json,.jsonl,.vcon" required></label><button type="submit">Bring in and read</button></form></li><li><form method="post" action="{{ route('calls.keep', $business) }}">@csrf @method('put')<label class="field-label"><span>Erase calls after so many days <small>empty: keep them</small></span><input name="keep_days" inputmode="numeric" value="{{ $business->keep_days }}"></label><button type="submit">Keep this</button></form></li></ul></details>@endcan
+            @can('design', $business)<details class="pick"><summary class="button">More</summary><ul class="wide-menu"><li><form method="post" action="{{ route('calls.import', $business) }}" enctype="multipart/form-data">@csrf<x-field label="Bring in transcripts" hint="JSON Lines or vCon"><input type="file" name="file" accept=".json,.jsonl,.vcon" required></x-field><button type="submit">Bring in and read</button></form></li><li><form method="post" action="{{ route('calls.keep', $business) }}">@csrf @method('put')<x-field label="Erase calls after so many days" hint="empty: keep them"><input name="keep_days" inputmode="numeric" value="{{ $business->keep_days }}"></x-field><button type="submit">Keep this</button></form></li></ul></details>@endcan
         </div>
     </header>
     @if ($importing && ! $importing->over())<p class="card"><progress data-progress="{{ route('calls.importing', [$business, $importing]) }}" max="{{ max(1, $importing->total) }}" value="{{ $importing->done }}"></progress> <span data-progress-words role="status">{{ $importing->done }} of {{ $importing->total }}</span> transcripts are brought in and read. You may leave this page; it goes on.</p>@elseif ($importing && ! session('notice') && ($filter['kind'] ?? '') === 'imported')<p class="notice" role="status">{{ $importing->inWords() }}</p>@endif
@@ -29,19 +29,19 @@
         @php $more = array_filter(array_intersect_key($filter, array_flip(['agent', 'release', 'kind', 'caller', 'longer', 'shorter', 'field', 'value', 'since', 'until', 'handled', 'topic', 'line']))); @endphp
         <details class="more-filters" @if ($more) open @endif><summary>More{{ $more ? ' ('.count($more).')' : '' }}</summary>
             <div class="inline-fields">
-                <label class="field-label"><span>agent</span><select name="agent"><option value="">any</option>@foreach ($agents as $one)<option value="{{ $one->key }}" @selected(($filter['agent'] ?? '') === $one->key)>{{ $one->name }}</option>@endforeach</select></label>
-                <label class="field-label"><span>release <small>number or draft</small></span><input name="release" value="{{ $filter['release'] ?? '' }}" size="5"></label>
-                <label class="field-label"><span>kind</span><select name="kind"><option value="">any</option>@foreach (['live' => 'live', 'rehearsal' => 'rehearsal', 'imported' => 'brought in', 'counted' => 'all that are counted'] as $kind => $name)<option value="{{ $kind }}" @selected(($filter['kind'] ?? '') === $kind)>{{ $name }}</option>@endforeach</select></label>
-                <label class="field-label"><span>caller <small>name or number</small></span><input name="caller" value="{{ $filter['caller'] ?? '' }}"></label>
-                <label class="field-label"><span>ended by</span><select name="handled"><option value="">any</option>@foreach (\Ringo\Figures\Handled::cases() as $one)<option value="{{ $one->value }}" @selected(($filter['handled'] ?? '') === $one->value)>{{ lcfirst($one->inWords()) }}</option>@endforeach</select></label>
-                @if ($lines !== [])<label class="field-label"><span>line</span><select name="line"><option value="">any</option>@foreach ($lines as $key => $name)<option value="{{ $key }}" @selected(($filter['line'] ?? '') === $key)>{{ $name }}</option>@endforeach</select></label>@endif
-                <label class="field-label"><span>topic</span><input name="topic" value="{{ $filter['topic'] ?? '' }}" size="10"></label>
-                <label class="field-label"><span>at least, min</span><input name="longer" inputmode="numeric" size="3" value="{{ $filter['longer'] ?? '' }}"></label>
-                <label class="field-label"><span>at most, min</span><input name="shorter" inputmode="numeric" size="3" value="{{ $filter['shorter'] ?? '' }}"></label>
-                <label class="field-label"><span>from</span><input type="date" name="since" value="{{ $filter['since'] ?? '' }}"></label>
-                <label class="field-label"><span>to</span><input type="date" name="until" value="{{ $filter['until'] ?? '' }}"></label>
-                <label class="field-label"><span>field</span><input name="field" value="{{ $filter['field'] ?? '' }}" list="f-fields" placeholder="depot"><datalist id="f-fields">@foreach ($agent?->draft->scriptText->script()->sheet->fields ?? [] as $key => $field)<option value="{{ $key }}">{{ $field->title }}</option>@endforeach</datalist></label>
-                <label class="field-label"><span>holds</span><input name="value" value="{{ $filter['value'] ?? '' }}" placeholder="Oldmere"></label>
+                <x-field label="agent"><x-choice name="agent" :of="collect($agents)->pluck('name', 'key')" :chosen="($filter['agent'] ?? '')" none="any"/></x-field>
+                <x-field label="release" hint="number or draft"><input name="release" value="{{ $filter['release'] ?? '' }}" size="5"></x-field>
+                <x-field label="kind"><x-choice name="kind" :of="['live' => 'live', 'rehearsal' => 'rehearsal', 'imported' => 'brought in', 'counted' => 'all that are counted']" :chosen="($filter['kind'] ?? '')" none="any"/></x-field>
+                <x-field label="caller" hint="name or number"><input name="caller" value="{{ $filter['caller'] ?? '' }}"></x-field>
+                <x-field label="ended by"><select name="handled"><option value="">any</option>@foreach (\Ringo\Figures\Handled::cases() as $one)<option value="{{ $one->value }}" @selected(($filter['handled'] ?? '') === $one->value)>{{ lcfirst($one->inWords()) }}</option>@endforeach</select></x-field>
+                @if ($lines !== [])<x-field label="line"><x-choice name="line" :of="$lines" :chosen="($filter['line'] ?? '')" none="any"/></x-field>@endif
+                <x-field label="topic"><input name="topic" value="{{ $filter['topic'] ?? '' }}" size="10"></x-field>
+                <x-field label="at least, min"><input name="longer" inputmode="numeric" size="3" value="{{ $filter['longer'] ?? '' }}"></x-field>
+                <x-field label="at most, min"><input name="shorter" inputmode="numeric" size="3" value="{{ $filter['shorter'] ?? '' }}"></x-field>
+                <x-field label="from"><input type="date" name="since" value="{{ $filter['since'] ?? '' }}"></x-field>
+                <x-field label="to"><input type="date" name="until" value="{{ $filter['until'] ?? '' }}"></x-field>
+                <x-field label="field"><input name="field" value="{{ $filter['field'] ?? '' }}" list="f-fields" placeholder="depot"><datalist id="f-fields">@foreach ($agent?->draft->scriptText->script()->sheet->fields ?? [] as $key => $field)<option value="{{ $key }}">{{ $field->title }}</option>@endforeach</datalist></x-field>
+                <x-field label="holds"><input name="value" value="{{ $filter['value'] ?? '' }}" placeholder="Oldmere"></x-field>
             </div>
         </details>
         <button type="submit">Show</button>

@@ -12,17 +12,17 @@
     @foreach ($errors->all() as $message)<p class="error" role="alert">{{ $message }}</p>@endforeach
     <form class="card capacity-form" method="get" action="{{ route('capacity', $business) }}">
         <div class="inline-fields">
-            <label class="field-label narrow"><span>over <small>weeks</small></span><input name="weeks" type="number" min="1" max="26" value="{{ $asked['weeks'] }}"></label>
-            <label class="field-label"><span>plan for</span><select name="plan"><option value="most" @selected($asked['plan'] === 'most')>the fullest week of each hour</option><option value="mean" @selected($asked['plan'] === 'mean')>the mean of each hour</option></select></label>
-            <label class="field-label narrow"><span>calls times</span><input name="times" type="number" step="0.1" min="0.1" max="100" value="{{ $asked['times'] }}"></label>
-            <label class="field-label narrow"><span>a call lasts <small>s</small></span><input name="seconds" type="number" min="1" max="7200" value="{{ $asked['seconds'] }}"></label>
-            <label class="field-label narrow"><span>lines</span><input name="lines" type="number" min="1" max="1000" value="{{ $asked['lines'] }}"></label>
-            <label class="field-label narrow"><span>engaged at most <small>%</small></span><input name="blocked" type="number" step="0.1" min="0.1" max="50" value="{{ $asked['blocked'] }}"></label>
-            <label class="field-label narrow"><span>people</span><input name="people" type="number" min="1" max="1000" value="{{ $asked['people'] }}"></label>
-            <label class="field-label narrow"><span>answer <small>%</small></span><input name="answered" type="number" min="1" max="99" value="{{ $asked['answered'] }}"></label>
-            <label class="field-label narrow"><span>within <small>s</small></span><input name="within" type="number" min="0" max="600" value="{{ $asked['within'] }}"></label>
-            <label class="field-label narrow"><span>they give up after <small>s</small></span><input name="patience" type="number" min="1" max="3600" value="{{ $asked['patience'] }}"></label>
-            <label class="field-label narrow"><span>staff ring first <small>s</small></span><input name="ring" type="number" min="0" max="120" value="{{ $asked['ring'] }}"></label>
+            <x-field class="narrow" label="over" hint="weeks"><input name="weeks" type="number" min="1" max="26" value="{{ $asked['weeks'] }}"></x-field>
+            <x-field label="plan for"><select name="plan"><option value="most" @selected($asked['plan'] === 'most')>the fullest week of each hour</option><option value="mean" @selected($asked['plan'] === 'mean')>the mean of each hour</option></select></x-field>
+            <x-field class="narrow" label="calls times"><input name="times" type="number" step="0.1" min="0.1" max="100" value="{{ $asked['times'] }}"></x-field>
+            <x-field class="narrow" label="a call lasts" hint="s"><input name="seconds" type="number" min="1" max="7200" value="{{ $asked['seconds'] }}"></x-field>
+            <x-field class="narrow" label="lines"><input name="lines" type="number" min="1" max="1000" value="{{ $asked['lines'] }}"></x-field>
+            <x-field class="narrow" label="engaged at most" hint="%"><input name="blocked" type="number" step="0.1" min="0.1" max="50" value="{{ $asked['blocked'] }}"></x-field>
+            <x-field class="narrow" label="people"><input name="people" type="number" min="1" max="1000" value="{{ $asked['people'] }}"></x-field>
+            <x-field class="narrow" label="answer" hint="%"><input name="answered" type="number" min="1" max="99" value="{{ $asked['answered'] }}"></x-field>
+            <x-field class="narrow" label="within" hint="s"><input name="within" type="number" min="0" max="600" value="{{ $asked['within'] }}"></x-field>
+            <x-field class="narrow" label="they give up after" hint="s"><input name="patience" type="number" min="1" max="3600" value="{{ $asked['patience'] }}"></x-field>
+            <x-field class="narrow" label="staff ring first" hint="s"><input name="ring" type="number" min="0" max="120" value="{{ $asked['ring'] }}"></x-field>
             <button type="submit">Work it out</button>
         </div>
     </form>

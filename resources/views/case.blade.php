@@ -24,16 +24,16 @@
                     @if ($row['same'])<td colspan="2">{{ $row['before']->text }}</td>@else<td>{{ $row['before']->text ?? '–' }}</td><td>{{ $row['after']->text ?? '–' }}</td>@endif</tr>@endforeach</tbody></table></section>
         <form class="card rule-form" data-agent-form method="post" action="{{ route('case.update', [$business, $agent, $case]) }}">@csrf @method('put')
             <h2>What must hold</h2>
-            <label class="field-label wide"><span>name</span><input name="title" value="{{ old('title', $kept->title) }}" required></label>
+            <x-field class="wide" label="name"><input name="title" value="{{ old('title', $kept->title) }}" required></x-field>
             <label class="check"><input type="checkbox" name="must" value="1" @checked($kept->must)> a release waits until it passes</label>
             <fieldset class="ticks"><legend>Values</legend>@forelse ($expect->values as $field => $value)<label class="check"><input type="checkbox" name="values[]" value="{{ $field }}" checked> {{ $script->sheet->field($field)?->title ?? $field }}: {{ $show($value) === '' ? 'empty' : $show($value) }}</label>@empty<p class="muted">none</p>@endforelse</fieldset>
             @if ($expect->outcome !== null)<label class="check"><input type="checkbox" name="outcome" value="1" checked> it ends as “{{ $expect->outcome }}”</label>@endif
             @if ($expect->askedOnce)<fieldset class="ticks"><legend>Asked no more than once</legend>@foreach ($expect->askedOnce as $field)<label class="check"><input type="checkbox" name="asked_once[]" value="{{ $field }}" checked> {{ $script->sheet->field($field)?->title ?? $field }}</label>@endforeach</fieldset>@endif
             @if ($expect->sends)<fieldset class="ticks"><legend>Sends</legend>@foreach ($expect->sends as $by)<label class="check"><input type="checkbox" name="sends[]" value="{{ $by }}" checked> {{ $by }}</label>@endforeach</fieldset>@endif
-            <label class="field-label wide"><span>words that must be said <small>one a line</small></span><textarea name="says" rows="2">{{ implode("\n", $expect->says) }}</textarea></label>
-            <label class="field-label wide"><span>words that must not</span><textarea name="never_says" rows="2">{{ implode("\n", $expect->neverSays) }}</textarea></label>
-            <label class="field-label wide"><span>steps it must pass <small>commas between</small></span><input name="reaches" value="{{ implode(', ', $expect->reaches) }}"></label>
-            <label class="field-label narrow"><span>turns of the caller, at most</span><input name="most_turns" inputmode="numeric" value="{{ $expect->mostTurns }}"></label>
+            <x-field class="wide" label="words that must be said" hint="one a line"><textarea name="says" rows="2">{{ implode("\n", $expect->says) }}</textarea></x-field>
+            <x-field class="wide" label="words that must not"><textarea name="never_says" rows="2">{{ implode("\n", $expect->neverSays) }}</textarea></x-field>
+            <x-field class="wide" label="steps it must pass" hint="commas between"><input name="reaches" value="{{ implode(', ', $expect->reaches) }}"></x-field>
+            <x-field class="narrow" label="turns of the caller, at most"><input name="most_turns" inputmode="numeric" value="{{ $expect->mostTurns }}"></x-field>
             <div class="go"><button type="submit" class="primary">Keep</button></div>
         </form>
     </div>

@@ -22,6 +22,6 @@
     @endif
     <div class="casebook-tools">
         @if ($cases->isNotEmpty())<form method="post" action="{{ route('casebook.run', [$business, $agent]) }}">@csrf<button type="submit">Ring all again</button></form> <a class="button" href="{{ route('casebook.export', [$business, $agent]) }}"><x-icon name="download"/> Export</a>@endif
-        <form method="post" action="{{ route('casebook.import', [$business, $agent]) }}" enctype="multipart/form-data" class="inline-fields">@csrf<label class="field-label"><span>a casebook from a file</span><input type="file" name="file" accept=".json,application/json" required></label><button type="submit">Bring it in</button></form>
+        <form method="post" action="{{ route('casebook.import', [$business, $agent]) }}" enctype="multipart/form-data" class="inline-fields">@csrf<x-field label="a casebook from a file"><input type="file" name="file" accept=".json,application/json" required></x-field><button type="submit">Bring it in</button></form>
     </div>
 </x-layout>

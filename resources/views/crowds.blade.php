@@ -3,11 +3,11 @@
     <x-agent-head :business="$business" :agent="$agent" here="crowds" title="Crowds" sub="Stand-in callers made for this script ring it: of every temper, with values of their own, on a line as bad as you like. The truth about each is known, so what went wrong can be counted."/>
     @foreach ($errors->all() as $message)<p class="error" role="alert">{{ $message }}</p>@endforeach
     <form class="card inline-fields" method="post" action="{{ route('crowd.store', [$business, $agent]) }}">@csrf
-        <label class="field-label narrow"><span>callers</span><input name="callers" type="number" min="1" max="10000" value="{{ old('callers', 200) }}"></label>
-        <label class="field-label"><span>ring</span><select name="rings"><option value="draft">the draft</option>@foreach ($releases as $release)<option value="{{ $release->number }}" @selected(old('rings') === (string) $release->number)>release {{ $release->number }}</option>@endforeach</select></label>
-        <label class="field-label"><span>the same callers ring</span><select name="against"><option value="">nothing else</option>@foreach ($releases as $release)<option value="{{ $release->number }}" @selected(old('against') === (string) $release->number)>release {{ $release->number }} too</option>@endforeach<option value="draft">the draft too</option></select></label>
-        <label class="field-label"><span>the line is</span><select name="noise">@foreach (['0' => 'clean', '0.1' => 'good', '0.3' => 'poor', '0.6' => 'bad'] as $noise => $name)<option value="{{ $noise }}" @selected(old('noise') === $noise)>{{ $name }}</option>@endforeach</select></label>
-        <label class="field-label narrow"><span>seed <small>the same, the same crowd</small></span><input name="seed" value="{{ old('seed', '1') }}" maxlength="20"></label>
+        <x-field class="narrow" label="callers"><input name="callers" type="number" min="1" max="10000" value="{{ old('callers', 200) }}"></x-field>
+        <x-field label="ring"><select name="rings"><option value="draft">the draft</option>@foreach ($releases as $release)<option value="{{ $release->number }}" @selected(old('rings') === (string) $release->number)>release {{ $release->number }}</option>@endforeach</select></x-field>
+        <x-field label="the same callers ring"><select name="against"><option value="">nothing else</option>@foreach ($releases as $release)<option value="{{ $release->number }}" @selected(old('against') === (string) $release->number)>release {{ $release->number }} too</option>@endforeach<option value="draft">the draft too</option></select></x-field>
+        <x-field label="the line is"><x-choice name="noise" :of="['0' => 'clean', '0.1' => 'good', '0.3' => 'poor', '0.6' => 'bad']" :chosen="old('noise')"/></x-field>
+        <x-field class="narrow" label="seed" hint="the same, the same crowd"><input name="seed" value="{{ old('seed', '1') }}" maxlength="20"></x-field>
         <button type="submit" class="primary">Send them</button>
     </form>
     @if ($runs->isEmpty())<p class="empty card">No crowd has rung yet. Two hundred callers take a few seconds, and the first thing they find is often a question that half of them stumble over.</p>

@@ -20,27 +20,27 @@
     <div class="rule-page errand-page">
         <form class="card rule-form" data-agent-form method="post" action="{{ $errand ? route('errand.update', [$business, $errand]) : route('errand.store', $business) }}">@csrf @if ($errand) @method('put') @endif
             <div class="inline-fields">
-                <label class="field-label"><span>name</span><input name="label" value="{{ $of('label', $design['label'] ?? '') }}" required placeholder="Look up a hire"></label>
-                <label class="field-label"><span>key <small>for steps and placeholders</small></span><input name="key" class="mono" value="{{ $of('key', $design['key'] ?? '') }}" required pattern="[a-z][a-z0-9_]*" placeholder="hire"></label>
-                <label class="field-label"><span>the other side is called</span><input name="system" value="{{ $of('system', $design['system'] ?? '') }}" placeholder="the yard system"></label>
+                <x-field label="name"><input name="label" value="{{ $of('label', $design['label'] ?? '') }}" required placeholder="Look up a hire"></x-field>
+                <x-field label="key" hint="for steps and placeholders"><input name="key" class="mono" value="{{ $of('key', $design['key'] ?? '') }}" required pattern="[a-z][a-z0-9_]*" placeholder="hire"></x-field>
+                <x-field label="the other side is called"><input name="system" value="{{ $of('system', $design['system'] ?? '') }}" placeholder="the yard system"></x-field>
             </div>
-            <label class="field-label wide"><span>what it is for</span><input name="about" value="{{ $of('about', $design['about'] ?? '') }}" placeholder="Finds a hire by the number of its contract: what is on hire, where, until when"></label>
+            <x-field class="wide" label="what it is for"><input name="about" value="{{ $of('about', $design['about'] ?? '') }}" placeholder="Finds a hire by the number of its contract: what is on hire, where, until when"></x-field>
             <fieldset><legend>Goes to</legend>
                 <div class="inline-fields">
-                    <label class="field-label"><span>where</span><select name="reach" data-shows="reach">@foreach (['request' => 'another system, over HTTP', 'table' => 'a table kept here', 'callers' => 'the callers'] as $one => $name)<option value="{{ $one }}" @selected($reach === $one)>{{ $name }}</option>@endforeach</select></label>
-                    <label class="field-label" data-shown="reach" data-when="request" @if ($reach !== 'request') hidden @endif><span>method</span><select name="method">@foreach (\Ringo\Errand\Request::METHODS as $method)<option @selected($of('method', $request['method'] ?? 'GET') === $method)>{{ $method }}</option>@endforeach</select></label>
-                    <label class="field-label grow" data-shown="reach" data-when="request" @if ($reach !== 'request') hidden @endif><span>address <small>{number} stands for what the call knows</small></span><input name="url" class="mono" value="{{ $of('url', $request['url'] ?? '') }}" placeholder="https://yard.pellbrook.example/hires/{number}"></label>
-                    <label class="field-label" data-shown="reach" data-when="table" @if ($reach !== 'table') hidden @endif><span>table</span><input name="table" list="tables" value="{{ $of('table', $design['table']['name'] ?? '') }}"><datalist id="tables">@foreach ($business->errandTables as $table)<option value="{{ $table->name }}">{{ implode(', ', $table->columns) }}</option>@endforeach</datalist></label>
+                    <x-field label="where"><x-choice name="reach" data-shows="reach" :of="['request' => 'another system, over HTTP', 'table' => 'a table kept here', 'callers' => 'the callers']" :chosen="$reach"/></x-field>
+                    <x-field label="method" data-shown="reach" data-when="request" :hidden="$reach !== 'request'"><select name="method">@foreach (\Ringo\Errand\Request::METHODS as $method)<option @selected($of('method', $request['method'] ?? 'GET') === $method)>{{ $method }}</option>@endforeach</select></x-field>
+                    <x-field class="grow" label="address" hint="{number} stands for what the call knows" data-shown="reach" data-when="request" :hidden="$reach !== 'request'"><input name="url" class="mono" value="{{ $of('url', $request['url'] ?? '') }}" placeholder="https://yard.pellbrook.example/hires/{number}"></x-field>
+                    <x-field label="table" data-shown="reach" data-when="table" :hidden="$reach !== 'table'"><input name="table" list="tables" value="{{ $of('table', $design['table']['name'] ?? '') }}"><datalist id="tables">@foreach ($business->errandTables as $table)<option value="{{ $table->name }}">{{ implode(', ', $table->columns) }}</option>@endforeach</datalist></x-field>
                 </div>
                 <div class="inline-fields" data-shown="reach" data-when="request" @if ($reach !== 'request') hidden @endif>
-                    <label class="field-label"><span>query <small>name: value, one a line</small></span><textarea name="query" rows="2" class="mono" spellcheck="false">{{ $of('query', \App\Support\ErrandForm::written($request['query'] ?? [])) }}</textarea></label>
-                    <label class="field-label"><span>headers <small>name: value, one a line</small></span><textarea name="headers" rows="2" class="mono" spellcheck="false">{{ $of('headers', \App\Support\ErrandForm::written($request['headers'] ?? [])) }}</textarea></label>
-                    <label class="field-label"><span>body <small>JSON, with {blanks}</small></span><textarea name="body" rows="2" class="mono" spellcheck="false">{{ $of('body', isset($request['body']) ? json_encode($request['body'], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES) : '') }}</textarea></label>
+                    <x-field label="query" hint="name: value, one a line"><textarea name="query" rows="2" class="mono" spellcheck="false">{{ $of('query', \App\Support\ErrandForm::written($request['query'] ?? [])) }}</textarea></x-field>
+                    <x-field label="headers" hint="name: value, one a line"><textarea name="headers" rows="2" class="mono" spellcheck="false">{{ $of('headers', \App\Support\ErrandForm::written($request['headers'] ?? [])) }}</textarea></x-field>
+                    <x-field label="body" hint="JSON, with {blanks}"><textarea name="body" rows="2" class="mono" spellcheck="false">{{ $of('body', isset($request['body']) ? json_encode($request['body'], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES) : '') }}</textarea></x-field>
                 </div>
                 <div class="inline-fields" data-shown="reach" data-when="request" @if ($reach !== 'request') hidden @endif>
-                    <label class="field-label"><span>secret goes along</span><select name="secret_how" data-shows="secret_how"><option value="">there is none</option>@foreach (['bearer' => 'as a bearer token', 'header' => 'in a header', 'basic' => 'as name:password', 'signed' => 'as a signature (Standard Webhooks)'] as $how => $name)<option value="{{ $how }}" @selected($of('secret_how', $design['secret']['how'] ?? '') === $how)>{{ $name }}</option>@endforeach</select></label>
-                    <label class="field-label" data-shown="secret_how" data-when="header" @if ($of('secret_how', $design['secret']['how'] ?? '') !== 'header') hidden @endif><span>header</span><input name="secret_header" value="{{ $of('secret_header', $design['secret']['header'] ?? '') }}" placeholder="X-Api-Key"></label>
-                    <label class="field-label"><span>secret <small>{{ $errand?->secret ? 'one is kept, and never shown; type to replace it' : 'kept encrypted, never shown again' }}</small></span><input name="secret" type="password" autocomplete="new-password" value=""></label>
+                    <x-field label="secret goes along"><x-choice name="secret_how" data-shows="secret_how" :of="['bearer' => 'as a bearer token', 'header' => 'in a header', 'basic' => 'as name:password', 'signed' => 'as a signature (Standard Webhooks)']" :chosen="$of('secret_how', $design['secret']['how'] ?? '')" none="there is none"/></x-field>
+                    <x-field label="header" data-shown="secret_how" data-when="header" :hidden="$of('secret_how', $design['secret']['how'] ?? '') !== 'header'"><input name="secret_header" value="{{ $of('secret_header', $design['secret']['header'] ?? '') }}" placeholder="X-Api-Key"></x-field>
+                    <x-field label="secret" :hint="$errand?->secret ? 'one is kept, and never shown; type to replace it' : 'kept encrypted, never shown again'"><input name="secret" type="password" autocomplete="new-password" value=""></x-field>
                     <label class="check"><input type="checkbox" name="form" value="1" @checked($of('form', $request['form'] ?? false))> body as a form</label>
                 </div>
                 <div data-list data-least="0" class="texts" data-shown="reach" data-when="table callers" @if ($reach === 'request') hidden @endif><div class="label">Rows are found by <small>every column that is known must fit</small></div>
@@ -59,13 +59,13 @@
                 <template data-blank>@include('parts.errand.value', ['i' => '__i__', 'one' => []])</template>
                 <button type="button" class="bare add" data-add><x-icon name="plus"/> a value</button></div>
             <div class="inline-fields">
-                <label class="field-label"><span>list in the answer <small>empty: the answer is one</small></span><input name="list" class="mono" value="{{ $of('list', $design['answer']['list'] ?? '') }}" placeholder="hires"></label>
-                <label class="field-label"><span>found only where <small>a path</small></span><input name="found_path" class="mono" value="{{ $of('found_path', $design['answer']['found']['path'] ?? '') }}"></label>
-                <label class="field-label"><span>is <small>empty: is anything</small></span><input name="found_is" value="{{ $of('found_is', implode(', ', array_map(strval(...), $design['answer']['found']['is'] ?? []))) }}"></label>
-                <label class="field-label"><span>several are told apart by</span><input name="apart" value="{{ $of('apart', implode(', ', $design['answer']['apart'] ?? [])) }}" placeholder="site, due"></label>
+                <x-field label="list in the answer" hint="empty: the answer is one"><input name="list" class="mono" value="{{ $of('list', $design['answer']['list'] ?? '') }}" placeholder="hires"></x-field>
+                <x-field label="found only where" hint="a path"><input name="found_path" class="mono" value="{{ $of('found_path', $design['answer']['found']['path'] ?? '') }}"></x-field>
+                <x-field label="is" hint="empty: is anything"><input name="found_is" value="{{ $of('found_is', implode(', ', array_map(strval(...), $design['answer']['found']['is'] ?? []))) }}"></x-field>
+                <x-field label="several are told apart by"><input name="apart" value="{{ $of('apart', implode(', ', $design['answer']['apart'] ?? [])) }}" placeholder="site, due"></x-field>
             </div>
             <div class="inline-fields">
-                <label class="field-label narrow"><span>waits up to <small>s</small></span><input name="seconds" type="number" min="0.2" max="30" step="0.1" value="{{ $of('seconds', $design['seconds'] ?? 4) }}"></label>
+                <x-field class="narrow" label="waits up to" hint="s"><input name="seconds" type="number" min="0.2" max="30" step="0.1" value="{{ $of('seconds', $design['seconds'] ?? 4) }}"></x-field>
                 <label class="check"><input type="checkbox" name="changes" value="1" @checked($of('changes', $design['changes'] ?? false))> changes something over there <small>sent once, under a key of its own</small></label>
                 <input type="hidden" name="keeps_asked" value="1"><label class="check"><input type="checkbox" name="keeps" value="1" @checked($of('keeps', $design['keeps'] ?? true))> the same question is answered from before in a call</label>
             </div>
@@ -89,9 +89,9 @@
                         @if ($read->rows)<table class="list plain read-values"><thead><tr><th>Value</th><th>Is</th><th>Is said</th></tr></thead><tbody>@foreach ($design['answer']['values'] as $value)<tr><td class="mono">[{{ $errand->key }}.{{ $value['key'] }}]</td><td data-value="{{ $value['key'] }}">{{ $shown($read->rows[0][$value['key']] ?? null) }}</td><td>{{ $spoken[$value['key']] ?? '' }}</td></tr>@endforeach</tbody></table>@endif
                         <details @if (in_array($read->status, ['failed'], true)) open @endif><summary>The answer as it stands <small>{{ $errand->kept['status'] }}{{ $errand->kept['milliseconds'] ? ', '.$errand->kept['milliseconds'].' ms' : ', made up from the description' }}, {{ \Illuminate\Support\Carbon::parse($errand->kept['at'])->setTimezone($business->tz)->format('j M, H:i') }}</small></summary>
                             <form method="post" action="{{ route('errand.answer', [$business, $errand]) }}" class="stack">@csrf @method('put')
-                                <label class="field-label narrow"><span>status</span><input name="status" inputmode="numeric" value="{{ $errand->kept['status'] }}"></label>
+                                <x-field class="narrow" label="status"><input name="status" inputmode="numeric" value="{{ $errand->kept['status'] }}"></x-field>
                                 @php $json = json_decode($errand->kept['body']); @endphp
-                                <label class="field-label wide"><span class="sr">answer</span><textarea name="body" rows="14" class="mono" spellcheck="false">{{ $json === null ? $errand->kept['body'] : json_encode($json, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES) }}</textarea></label>
+                                <x-field class="wide" label="answer" quiet><textarea name="body" rows="14" class="mono" spellcheck="false">{{ $json === null ? $errand->kept['body'] : json_encode($json, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES) }}</textarea></x-field>
                                 <div class="go"><button type="submit">Keep this answer</button></div></form></details>
                     </section>
                 @endif

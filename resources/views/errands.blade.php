@@ -32,8 +32,8 @@
     <div class="post-lower errand-lower">
         <section class="card" id="described"><h2>From a description</h2>
             <form method="post" action="{{ route('errands.described', $business) }}" enctype="multipart/form-data" class="stack">@csrf
-                <label class="field-label wide"><span>an OpenAPI document <small>3.0 or 3.1, JSON or YAML</small></span><input type="file" name="file" accept=".json,.yaml,.yml,application/json"></label>
-                <label class="field-label wide"><span>or its address <small>on a host that may be asked</small></span><input name="url" value="{{ old('url', $business->errand_hosts ? 'https://'.$business->errand_hosts[0].'/openapi.json' : '') }}" placeholder="https://yard.pellbrook.example/openapi.json"></label>
+                <x-field class="wide" label="an OpenAPI document" hint="3.0 or 3.1, JSON or YAML"><input type="file" name="file" accept=".json,.yaml,.yml,application/json"></x-field>
+                <x-field class="wide" label="or its address" hint="on a host that may be asked"><input name="url" value="{{ old('url', $business->errand_hosts ? 'https://'.$business->errand_hosts[0].'/openapi.json' : '') }}" placeholder="https://yard.pellbrook.example/openapi.json"></x-field>
                 <div class="go"><button type="submit">Read it</button></div></form>
             @if (session('description_faults'))<div class="muted"><p>The document breaks the rules of its format in places; what is usable is below.</p><ul class="plain-list">@foreach (session('description_faults') as $fault)<li class="mono">{{ $fault }}</li>@endforeach</ul></div>@endif
             @if ($described)
@@ -43,19 +43,19 @@
         </section>
         <section class="card"><h2>Hosts that may be asked</h2>
             <form method="post" action="{{ route('errands.hosts', $business) }}" class="stack">@csrf @method('put')
-                <label class="field-label wide"><span>one a line <small>all others are refused; private addresses only where the configuration allows them</small></span><textarea name="hosts" rows="3" spellcheck="false">{{ old('hosts', implode("\n", $business->errand_hosts ?? [])) }}</textarea></label>
+                <x-field class="wide" label="one a line" hint="all others are refused; private addresses only where the configuration allows them"><textarea name="hosts" rows="3" spellcheck="false">{{ old('hosts', implode("\n", $business->errand_hosts ?? [])) }}</textarea></x-field>
                 <div class="go"><button type="submit">Keep</button></div></form></section>
         <section class="card"><h2>Tables kept here</h2>
             @forelse ($tables as $table)<div class="line"><span class="what"><strong>{{ $table->name }}</strong></span><span>{{ count($table->rows) }} rows: {{ implode(', ', $table->columns) }}</span><form method="post" action="{{ route('errands.table.delete', [$business, $table]) }}">@csrf @method('delete')<button type="submit" class="bare" title="Takes out the table and its {{ count($table->rows) }} rows"><x-icon name="x"/><span class="sr">Take out {{ $table->name }}</span></button></form></div>@empty<p class="empty">None. A price list or a list of memberships from a spreadsheet can be looked up like a system.</p>@endforelse
             <form method="post" action="{{ route('errands.table', $business) }}" enctype="multipart/form-data" class="stack">@csrf
-                <div class="inline-fields"><label class="field-label"><span>CSV or XLSX</span><input type="file" name="file" accept=".csv,.tsv,.xlsx" required></label><label class="field-label"><span>called <small>as the file</small></span><input name="name"></label></div>
+                <div class="inline-fields"><x-field label="CSV or XLSX"><input type="file" name="file" accept=".csv,.tsv,.xlsx" required></x-field><x-field label="called" hint="as the file"><input name="name"></x-field></div>
                 <div class="go"><button type="submit">Bring it in</button></div></form></section>
         @if ($systems)
             <section class="card"><h2>Stand-in systems</h2><p class="muted">Made up, and asked over HTTP like real ones. Tell one to be slow or to fail, and ring.</p>
                 @foreach ($systems as $one)
                     <form method="post" action="{{ route('errands.stand-in', [$business, $one['name']]) }}" class="inline-fields stand-in">@csrf
                         <strong>{{ $one['called'] }}</strong>
-                        <label><span class="sr">{{ $one['called'] }} </span><select name="mode">@foreach (\App\Models\StandIn::MODES as $mode => $words)<option value="{{ $mode }}" @selected($one['state']->mode === $mode)>{{ $words }}</option>@endforeach</select></label>
+                        <label><span class="sr">{{ $one['called'] }} </span><x-choice name="mode" :of="\App\Models\StandIn::MODES" :chosen="$one['state']->mode"/></label>
                         <label>by <input name="slow_ms" size="5" inputmode="numeric" value="{{ $one['state']->slow_ms }}"> ms</label><button type="submit">Set</button>
                     </form>
                 @endforeach</section>

@@ -16,7 +16,7 @@
             <form method="post" action="{{ route('foresight.trades', [$business, $agent]) }}" class="trades-choice">@csrf @method('put')
                 <fieldset><legend>near to what {{ $business->name }} wrote</legend>@foreach ($near as $key => $like)<label class="check"><input type="checkbox" name="trades[]" value="{{ $key }}" @checked(in_array((string) $key, $chosen, true))> {{ $labels[$key] ?? $key }} <small class="figures">{{ number_format($like, 2) }}</small></label>@endforeach
                     @foreach (array_diff($chosen, array_map(strval(...), array_keys($near))) as $key)<label class="check"><input type="checkbox" name="trades[]" value="{{ $key }}" checked> {{ $labels[$key] ?? $key }}</label>@endforeach</fieldset>
-                <label class="field-label"><span>another</span><select name="trades[]"><option value="">none</option>@foreach ($labels as $key => $label)<option value="{{ $key }}">{{ $label }}</option>@endforeach</select></label>
+                <x-field label="another"><x-choice name="trades[]" :of="$labels" none="none"/></x-field>
                 <div class="go"><button>Keep these trades</button> <a href="{{ route('trades', $business) }}">Trades of your own</a></div></form></details>
     </section>
     @if ($outlook->trades !== [])
@@ -39,13 +39,13 @@
                 <td>@if ($one['field'] !== null)<span class="good-words">{{ str_replace('_', ' ', $one['field']) }}</span>@else<form method="post" action="{{ route('foresight.question', [$business, $agent]) }}">@csrf<input type="hidden" name="fact" value="{{ $one['fact']['name'] }}"><button>Add the question</button></form>@endif</td></tr>@endunless @endforeach</tbody></table>
     </section>
     <dialog data-belongs class="belongs" aria-labelledby="belongs-title"><form method="dialog"><h2 id="belongs-title">Where does it belong?</h2><p data-belongs-said class="voice caller"></p>
-        <label class="field-label"><span>topic or team</span><select data-belongs-target>
+        <x-field label="topic or team"><select data-belongs-target>
             @foreach ($script->steps as $step)@if ($step instanceof \Ringo\Script\Steps\Listen\ListenStep && $step->topics !== [])<optgroup label="Topics of {{ str_replace('_', ' ', $step->key()) }}">@foreach ($step->topics as $topic)<option value="{{ $topic['key'] }}">{{ $topic['label'] }}</option>@endforeach</optgroup>@endif @endforeach
-            @if ($teams->isNotEmpty())<optgroup label="Teams">@foreach ($teams as $team)<option value="team:{{ $team->key }}">{{ $team->name }}</option>@endforeach</optgroup>@endif</select></label>
+            @if ($teams->isNotEmpty())<optgroup label="Teams">@foreach ($teams as $team)<option value="team:{{ $team->key }}">{{ $team->name }}</option>@endforeach</optgroup>@endif</select></x-field>
         <p class="muted">A topic learns it in the draft; a team counts it from the next call on.</p>
         <div class="go"><button value="keep" class="primary">Keep it</button> <button value="cancel">Not now</button></div></form></dialog>
     <dialog data-answer-form class="belongs" aria-labelledby="answer-title"><form method="dialog"><h2 id="answer-title">Write the answer</h2><p data-answer-said class="voice caller"></p>
-        <label class="field-label wide"><span>as it should be said</span><textarea data-answer-text rows="3"></textarea></label>
+        <x-field class="wide" label="as it should be said"><textarea data-answer-text rows="3"></textarea></x-field>
         <div class="go"><button value="keep" class="primary">Keep the answer</button> <button value="cancel">Not now</button></div></form></dialog>
     @endif
 </x-layout>

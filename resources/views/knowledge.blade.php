@@ -18,16 +18,16 @@
     <div class="post-lower knowledge-add">
         <section class="card"><h2>Add a source</h2>
             <form method="post" action="{{ route('knowledge.store', $business) }}" enctype="multipart/form-data" class="stack">@csrf
-                <label class="field-label wide"><span>a file <small>Markdown, text, HTML, PDF or CSV</small></span><input type="file" name="file" accept=".md,.txt,.html,.htm,.pdf,.csv,.tsv"></label>
+                <x-field class="wide" label="a file" hint="Markdown, text, HTML, PDF or CSV"><input type="file" name="file" accept=".md,.txt,.html,.htm,.pdf,.csv,.tsv"></x-field>
                 <details @if (old('text')) open @endif><summary>or paste it</summary>
-                    <div class="inline-fields"><label class="field-label"><span>name</span><input name="name" value="{{ old('name') }}" placeholder="delivery zones"></label><label class="field-label"><span>it is</span><select name="kind"><option value="document">a document</option><option value="questions">questions with answers</option><option value="table">a table</option></select></label></div>
-                    <label class="field-label wide"><span>text <small>headings with #, questions as headings that end in a question mark</small></span><textarea name="text" rows="6">{{ old('text') }}</textarea></label></details>
+                    <div class="inline-fields"><x-field label="name"><input name="name" value="{{ old('name') }}" placeholder="delivery zones"></x-field><x-field label="it is"><select name="kind"><option value="document">a document</option><option value="questions">questions with answers</option><option value="table">a table</option></select></x-field></div>
+                    <x-field class="wide" label="text" hint="headings with #, questions as headings that end in a question mark"><textarea name="text" rows="6">{{ old('text') }}</textarea></x-field></details>
                 <div class="go"><button type="submit" class="primary">Keep it</button></div></form></section>
         <section class="card"><h2>Fetch a page</h2>
-            <form method="post" action="{{ route('knowledge.fetch', $business) }}" class="stack">@csrf<label class="field-label wide"><span>address of a page or a site map</span><input name="url" value="{{ old('url') }}" placeholder="https://www.pellbrook.example/terms.html" required></label><div class="go"><button type="submit">Fetch</button></div></form>
+            <form method="post" action="{{ route('knowledge.fetch', $business) }}" class="stack">@csrf<x-field class="wide" label="address of a page or a site map"><input name="url" value="{{ old('url') }}" placeholder="https://www.pellbrook.example/terms.html" required></x-field><div class="go"><button type="submit">Fetch</button></div></form>
             <details><summary>Allowed hosts, and your own words</summary><form method="post" action="{{ route('knowledge.hosts', $business) }}" class="stack">@csrf @method('put')
-                <label class="field-label wide"><span>hosts pages may be fetched from <small>one a line</small></span><textarea name="hosts" rows="2" spellcheck="false">{{ implode("\n", $business->knowledge_hosts ?? []) }}</textarea></label>
-                <label class="field-label wide"><span>words that mean the same here <small>one group a line: digger, excavator, the big one</small></span><textarea name="own_words" rows="3">{{ implode("\n", $business->own_words ?? []) }}</textarea></label><button type="submit">Keep</button></form></details></section>
+                <x-field class="wide" label="hosts pages may be fetched from" hint="one a line"><textarea name="hosts" rows="2" spellcheck="false">{{ implode("\n", $business->knowledge_hosts ?? []) }}</textarea></x-field>
+                <x-field class="wide" label="words that mean the same here" hint="one group a line: digger, excavator, the big one"><textarea name="own_words" rows="3">{{ implode("\n", $business->own_words ?? []) }}</textarea></x-field><button type="submit">Keep</button></form></details></section>
     </div>
     <section class="card" id="asked" aria-labelledby="asked-title"><h2 id="asked-title">Asked, and not answered <span class="figure">{{ $questions->count() ?: '' }}</span></h2>
         @forelse (array_slice($groups, 0, 12) as $group)
@@ -35,8 +35,8 @@
             <details class="asked"><summary><strong>{{ count($group) }}×</strong> “{{ $first->question }}” <small>{{ $first->why }}</small></summary>
                 @if (count($group) > 1)<ul class="muted">@foreach (array_slice($group, 1, 5) as $id)<li>“{{ $questions[$id]->question }}”</li>@endforeach</ul>@endif
                 <form method="post" action="{{ route('knowledge.write', $business) }}" class="stack">@csrf<input type="hidden" name="ids" value="{{ $ids }}">
-                    <label class="field-label wide"><span>question</span><input name="question" value="{{ $first->question }}" required></label>
-                    <label class="field-label wide"><span>write the answer here</span><textarea name="answer" rows="2" required></textarea></label>
+                    <x-field class="wide" label="question"><input name="question" value="{{ $first->question }}" required></x-field>
+                    <x-field class="wide" label="write the answer here"><textarea name="answer" rows="2" required></textarea></x-field>
                     <div class="go"><button type="submit" class="primary">Keep the answer</button> <button type="submit" formaction="{{ route('knowledge.set-aside', $business) }}" formnovalidate>Set aside</button> <a href="{{ route('knowledge.bench', [$business, 'q' => $first->question]) }}">look at it on the bench</a></div></form></details>
         @empty<p class="empty">Every question callers asked was answered, or nobody has asked.</p>@endforelse
     </section>

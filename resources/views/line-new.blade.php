@@ -4,10 +4,10 @@
     @if ($agents->isEmpty())<p class="card empty">A line needs an agent to answer it. <a href="{{ route('agent.new', $business) }}">Make one</a> first.</p>
     @else
     <form class="card" method="post" action="{{ route('line.store', $business) }}">@csrf
-        <div class="inline-fields"><label class="field-label"><span>called</span><input name="name" maxlength="60" required autofocus value="{{ old('name') }}" placeholder="Main line"></label>
-            <label class="field-label"><span>is</span><select name="kind"><option value="number">a number</option><option value="button" @selected(old('kind') === 'button')>a button on a web page</option></select></label>
-            <label class="field-label"><span>number <small>none for a button</small></span><input name="number" type="tel" value="{{ old('number') }}" placeholder="01632 960140"></label>
-            <label class="field-label"><span>agent</span><select name="agent">@foreach ($agents as $one)<option value="{{ $one->key }}" @selected(old('agent') === $one->key)>{{ $one->name }}{{ $one->latestRelease ? '' : ', not released yet' }}</option>@endforeach</select></label></div>
+        <div class="inline-fields"><x-field label="called"><input name="name" maxlength="60" required autofocus value="{{ old('name') }}" placeholder="Main line"></x-field>
+            <x-field label="is"><select name="kind"><option value="number">a number</option><option value="button" @selected(old('kind') === 'button')>a button on a web page</option></select></x-field>
+            <x-field label="number" hint="none for a button"><input name="number" type="tel" value="{{ old('number') }}" placeholder="01632 960140"></x-field>
+            <x-field label="agent"><select name="agent">@foreach ($agents as $one)<option value="{{ $one->key }}" @selected(old('agent') === $one->key)>{{ $one->name }}{{ $one->latestRelease ? '' : ', not released yet' }}</option>@endforeach</select></x-field></div>
         <fieldset><legend>In opening hours</legend>
             <label class="check"><input type="radio" name="begins" value="agent" @checked(old('begins', 'agent') === 'agent')> the agent answers at once, day and night</label><br>
             <label class="check"><input type="radio" name="begins" value="staff_first" @checked(old('begins') === 'staff_first')> staff ring first, then the agent: </label><select name="rings" aria-label="Whose telephones ring first"><option value="">–</option>@foreach ($teams as $team)<option value="team:{{ $team->key }}" @selected(old('rings') === 'team:'.$team->key)>{{ $team->name }}</option>@endforeach</select>

@@ -3,23 +3,23 @@
     @if ($errors->any())<ul class="problems" role="alert">@foreach ($errors->all() as $error)<li>{{ $error }}</li>@endforeach</ul>@endif
     <div class="exchange-body">
         <form class="card" method="post" action="{{ route('account.update') }}">@csrf @method('put')<h2>Name and password</h2>
-            <label class="field-label"><span>name</span><input name="name" required maxlength="120" value="{{ old('name', $user->name) }}" autocomplete="name"></label>
-            <label class="field-label"><span>password now</span><input type="password" name="current" autocomplete="current-password"></label>
-            <label class="field-label"><span>a new one <small>empty: as it is; at least {{ \App\Http\Controllers\InvitationController::PASSWORD_LENGTH }} characters</small></span><input type="password" name="password" autocomplete="new-password"></label>
-            <label class="field-label"><span>the new one again</span><input type="password" name="password_confirmation" autocomplete="new-password"></label>
+            <x-field label="name"><input name="name" required maxlength="120" value="{{ old('name', $user->name) }}" autocomplete="name"></x-field>
+            <x-field label="password now"><input type="password" name="current" autocomplete="current-password"></x-field>
+            <x-field label="a new one" :hint="'empty: as it is; at least '.\App\Http\Controllers\InvitationController::PASSWORD_LENGTH.' characters'"><input type="password" name="password" autocomplete="new-password"></x-field>
+            <x-field label="the new one again"><input type="password" name="password_confirmation" autocomplete="new-password"></x-field>
             <div class="go"><button class="primary">Keep</button></div></form>
         <section class="card" id="second"><h2>A second factor</h2>
             @if (session('recovery'))
                 <p>It counts from now on. These codes let you in when your telephone is lost, each once. They are shown now and never again:</p><p class="codes">@foreach (session('recovery') as $code)<code>{{ $code }}</code> @endforeach</p>
             @elseif ($user->second_since)
                 <p>Since {{ $user->second_since->format('j M Y') }} a code is asked for beside the password. {{ $left }} recovery {{ $left === 1 ? 'code is' : 'codes are' }} left.</p>
-                <form method="post" class="inline-fields" action="{{ route('second.stop') }}">@csrf @method('delete')<label class="field-label"><span>your password</span><input type="password" name="current" required autocomplete="current-password"></label><button>A password is enough</button></form>
+                <form method="post" class="inline-fields" action="{{ route('second.stop') }}">@csrf @method('delete')<x-field label="your password"><input type="password" name="current" required autocomplete="current-password"></x-field><button>A password is enough</button></form>
             @elseif ($secret)
                 <p>Put this into a program for one-time codes on your telephone, then type the code it shows.</p><p class="codes"><code>{{ trim(chunk_split($secret, 4, ' ')) }}</code></p><p class="muted">The same as an address: <code>{{ $address }}</code></p>
-                <form method="post" class="inline-fields" action="{{ route('second.finish') }}">@csrf @method('put')<label class="field-label"><span>the code it shows</span><input name="code" inputmode="numeric" autocomplete="one-time-code" required maxlength="10" autofocus></label><button class="primary">It counts</button></form>
+                <form method="post" class="inline-fields" action="{{ route('second.finish') }}">@csrf @method('put')<x-field label="the code it shows"><input name="code" inputmode="numeric" autocomplete="one-time-code" required maxlength="10" autofocus></x-field><button class="primary">It counts</button></form>
             @else
                 <p>A code from your telephone beside the password: a password that was found out is not enough then.</p>
-                <form method="post" class="inline-fields" action="{{ route('second.begin') }}">@csrf<label class="field-label"><span>your password</span><input type="password" name="current" required autocomplete="current-password"></label><button>Begin</button></form>
+                <form method="post" class="inline-fields" action="{{ route('second.begin') }}">@csrf<x-field label="your password"><input type="password" name="current" required autocomplete="current-password"></x-field><button>Begin</button></form>
             @endif</section>
     </div>
     <section class="card"><h2>Where you are signed in</h2>

@@ -9,8 +9,8 @@
     </header>
     <x-at-once :business="$business" :area="\App\Support\AtOnce::Deliveries"/>
     <form class="filter" action="{{ route('post', $business) }}">
-        <label for="p-state">State</label><select id="p-state" name="state"><option value="">any</option>@foreach ($marks as $state => $name)<option value="{{ $state }}" @selected(($filter['state'] ?? '') === $state)>{{ $name }}</option>@endforeach</select>
-        <label for="p-kind">Kind</label><select id="p-kind" name="kind"><option value="">any</option>@foreach ($kinds as $kind => $name)<option value="{{ $kind }}" @selected(($filter['kind'] ?? '') === $kind)>{{ $name }}</option>@endforeach</select>
+        <label for="p-state">State</label><x-choice id="p-state" name="state" :of="$marks" :chosen="($filter['state'] ?? '')" none="any"/>
+        <label for="p-kind">Kind</label><x-choice id="p-kind" name="kind" :of="$kinds" :chosen="($filter['kind'] ?? '')" none="any"/>
         <label for="p-q">Holds</label><input id="p-q" type="search" name="q" value="{{ $filter['q'] ?? '' }}"><button type="submit">Show</button>
         @if (array_filter($filter))<a href="{{ route('post', $business) }}">Show all</a>@endif
     </form>
@@ -50,7 +50,7 @@
         @if ($designs)
         <section class="card" aria-labelledby="gate-title"><h2 id="gate-title">Ways out <small>stand-ins that ship with Ringo</small></h2>
             @foreach (array_map(fn ($one): string => $one->means()->plural(), \App\Actions\Deliveries\Kinds\DeliveryKinds::travelling()) as $kind => $name)
-                <form class="gate" method="post" action="{{ route('post.gateway', $business) }}">@csrf<input type="hidden" name="kind" value="{{ $kind }}"><label for="g-{{ $kind }}">{{ $name }}</label><select id="g-{{ $kind }}" name="mode">@foreach ($MODES as $mode => $words)<option value="{{ $mode }}" @selected(($modes[$kind] ?? 'works') === $mode)>{{ $words }}</option>@endforeach</select><button type="submit">Set</button></form>
+                <form class="gate" method="post" action="{{ route('post.gateway', $business) }}">@csrf<input type="hidden" name="kind" value="{{ $kind }}"><label for="g-{{ $kind }}">{{ $name }}</label><x-choice id="g-{{ $kind }}" name="mode" :of="$MODES" :chosen="($modes[$kind] ?? 'works')"/><button type="submit">Set</button></form>
             @endforeach
             <p class="muted">What they receive is kept here and goes nowhere. Real e-mail and allowed web hosts are switched on by configuration.</p>
         </section>

@@ -51,7 +51,7 @@
                     <label><input type="radio" name="kind" value="{{ $kind }}" @checked($kind === 'say')> <strong>{{ str_replace("_", " ", $kind) }}</strong> {{ $one->does() }}</label>
                 @endforeach
             </div>
-            <label class="field-label"><span>its name <small>can be left to Ringo</small></span><input name="name" placeholder="delivery_date" autocomplete="off"></label>
+            <x-field label="its name" hint="can be left to Ringo"><input name="name" placeholder="delivery_date" autocomplete="off"></x-field>
             <p class="go"><button class="primary" value="add">Add it <kbd>↵</kbd></button> <button value="no" formnovalidate>Close <kbd>Esc</kbd></button></p>
         </form>
     </dialog>

@@ -1,5 +1,5 @@
 @php
-    $blank = ['key' => '', 'title' => '', 'kind' => 'text', 'description' => '', 'example' => '', 'options' => '', 'pattern' => '', 'required' => false, 'sees' => 'staff', 'keep' => ''];
+    $blank = ['key' => '', 'title' => '', 'kind' => 'text', 'description' => '', 'example' => '', 'choices' => [], 'pattern' => '', 'required' => false, 'sees' => 'staff', 'keep' => ''];
     $have = array_column($rows, 'key');
     $given = is_array(old('fields')) ? array_values(array_map(fn ($row) => [...$blank, ...array_map(fn ($v) => $v ?? '', $row), 'required' => ($row['required'] ?? '') === '1'], old('fields'))) : $rows;
 @endphp
@@ -39,8 +39,8 @@
         </div></div>
         <div class="go keep-row"><button type="submit" class="primary">Keep the sheet</button><span class="muted">{{ $chosen ? 'Version '.$chosen->version.'; older records keep theirs.' : 'Kept in the draft; it counts for calls once released.' }}</span></div>
         <details class="card"><summary>Bring in a JSON Schema</summary>
-            <label class="field-label wide"><span>file</span><input type="file" name="file" accept=".json"></label>
-            <label class="field-label wide"><span>or paste it</span><textarea name="json" rows="5" spellcheck="false"></textarea></label>
+            <x-field class="wide" label="file"><input type="file" name="file" accept=".json"></x-field>
+            <x-field class="wide" label="or paste it"><textarea name="json" rows="5" spellcheck="false"></textarea></x-field>
             <button type="submit">Replace the sheet with it</button>
         </details>
     </form>

@@ -21,7 +21,7 @@
         <form class="filter" action="{{ route('records', $business) }}">
             @if ($agents->count() > 1)<label for="f-agent">Agent</label><select id="f-agent" name="agent">@foreach ($agents as $one)<option value="{{ $one->key }}" @selected($one->id === $agent->id)>{{ $one->name }}</option>@endforeach</select>@else<input type="hidden" name="agent" value="{{ $agent->key }}">@endif
             <label for="f-show">Show</label><select id="f-show" name="show"><option value="doubtful">to check</option><option value="all" @selected($show === 'all')>all</option></select>
-            <label for="f-outcome">Outcome</label><select id="f-outcome" name="outcome"><option value="">any</option>@foreach ($outcomes as $outcome)<option @selected(($filter['outcome'] ?? '') === $outcome)>{{ $outcome }}</option>@endforeach</select>
+            <label for="f-outcome">Outcome</label><x-choice id="f-outcome" name="outcome" :of="collect($outcomes)->combine($outcomes)" :chosen="($filter['outcome'] ?? '')" none="any"/>
             <label for="f-q">Holds</label><input id="f-q" name="q" type="search" value="{{ $filter['q'] ?? '' }}">
             <button type="submit">Show</button>
         </form>
@@ -64,7 +64,7 @@
                         <button type="button" data-do="edit">Correct <kbd>e</kbd></button>
                         <button type="button" data-do="empty"><span data-empty-words>Empty</span> <kbd>x</kbd></button>
                     </div>
-                    <form data-look-form hidden><label class="field-label"><span>It is</span><input data-look-input autocomplete="off"></label><button type="submit" class="primary">Keep <kbd>Enter</kbd></button> <button type="button" data-look-cancel>Leave <kbd>Esc</kbd></button></form>
+                    <form data-look-form hidden><x-field label="It is"><input data-look-input autocomplete="off"></x-field><button type="submit" class="primary">Keep <kbd>Enter</kbd></button> <button type="button" data-look-cancel>Leave <kbd>Esc</kbd></button></form>
                     <p class="error" role="alert" data-look-error></p>
                 </aside>
             </div>

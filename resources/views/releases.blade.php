@@ -27,7 +27,7 @@
                     @else
                         @if ($warnings !== [])<ul class="found-list">@include('parts.book.findings-plain', ['findings' => array_slice($warnings, 0, 8)])</ul>
                         <label class="check"><input type="checkbox" name="accept" value="1"> {{ count($warnings) === 1 ? 'The warning is' : 'The '.count($warnings).' warnings are' }} accepted</label>@endif
-                        <label class="field-label"><span>what this release is for</span><input name="note" maxlength="250" value="{{ old('note') }}" placeholder="such as: asks for the depot before the date"></label>
+                        <x-field label="what this release is for"><input name="note" maxlength="250" value="{{ old('note') }}" placeholder="such as: asks for the depot before the date"></x-field>
                         <p><button class="primary">Make release {{ ($releases->first()->number ?? 0) + 1 }}</button></p>
                     @endif
                 </form>

@@ -16,7 +16,7 @@
         <aside>
             <form method="post" action="{{ route('agent.store', $business) }}" class="card stack">@csrf<input type="hidden" name="from" value="starter"><input type="hidden" name="starter" value="{{ $starter['key'] }}">
                 <h2>Start from it</h2>
-                <label class="field-label"><span>name, as callers hear it</span><input name="name" required maxlength="60" value="{{ old('name', $script->agent->name) }}"></label>
+                <x-field label="name, as callers hear it"><input name="name" required maxlength="60" value="{{ old('name', $script->agent->name) }}"></x-field>
                 @error('name')<p class="error" role="alert">{{ $message }}</p>@enderror
                 <button class="primary">Make the agent</button>
             </form>

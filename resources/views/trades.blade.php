@@ -5,10 +5,10 @@
     <div class="release-body">
         <section class="card" aria-labelledby="own-title"><h2 id="own-title">Written here</h2>
             @forelse ($own as $one)<p class="line"><a href="{{ route('trade', [$business, $one]) }}"><strong>{{ $one->label }}</strong></a> <span class="muted">{{ count($one->trade()->sayings) }} sayings, {{ count($one->trade()->questions) }} questions</span> <a href="{{ route('trade.export', [$business, $one->key]) }}"><x-icon name="download"/> file</a></p>@empty<p class="empty">None yet. Write what callers of your client’s kind of business say, or take one that ships as a beginning.</p>@endforelse
-            <form method="post" action="{{ route('trade.import', $business) }}" enctype="multipart/form-data" class="inline-fields">@csrf<label class="field-label"><span>bring in a file</span><input type="file" name="file" accept=".json,application/json" required></label><button>Bring it in</button></form>
+            <form method="post" action="{{ route('trade.import', $business) }}" enctype="multipart/form-data" class="inline-fields">@csrf<x-field label="bring in a file"><input type="file" name="file" accept=".json,application/json" required></x-field><button>Bring it in</button></form>
         </section>
         <section class="card" aria-labelledby="ship-title"><h2 id="ship-title">All trades</h2>
-            <form class="inline-fields" method="get"><label class="field-label"><span>find</span><input name="find" value="{{ $find }}" placeholder="vet"></label><button>Find</button></form>
+            <form class="inline-fields" method="get"><x-field label="find"><input name="find" value="{{ $find }}" placeholder="vet"></x-field><button>Find</button></form>
             <ul class="trade-list">@forelse ($found as $key => $label)<li>{{ $label }} <span class="muted"><a href="{{ route('trade.new', [$business, 'from' => $key]) }}">begin from it</a> · <a href="{{ route('trade.export', [$business, $key]) }}">file</a></span></li>@empty<li class="empty">No trade is called that.</li>@endforelse</ul>
         </section>
     </div>

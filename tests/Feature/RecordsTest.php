@@ -87,12 +87,14 @@ final class RecordsTest extends FeatureTestCase
     public function testTheSheetIsEditedAsAPageOfFields(): void
     {
         $this->get('/pellbrook/agents/maren/sheet')->assertOk()->assertSee('value="Telephone"', false);
-        $rows = [['key' => 'caller_name', 'title' => 'Name', 'kind' => 'person-name', 'required' => '1'], ['key' => 'phone', 'title' => 'Telephone', 'kind' => 'phone'], ['title' => 'How they found us', 'kind' => 'choice', 'options' => "web (the web site): internet, online\nfriend: recommended"]];
+        $rows = [['key' => 'caller_name', 'title' => 'Name', 'kind' => 'person-name', 'required' => '1'], ['key' => 'phone', 'title' => 'Telephone', 'kind' => 'phone'], ['title' => 'How they found us', 'kind' => 'choice', 'choices' => [['key' => 'web', 'label' => 'the web site', 'phrases' => 'internet, online', 'facts' => 'costs: 2; of: us'], ['label' => 'friend', 'phrases' => 'recommended'], ['key' => '', 'label' => ''], ['key' => 'web']]]];
         $all = array_merge($this->rows(), [$rows[2]]);
         $this->put('/pellbrook/agents/maren/sheet', ['version' => 1, 'fields' => $all])->assertRedirect();
         $sheet = $this->agent->refresh()->draft->refresh()->scriptText->script()->sheet;
 
         self::assertSame([['key' => 'web', 'label' => 'the web site', 'phrases' => ['internet', 'online']], ['key' => 'friend', 'label' => 'friend', 'phrases' => ['recommended']]], $sheet->field('how_they_found_us')?->options);
+        self::assertSame(['web' => ['costs' => '2', 'of' => 'us']], $sheet->field('how_they_found_us')->facts, 'facts of a choice, for prompts');
+        $this->get('/pellbrook/agents/maren/sheet')->assertOk()->assertSee('value="costs: 2; of: us"', false);
         self::assertSame(2, $this->agent->draft->version);
         $this->from('/pellbrook/agents/maren/sheet')->put('/pellbrook/agents/maren/sheet', ['version' => 2, 'fields' => [...$all, ['title' => 'Pick one', 'kind' => 'choice']]])->assertSessionHasErrors('fields');
     }
@@ -115,7 +117,7 @@ final class RecordsTest extends FeatureTestCase
 
     public function testAFieldTakesSeveralOfAList(): void
     {
-        $rows = [...$this->rows(), ['title' => 'Extras', 'kind' => 'several', 'options' => "trailer\nbucket (digging bucket): scoop\nramps"]];
+        $rows = [...$this->rows(), ['title' => 'Extras', 'kind' => 'several', 'choices' => [['key' => 'trailer'], ['key' => 'bucket', 'label' => 'digging bucket', 'phrases' => 'scoop'], ['key' => 'ramps']]]];
         $this->put('/pellbrook/agents/maren/sheet', ['version' => 1, 'fields' => $rows])->assertRedirect();
         $field = $this->agent->refresh()->draft->refresh()->scriptText->script()->sheet->field('extras');
         self::assertSame(['several', ['trailer', 'bucket', 'ramps'], ['scoop']], [$field?->type->value, array_column($field->options ?? [], 'key'), $field?->options[1]['phrases']]);
@@ -137,7 +139,7 @@ final class RecordsTest extends FeatureTestCase
     {
         $record = CallRecord::query()->where('call_id', $this->call->id)->firstOrFail();
         $this->decide($record, 'caller_name', 'correct', 'Rosa Lind');
-        $this->put('/pellbrook/agents/maren/sheet', ['version' => 1, 'fields' => [...$this->rows(), ['title' => 'Kind of machine', 'key' => 'kind_of_machine', 'kind' => 'choice', 'options' => "mixing: cement mixer\ndigging: digger"]]])->assertRedirect();
+        $this->put('/pellbrook/agents/maren/sheet', ['version' => 1, 'fields' => [...$this->rows(), ['title' => 'Kind of machine', 'key' => 'kind_of_machine', 'kind' => 'choice', 'choices' => [['key' => 'mixing', 'phrases' => 'cement mixer'], ['key' => 'digging', 'phrases' => 'digger']]]]])->assertRedirect();
         $this->post('/pellbrook/agents/maren/readings-again', [])->assertRedirect();
         $again = ReadingAgain::query()->firstOrFail();
         self::assertSame(['ready', 1], [$again->status, $again->done]);

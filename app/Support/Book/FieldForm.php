@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support\Book;
 
+use App\Support\Choices;
 use Ringo\Design\ScriptDocument;
 use Ringo\Script\Steps\Blank;
 use Ringo\Sheet\FieldFormats;
@@ -13,7 +14,7 @@ use Ringo\Value\ValueType;
 final readonly class FieldForm
 {
     /** Parts of a property that the form of a step decides. */
-    private const WRITTEN = ['type', 'format', 'enum', 'items', 'x-labels', 'x-phrases', 'title', 'examples', 'pattern', 'description', 'x-cues'];
+    private const WRITTEN = ['type', 'format', 'enum', 'items', 'x-labels', 'x-phrases', 'x-facts', 'title', 'examples', 'pattern', 'description', 'x-cues'];
 
     public function __construct(private ScriptDocument $document)
     {
@@ -63,13 +64,13 @@ final readonly class FieldForm
             + array_diff_key($old, array_flip(self::WRITTEN))
             + Form::filled(['examples' => $sheet->trimmed('example') !== '' ? [$sheet->trimmed('example')] : [], 'pattern' => $sheet->text('pattern'), 'x-cues' => $sheet->words('cues')]);
         if ($type === ValueType::Choice) {
-            $property = array_diff_key($property, ['type' => 1]) + ['type' => 'string'] + $this->choices($sheet);
+            $property = array_diff_key($property, ['type' => 1]) + ['type' => 'string'] + Choices::read($sheet->rows('choices'), $old);
             if ($property['enum'] === []) {
                 $property['enum'] = ['first'];
                 $property['x-labels'] = ['first' => '{first option}'];
             }
         } elseif ($type === ValueType::Several) {
-            $choices = $this->choices($sheet);
+            $choices = Choices::read($sheet->rows('choices'), $old);
             $property['items'] = ['enum' => $choices['enum'] === [] ? ['first'] : $choices['enum']];
             $property += array_diff_key($choices, ['enum' => 1]);
         } elseif (isset($old['x-phrases']) && $type === ValueType::YesNo) {
@@ -80,27 +81,5 @@ final readonly class FieldForm
         $property = array_intersect_key(array_replace(array_intersect_key($old, $property), $property), $property);
 
         return [$key, $property, $sheet->flag('required')];
-    }
-
-    /** @return array{enum: list<string>, x-labels: array<string, string>, x-phrases?: array<string, list<string>>} one option a line: `key = label, phrase`, the key left out where it is new */
-    private function choices(Form $sheet): array
-    {
-        $labels = [];
-        $phrases = [];
-        foreach (preg_split('/\R/', $sheet->text('options')) ?: [] as $line) {
-            $parts = explode('=', $line, 2);
-            $words = Form::split((string) array_pop($parts));
-            $label = (string) array_shift($words);
-            $key = FieldType::key($parts[0] ?? $label);
-            if ($key === '' || isset($labels[$key])) {
-                continue;
-            }
-            $labels[$key] = $label;
-            if ($words !== []) {
-                $phrases[$key] = $words;
-            }
-        }
-
-        return ['enum' => array_map(strval(...), array_keys($labels)), 'x-labels' => $labels] + ($phrases === [] ? [] : ['x-phrases' => $phrases]);
     }
 }

@@ -21,8 +21,8 @@
                 <h2>{{ $mine->caller_name }} <small>{{ $nice($mine->from) }}, with you</small></h2>
                 <ol class="desk-turns">@foreach ($mine->turns->slice(-14) as $turn)<li class="{{ $turn->by }}"><span class="voice {{ $turn->by }}">{{ ['agent' => $mine->agent->name, 'caller' => 'Caller', 'staff' => 'You'][$turn->by] ?? $turn->by }}</span> {{ $turn->text }}</li>@endforeach</ol>
                 <form data-desk-say="{{ $mine->ref }}" class="desk-say"><label class="sr" for="desk-say">What you say</label><input id="desk-say" autocomplete="off" placeholder="What you say"><button>Say it <kbd>↵</kbd></button><button type="button" class="danger" data-desk-hang-up="{{ $mine->ref }}"><x-icon name="phone-off"/> Hang up</button></form>
-                <div class="inline-fields"><label class="field-label wide"><span>note <small>goes with the call</small></span><input data-desk-note="{{ $mine->ref }}" value="{{ $mine->staff_note }}"></label>
-                    <label class="field-label"><span>hand on to</span><select data-desk-colleague>@foreach ($colleagues as $one)<option value="{{ $one->key }}">{{ $one->name }}, {{ $one->presence }}</option>@endforeach</select></label><button type="button" data-desk-hand-on="{{ $mine->ref }}">Hand on</button></div>
+                <div class="inline-fields"><x-field class="wide" label="note" hint="goes with the call"><input data-desk-note="{{ $mine->ref }}" value="{{ $mine->staff_note }}"></x-field>
+                    <x-field label="hand on to"><select data-desk-colleague>@foreach ($colleagues as $one)<option value="{{ $one->key }}">{{ $one->name }}, {{ $one->presence }}</option>@endforeach</select></x-field><button type="button" data-desk-hand-on="{{ $mine->ref }}">Hand on</button></div>
             </article>
         @elseif ($offers->isEmpty())
             <p class="card empty">Nothing rings. Calls come here when the transfer rules choose you or your team and you are free.</p>

@@ -29,7 +29,7 @@
             @if ($business->errands()->exists())
                 <div>
                     <label for="hs-errands">Errands</label>
-                    <div class="pair"><select id="hs-errands" name="errands">@foreach (\App\Actions\Errands\AnswerErrand::HOW as $how => $words)<option value="{{ $how }}">{{ $words }}</option>@endforeach</select>
+                    <div class="pair"><x-choice id="hs-errands" name="errands" :of="\App\Actions\Errands\AnswerErrand::HOW"/>
                     <label class="slow" data-slow hidden>by <input name="errands_seconds" inputmode="decimal" size="3" value="3" aria-label="seconds, where errands are slow"> s</label></div>
                 </div>
             @endif

@@ -1,34 +1,31 @@
 @php
     $field = $script->sheet->field($step['field']);
     $types = \Ringo\Sheet\FieldFormats::WORDS;
-    $options = $field === null ? '' : implode("\n", array_map(static fn (array $o): string => $o['key'].' = '.implode(', ', [$o['label'], ...$o['phrases']]), $field->options));
     $required = $step['required'] ?? $field?->required ?? false;
 @endphp
 <x-book.texts name="prompt" :texts="$texts('prompt')" label="Asks" add="another way to ask" hint="type [ to put in a value"/>
 <fieldset class="inline-fields">
     <legend>Fills</legend>
-    <label class="field-label"><span>field</span>
+    <x-field label="field">
         <select name="field" data-shows="field" data-reload>
             @foreach ($script->sheet->fields as $one)<option value="{{ $one->key }}" @selected($one->key === $step['field'])>{{ $one->key }}</option>@endforeach
             <option value="+new">a new field …</option>
-        </select></label>
-    <label class="field-label" data-shown="field" data-when="+new" hidden><span>its name</span><input name="new_field" data-commit placeholder="such as delivery date"></label>
+        </select></x-field>
+    <x-field label="its name" data-shown="field" data-when="+new" hidden><input name="new_field" data-commit placeholder="such as delivery date"></x-field>
     @if ($field)
         <input type="hidden" name="sheet[of]" value="{{ $field->key }}">
-        <label class="field-label"><span>an answer is</span><select name="sheet[type]" data-reload data-shows="type">@foreach ($types as $type => $name)<option value="{{ $type }}" @selected($field->type->value === $type)>{{ $name }}</option>@endforeach</select></label>
-        <label class="field-label"><span>called</span><input name="sheet[title]" value="{{ $field->title }}"></label>
-        <label class="field-label"><span>example</span><input name="sheet[example]" value="{{ $field->example }}" placeholder="read out as help"></label>
+        <x-field label="an answer is"><x-choice name="sheet[type]" data-reload data-shows="type" :of="$types" :chosen="$field->type->value"/></x-field>
+        <x-field label="called"><input name="sheet[title]" value="{{ $field->title }}"></x-field>
+        <x-field label="example"><input name="sheet[example]" value="{{ $field->example }}" placeholder="read out as help"></x-field>
         <label class="check"><input type="checkbox" name="sheet[required]" value="1" @checked($field->required)> the record must hold it</label>
     @endif
 </fieldset>
 @if ($field)
-    <div class="pair-fields" data-shown="type" data-when="choice several" @if (! in_array($field->type->value, ['choice', 'several'], true)) hidden @endif>
-        <label class="field-label wide"><span>what may be chosen <small>one a line: key = label, other words</small></span><textarea name="sheet[options]" rows="{{ max(3, min(8, count($field->options) + 1)) }}" data-grow>{{ $options }}</textarea></label>
-    </div>
+    <x-choices name="sheet[choices]" :rows="\App\Support\Choices::rows($script->sheet->toArray()['properties'][$field->key] ?? [])" data-shown="type" data-when="choice several" :hidden="! in_array($field->type->value, ['choice', 'several'], true)"/>
 @endif
 <div class="inline-fields">
-    <label class="field-label"><span>read back</span><select name="confirm">@foreach (['' => 'as the field says', 'unsure' => 'when unsure', 'never' => 'never', 'always' => 'always', 'spelled' => 'spelled', 'digits' => 'in groups of digits'] as $policy => $name)<option value="{{ $policy }}" @selected(($step['confirm'] ?? '') === $policy)>{{ $name }}</option>@endforeach</select></label>
-    <label class="field-label"><span>when it is known already</span><select name="known">@foreach (['skip' => 'pass by', 'check' => 'ask “is it still …?”', 'ask' => 'ask again'] as $known => $name)<option value="{{ $known }}" @selected(($step['known'] ?? 'skip') === $known)>{{ $name }}</option>@endforeach</select></label>
+    <x-field label="read back"><x-choice name="confirm" :of="['' => 'as the field says', 'unsure' => 'when unsure', 'never' => 'never', 'always' => 'always', 'spelled' => 'spelled', 'digits' => 'in groups of digits']" :chosen="($step['confirm'] ?? '')"/></x-field>
+    <x-field label="when it is known already"><x-choice name="known" :of="['skip' => 'pass by', 'check' => 'ask “is it still …?”', 'ask' => 'ask again']" :chosen="($step['known'] ?? 'skip')"/></x-field>
     <label class="check"><input type="checkbox" name="required" value="1" @checked($required)> may not be declined</label>
     <x-book.to name="next" :value="$step['next'] ?? null" :script="$script" :self="$key" label="answered, goes to"/>
 </div>
@@ -39,14 +36,14 @@
     <x-book.texts name="second_visit" :texts="$texts('second_visit')" label="Second time" add="words for the second time" :least="0" hint="asked when the call comes here again"/>
     <x-book.texts name="reprompts" :texts="$texts('reprompts')" label="Reprompts" add="a reprompt" :least="0" hint="in order, when not understood"/>
     <div class="pair-fields">
-        <label class="field-label wide"><span>help <small>an example or explanation</small></span><textarea name="help" rows="1" data-grow data-slots>{{ $step['help'] ?? '' }}</textarea></label>
-        <label class="field-label wide"><span>reason <small>said when somebody asks why, or refuses</small></span><textarea name="why" rows="1" data-grow data-slots>{{ $step['why'] ?? '' }}</textarea></label>
+        <x-field class="wide" label="help" hint="an example or explanation"><textarea name="help" rows="1" data-grow data-slots>{{ $step['help'] ?? '' }}</textarea></x-field>
+        <x-field class="wide" label="reason" hint="said when somebody asks why, or refuses"><textarea name="why" rows="1" data-grow data-slots>{{ $step['why'] ?? '' }}</textarea></x-field>
     </div>
     @if ($field)
         <div class="pair-fields">
-            <label class="field-label wide"><span>words that announce it <small>commas between: my account number is</small></span><input name="sheet[cues]" value="{{ implode(', ', $field->cues) }}"></label>
-            <label class="field-label"><span>pattern <small>a regular expression</small></span><input name="sheet[pattern]" value="{{ $field->pattern }}"></label>
-            <label class="field-label"><span>what it means</span><input name="sheet[description]" value="{{ $field->description }}"></label>
+            <x-field class="wide" label="words that announce it" hint="commas between: my account number is"><input name="sheet[cues]" value="{{ implode(', ', $field->cues) }}"></x-field>
+            <x-field label="pattern" hint="a regular expression"><input name="sheet[pattern]" value="{{ $field->pattern }}"></x-field>
+            <x-field label="what it means"><input name="sheet[description]" value="{{ $field->description }}"></x-field>
         </div>
     @endif
 </details>
@@ -54,7 +51,7 @@
     <summary>Callers without an answer</summary>
     @foreach (['any' => 'does not mind which', 'unknown' => 'does not know', 'refused' => 'would rather not say'] as $where => $name)
         <fieldset class="inline-fields"><legend>{{ $name }}</legend>
-            <label class="field-label"><span>takes the value</span><input name="if_{{ $where }}[take]" value="{{ is_scalar($step['if_'.$where]['take'] ?? null) ? $step['if_'.$where]['take'] : '' }}" placeholder="left empty"></label>
+            <x-field label="takes the value"><input name="if_{{ $where }}[take]" value="{{ is_scalar($step['if_'.$where]['take'] ?? null) ? $step['if_'.$where]['take'] : '' }}" placeholder="left empty"></x-field>
             <x-book.to :name="'if_'.$where.'[go]'" :value="$step['if_'.$where]['go'] ?? null" :script="$script" :self="$key" label="goes to" none="the next step"/>
         </fieldset>
     @endforeach

@@ -1,14 +1,14 @@
 <x-book.texts name="prompt" :texts="$texts('prompt')" label="Asks" add="another way to ask" hint="when would it suit; what was volunteered is not asked again"/>
 <div class="inline-fields">
-    <label class="field-label"><span>does</span><select name="does">@foreach (\App\Support\Book\Steps\BookBook::DOES as $does => $name)<option value="{{ $does }}" @selected(($step['does'] ?? 'book') === $does)>{{ $name }}</option>@endforeach</select></label>
-    <label class="field-label"><span>service</span><input name="service" value="{{ $step['service'] ?? '' }}" placeholder="tuning"></label>
-    <label class="field-label"><span>or the field that chooses it</span><input name="service_field" value="{{ $step['service_field'] ?? '' }}" list="fields"></label>
-    <label class="field-label"><span>field that tells where</span><input name="area_field" value="{{ $step['area_field'] ?? '' }}" list="fields"></label>
-    <label class="field-label"><span>fills</span><input name="field" value="{{ $step['field'] ?? '' }}" list="fields"></label>
-    <label class="field-label"><span>reference into</span><input name="reference_field" value="{{ $step['reference_field'] ?? '' }}" list="fields"></label>
-    <label class="field-label narrow"><span>offers</span><input name="tries" type="number" min="1" max="9" value="{{ $step['tries'] ?? 4 }}"></label>
-    <label class="field-label narrow"><span>not within hours</span><input name="notice_hours" type="number" min="0" max="720" value="{{ $step['notice_hours'] ?? 0 }}"></label>
-    @if (($step['does'] ?? 'book') === 'book')<label class="field-label narrow"><span>series of up to</span><input name="series" type="number" min="0" max="52" value="{{ $step['series'] ?? 0 }}"></label>@endif
+    <x-field label="does"><x-choice name="does" :of="\App\Support\Book\Steps\BookBook::DOES" :chosen="($step['does'] ?? 'book')"/></x-field>
+    <x-field label="service"><input name="service" value="{{ $step['service'] ?? '' }}" placeholder="tuning"></x-field>
+    <x-field label="or the field that chooses it"><input name="service_field" value="{{ $step['service_field'] ?? '' }}" list="fields"></x-field>
+    <x-field label="field that tells where"><input name="area_field" value="{{ $step['area_field'] ?? '' }}" list="fields"></x-field>
+    <x-field label="fills"><input name="field" value="{{ $step['field'] ?? '' }}" list="fields"></x-field>
+    <x-field label="reference into"><input name="reference_field" value="{{ $step['reference_field'] ?? '' }}" list="fields"></x-field>
+    <x-field class="narrow" label="offers"><input name="tries" type="number" min="1" max="9" value="{{ $step['tries'] ?? 4 }}"></x-field>
+    <x-field class="narrow" label="not within hours"><input name="notice_hours" type="number" min="0" max="720" value="{{ $step['notice_hours'] ?? 0 }}"></x-field>
+    @if (($step['does'] ?? 'book') === 'book')<x-field class="narrow" label="series of up to"><input name="series" type="number" min="0" max="52" value="{{ $step['series'] ?? 0 }}"></x-field>@endif
     <x-book.to name="next" :value="$step['next'] ?? null" :script="$script" :self="$key" label="agreed, goes to"/>
     <x-book.to name="none" :value="$step['none'] ?? null" :script="$script" :self="$key" label="nothing agreed, goes to"/>
     @if (($step['does'] ?? 'book') === 'book')<x-book.to name="waiting" :value="$step['waiting'] ?? null" :script="$script" :self="$key" none="there is no waiting list" label="on the waiting list, goes to"/>

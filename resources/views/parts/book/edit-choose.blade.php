@@ -11,8 +11,8 @@
     <button type="button" class="bare add" data-add><x-icon name="plus"/> an option</button>
 </div>
 <div class="inline-fields">
-    <label class="field-label"><span>fills</span><select name="field"><option value="">no field</option>@foreach ($script->sheet->fields as $one)<option value="{{ $one->key }}" @selected($one->key === ($step['field'] ?? null))>{{ $one->key }}</option>@endforeach</select></label>
-    <label class="field-label narrow"><span>key that repeats</span><input name="repeat_key" value="{{ $step['repeat_key'] ?? '' }}" maxlength="1"></label>
+    <x-field label="fills"><select name="field"><option value="">no field</option>@foreach ($script->sheet->fields as $one)<option value="{{ $one->key }}" @selected($one->key === ($step['field'] ?? null))>{{ $one->key }}</option>@endforeach</select></x-field>
+    <x-field class="narrow" label="key that repeats"><input name="repeat_key" value="{{ $step['repeat_key'] ?? '' }}" maxlength="1"></x-field>
 </div>
 <details class="more" @if ($reprompts !== [] || isset($step['again'])) open @endif>
     <summary>Short form and reprompts</summary>

@@ -21,9 +21,9 @@
     <button type="button" class="bare add" data-add><x-icon name="plus"/> a sum</button>
 </div>
 <div class="inline-fields">
-    <label class="field-label"><span>outcome so far</span><input name="outcome" value="{{ $step['outcome'] ?? '' }}"></label>
-    <label class="field-label"><span>tag</span><input name="tag" value="{{ $step['tag'] ?? '' }}"></label>
-    <label class="field-label"><span>forgets <small>fields, commas between</small></span><input name="forget" value="{{ implode(', ', $step['forget'] ?? []) }}"></label>
+    <x-field label="outcome so far"><input name="outcome" value="{{ $step['outcome'] ?? '' }}"></x-field>
+    <x-field label="tag"><input name="tag" value="{{ $step['tag'] ?? '' }}"></x-field>
+    <x-field label="forgets" hint="fields, commas between"><input name="forget" value="{{ implode(', ', $step['forget'] ?? []) }}"></x-field>
     <x-book.to name="next" :value="$step['next'] ?? null" :script="$script" :self="$key" label="then goes to"/>
 </div>
 @include('parts.book.values')

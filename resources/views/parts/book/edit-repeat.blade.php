@@ -1,7 +1,7 @@
 <x-book.texts name="prompt" :texts="$texts('prompt')" label="Asks" add="another way to ask"/>
 <div class="inline-fields">
-    <label class="field-label"><span>keeps them in</span><select name="list">@foreach ($script->sheet->fields as $one)@if ($one->type === \Ringo\Value\ValueType::Items)<option value="{{ $one->key }}" @selected($one->key === ($step['list'] ?? ''))>{{ $one->key }}</option>@endif @endforeach</select></label>
-    <label class="field-label narrow"><span>at most</span><input name="most" type="number" min="2" max="20" value="{{ $step['most'] ?? 5 }}"></label>
+    <x-field label="keeps them in"><select name="list">@foreach ($script->sheet->fields as $one)@if ($one->type === \Ringo\Value\ValueType::Items)<option value="{{ $one->key }}" @selected($one->key === ($step['list'] ?? ''))>{{ $one->key }}</option>@endif @endforeach</select></x-field>
+    <x-field class="narrow" label="at most"><input name="most" type="number" min="2" max="20" value="{{ $step['most'] ?? 5 }}"></x-field>
     <x-book.to name="first" :value="$step['first'] ?? null" :script="$script" :self="$key" label="another, begins at"/>
     <x-book.to name="next" :value="$step['next'] ?? null" :script="$script" :self="$key" label="no more, goes to"/>
 </div>

@@ -8,8 +8,8 @@
 @endphp
 <form class="edit" data-edit="{{ $key }}" data-url="{{ $base }}" data-kind="{{ $kind }}" data-offered="{{ json_encode($offered, JSON_THROW_ON_ERROR) }}" autocomplete="off">
     <div class="edit-head">
-        <label class="field-label"><span>name of the step</span><input name="key" value="{{ $key }}" pattern="[a-z][a-z0-9_]*" data-rename title="Every reference follows a new name"></label>
-        <label class="field-label"><span>scene that begins here</span><input name="scene" value="{{ $step['scene'] ?? '' }}" placeholder="none"></label>
+        <x-field label="name of the step"><input name="key" value="{{ $key }}" pattern="[a-z][a-z0-9_]*" data-rename title="Every reference follows a new name"></x-field>
+        <x-field label="scene that begins here"><input name="scene" value="{{ $step['scene'] ?? '' }}" placeholder="none"></x-field>
         <span class="kind">{{ str_replace("_", " ", $kind) }} <span class="seconds" data-seconds></span></span>
         @if ($from !== [])<span class="from">comes from @foreach ($from as $one)@if ($one === 'standing rules')standing rules @else<a href="#step-{{ $one }}" data-goto="{{ $one }}">{{ $one }}</a>@endif{{ $loop->last ? '' : ', ' }}@endforeach</span>
         @elseif ($script->first === $key)<span class="from">the call begins here</span>

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Support\Book\FieldType;
+use App\Support\Book\Form;
+
+/**
+ * What may be chosen in a field, as rows of a form: key, what it is called, other words for it, and facts of it that prompts can say
+ * (`[machine.day_rate]`), written `day_rate: £45; deposit: £100`.
+ *
+ * @phpstan-type Row array{key: string, label: string, phrases: string, facts: string}
+ */
+final readonly class Choices
+{
+    /**
+     * @param array<array-key, mixed> $property of a record sheet
+     *
+     * @return list<Row>
+     */
+    public static function rows(array $property): array
+    {
+        $listed = $property['enum'] ?? $property['items']['enum'] ?? null;
+        $of = static fn (string $part, string $key): mixed => is_array($property[$part] ?? null) ? $property[$part][$key] ?? null : null;
+        $rows = [];
+        foreach (is_array($listed) ? array_filter($listed, is_scalar(...)) : [] as $value) {
+            $key = (string) $value;
+            $label = $of('x-labels', $key);
+            $rows[] = ['key' => $key, 'label' => is_string($label) ? $label : '', 'phrases' => implode(', ', array_filter((array) $of('x-phrases', $key), is_string(...))), 'facts' => self::written((array) $of('x-facts', $key))];
+        }
+
+        return $rows;
+    }
+
+    /**
+     * @param list<Form> $rows
+     * @param array<array-key, mixed> $old the property as it was
+     *
+     * @return array{enum: list<string>, x-labels?: array<string, string>, x-phrases?: array<string, list<string>>, x-facts?: array<string, array<string, mixed>>}
+     */
+    public static function read(array $rows, array $old = []): array
+    {
+        $said = ['x-labels' => [], 'x-phrases' => [], 'x-facts' => []];
+        $keys = [];
+        foreach ($rows as $row) {
+            $label = $row->trimmed('label');
+            $key = FieldType::key($row->text('key')) ?: FieldType::key($label);
+            if ($key === '' || in_array($key, $keys, true)) {
+                continue;
+            }
+            $keys[] = $key;
+            $facts = self::facts($row->text('facts'), (array) ($old['x-facts'][$key] ?? []));
+            $said['x-labels'] += $label === '' ? [] : [$key => $label];
+            $said['x-phrases'] += $row->words('phrases') === [] ? [] : [$key => $row->words('phrases')];
+            $said['x-facts'] += $facts === [] ? [] : [$key => $facts];
+        }
+
+        return ['enum' => $keys, ...array_filter($said)];
+    }
+
+    /** @param array<array-key, mixed> $facts */
+    private static function written(array $facts): string
+    {
+        return implode('; ', array_map(static fn (string|int $name, mixed $value): string => "{$name}: ".(is_bool($value) ? ($value ? 'yes' : 'no') : (is_scalar($value) ? $value : '')), array_keys($facts), $facts));
+    }
+
+    /**
+     * @param array<array-key, mixed> $old what was written so before keeps its kind: a number stays one
+     *
+     * @return array<string, mixed>
+     */
+    private static function facts(string $text, array $old): array
+    {
+        $facts = [];
+        foreach (explode(';', $text) as $one) {
+            $parts = explode(':', $one, 2);
+            $name = FieldType::key(trim($parts[0]));
+            $value = trim($parts[1] ?? '');
+            if ($name !== '' && $value !== '') {
+                $facts[$name] = array_key_exists($name, $old) && self::written([$name => $old[$name]]) === "{$name}: {$value}" ? $old[$name] : $value;
+            }
+        }
+
+        return $facts;
+    }
+}
