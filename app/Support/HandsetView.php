@@ -10,6 +10,7 @@ use App\Models\Call;
 use App\Models\CallStep;
 use App\Models\CallTurn;
 use App\Models\Offer;
+use Illuminate\Support\Collection;
 
 /** How a call stands, for the handset: what was last said, the strip and the trace as ready pieces of page. */
 final readonly class HandsetView
@@ -29,6 +30,23 @@ final readonly class HandsetView
         $offers = Offer::query()->where('call_id', $call->id)->where('status', 'ringing')->with('person')->get();
 
         return $offers->map(static fn (Offer $offer): string => ($offer->person->name ?? 'a number outside').($offer->person?->atDesk() ? ' (desk open)' : ''))->implode(', ');
+    }
+
+    /**
+     * The turns that the newest step wrote: the last of what the caller, staff or the agent said.
+     *
+     * @param Collection<int, CallTurn> $turns
+     *
+     * @return list<int>
+     */
+    private function turnsOf(CallStep $step, Collection $turns): array
+    {
+        $mine = [];
+        foreach ($turns->slice(-2) as $turn) {
+            $mine[] = StepTurns::of([$step], [$turn])[$step->n];
+        }
+
+        return array_merge(...$mine);
     }
 
     /**
@@ -64,7 +82,7 @@ final readonly class HandsetView
             'errand_url' => route('handset.errand', [$call->business, $call]),
             'sent' => array_map(static fn (array $sent): string => "{$sent['by']} to {$sent['to']}: {$sent['text']}", array_slice($call->state['sent'] ?? [], -2)),
             'strip' => view('parts.strip', ['turns' => $turns, 'live' => $call->inProgress(), 'marks' => $call->marks ?? [], 'agent' => $name])->render(),
-            'trace' => ! $step instanceof CallStep ? '' : view('parts.trace', ['step' => $step, 'script' => $call->scriptText->script(), 'call' => $call])->render(),
+            'trace' => ! $step instanceof CallStep ? '' : view('parts.trace', ['step' => $step, 'turns' => $this->turnsOf($step, $turns), 'script' => $call->scriptText->script(), 'call' => $call])->render(),
             'play' => $speak && $last instanceof CallTurn && $last->by === 'agent' ? $this->playlist->urls($call, $last->n, $last->text) : [],
             'voice_missing' => ! $this->voice->available($voice['engine']),
             'voice_engine' => $voice['engine'],

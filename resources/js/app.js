@@ -2,7 +2,7 @@ import {agent} from './agent.js';
 import {book} from './book/book.js';
 import {diary} from './diary.js';
 import {desk} from './desk.js';
-import {evidence} from './evidence.js';
+import {lights} from './lights.js';
 import {examples, foresight} from './foresight.js';
 import {handset} from './handset.js';
 import {hear} from './hear.js';
@@ -17,7 +17,7 @@ import {shortcuts} from './shortcuts.js';
 import {textView} from './text.js';
 import {unsaved} from './unsaved.js';
 
-evidence();
+lights();
 hear();
 placed();
 rows();

@@ -38,9 +38,10 @@
         @if ($call->way)<details class="came"><summary>How it came</summary><ol class="way-list">@foreach ($call->way as $one)<li>{{ ucfirst($one) }}</li>@endforeach</ol></details>@endif
     </header>
     @if ($call->trashed())<p class="notice" role="status">This call is deleted. It can be brought back, with its transcript and record.</p>@endif
+    <div data-lights>
     @include('parts.strip', ['marks' => $call->marks ?? [], 'turns' => $call->turns, 'live' => $call->inProgress(), 'agent' => $agent->name])
     @if ($call->staff_note)<p class="notice"><span><strong>Note of staff:</strong> {{ $call->staff_note }}</span></p>@endif
-    <div class="call-body" data-evidence>
+    <div class="call-body">
         <section aria-labelledby="said-title">
             <h2 id="said-title">What was said</h2>
             <ol class="turns">
@@ -94,9 +95,11 @@
     @endif
     @if ($designs)
         <details class="why-log" data-again-url="{{ route('handset.again', [$business, $call]) }}"><summary>Why {{ $agent->name }} did what it did, turn by turn</summary>
+            @php $stepTurns = \App\Support\StepTurns::of($call->steps, $call->turns); @endphp
             @foreach ($call->steps as $step)
-                @include('parts.trace', ['step' => $step, 'script' => $script, 'call' => $call, 'backable' => true])
+                @include('parts.trace', ['step' => $step, 'turns' => $stepTurns[$step->n], 'script' => $script, 'call' => $call, 'backable' => true])
             @endforeach
         </details>
     @endif
+    </div>
 </x-layout>

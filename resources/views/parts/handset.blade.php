@@ -40,7 +40,7 @@
         </div>
         <p class="error" role="alert" data-setup-error hidden></p>
     </form>
-    <div class="handset-call" data-call hidden>
+    <div class="handset-call" data-call data-lights hidden>
         <div data-trace aria-label="Why {{ $agent->name }} said that"></div>
         <p class="as">as <strong data-as></strong>, at <span data-at-step></span></p>
         <div class="now-lines">

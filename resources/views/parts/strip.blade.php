@@ -22,7 +22,9 @@
                     <rect x="{{ $x }}" y="58" width="{{ max(16, $width) }}" height="28" rx="3" class="pressed"/>
                     <text aria-hidden="true" x="{{ $x + max(16, $width) / 2 }}" y="77" text-anchor="middle" class="strip-key">{{ $turn->text }}</text>
                 @else
-                    <rect x="{{ $x }}" y="{{ $turn->by === 'caller' ? 58 : 20 }}" width="{{ $width }}" height="28" rx="3"/>
+                    @php $top = $turn->by === 'caller' ? 58 : 20; $lines = \App\Support\StripWords::of($turn->text, $width); @endphp
+                    <rect x="{{ $x }}" y="{{ $top }}" width="{{ $width }}" height="28" rx="3"/>
+                    @foreach ($lines as $l => $line)<text aria-hidden="true" x="{{ $x + 4 }}" y="{{ $top + (count($lines) === 1 ? 17.5 : 12 + 11 * $l) }}" class="strip-words">{{ $line }}</text>@endforeach
                 @endif
             </a>
         @endforeach

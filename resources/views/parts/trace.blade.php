@@ -3,7 +3,7 @@
     $trace = $step->trace;
     $title = fn (string $key): string => mb_strtolower($script->sheet->field($key)?->title ?? str_replace('_', ' ', $key));
 @endphp
-<div class="trace">
+<div class="trace" @if (($turns ?? []) !== []) data-turn="{{ implode(' ', $turns) }}" @endif>
     <p class="trace-line">
         @if ($trace['heard'] !== '')
             <span class="trace-label">heard</span> <strong>“{{ $trace['heard'] }}”</strong>
@@ -11,7 +11,7 @@
             <span class="trace-label">{{ str_replace('_', ' ', $trace['event']) }}</span>
         @endif
         @if (($backable ?? false) && $step->n > 0)<button type="button" class="back" data-branch="{{ $step->n }}" title="Rings again up to here, with the same caller and clock">go back to before this</button>@endif
-        <span class="trace-time">{{ number_format($step->microseconds / 1000, 1) }} ms</span>
+        @if ($step->microseconds !== null)<span class="trace-time">{{ number_format($step->microseconds / 1000, 1) }} ms</span>@endif
     </p>
     @if (isset($trace['recognised']))<p class="trace-acts"><span class="trace-label">recognised</span> <span>by {{ $trace['recognised']['by'] === 'grammar' ? 'what the step waits for' : 'the general model' }} in {{ number_format($trace['recognised']['seconds'], 1) }} s</span>@foreach ($trace['recognised']['alternatives'] as $other) <span class="left">or “{{ $other }}”</span>@endforeach</p>@endif
     @if (($trace['acts'] ?? []) !== [])
@@ -20,7 +20,7 @@
     @if ($trace['readings'] !== [])
         <ul class="trace-readings">
             @foreach ($trace['readings'] as $reading)
-                <li class="{{ $reading['taken'] ? 'taken' : 'left' }}">
+                <li class="{{ $reading['taken'] ? 'taken' : 'left' }}" @if ($reading['taken']) data-field="{{ $reading['field'] }}" @endif>
                     <span>{{ $title($reading['field']) }}</span>
                     <strong>{{ $reading['display'] !== '' ? $reading['display'] : '–' }}</strong>
                     @if ($reading['confidence'] > 0)<span class="sure {{ $reading['confidence'] >= 0.8 ? 'good' : ($reading['confidence'] >= 0.6 ? 'doubt' : 'wrong') }}">{{ number_format($reading['confidence'], 2) }}</span>@endif
