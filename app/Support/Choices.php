@@ -28,7 +28,7 @@ final readonly class Choices
         foreach (is_array($listed) ? array_filter($listed, is_scalar(...)) : [] as $value) {
             $key = (string) $value;
             $label = $of('x-labels', $key);
-            $rows[] = ['key' => $key, 'label' => is_string($label) ? $label : '', 'phrases' => implode(', ', array_filter((array) $of('x-phrases', $key), is_string(...))), 'facts' => self::written((array) $of('x-facts', $key))];
+            $rows[] = ['key' => $key, 'label' => is_string($label) ? $label : '', 'phrases' => implode(', ', array_filter((array) $of('x-phrases', $key), is_string(...))), 'facts' => self::written(is_array($facts = $of('x-facts', $key)) ? $facts : [])];
         }
 
         return $rows;
@@ -43,10 +43,12 @@ final readonly class Choices
     public static function read(array $rows, array $old = []): array
     {
         $said = ['x-labels' => [], 'x-phrases' => [], 'x-facts' => []];
+        $stood = array_column(self::rows($old), 'key');
         $keys = [];
         foreach ($rows as $row) {
             $label = $row->trimmed('label');
-            $key = FieldType::key($row->text('key')) ?: FieldType::key($label);
+            // A key that stands already is kept as it is, whatever its letters.
+            $key = in_array($row->trimmed('key'), $stood, true) ? $row->trimmed('key') : (FieldType::key($row->text('key')) ?: FieldType::key($label));
             if ($key === '' || in_array($key, $keys, true)) {
                 continue;
             }
@@ -73,6 +75,9 @@ final readonly class Choices
      */
     private static function facts(string $text, array $old): array
     {
+        if (trim($text) === self::written($old)) {
+            return array_combine(array_map(strval(...), array_keys($old)), $old);
+        }
         $facts = [];
         foreach (explode(';', $text) as $one) {
             $parts = explode(':', $one, 2);

@@ -57,7 +57,8 @@ final readonly class StripWords
     {
         if ($lines !== []) {
             $last = array_pop($lines);
-            $lines[] = mb_strlen($last) < $room ? $last.'…' : rtrim(mb_substr($last, 0, $room - 1)).'…';
+            $space = mb_strrpos($last, ' ');
+            $lines[] = mb_strlen($last) < $room ? $last.'…' : ($space === false ? $last : mb_substr($last, 0, $space).'…');
         }
 
         return $lines;

@@ -29,7 +29,7 @@ final class Answerer
     /** Where the second is about as likely as the first, the caller is asked. */
     private const LEVEL = 0.7;
 
-    /** Share of a question that must be met for anything to be said to it. */
+    /** Share of a question that must be met for anything to be said to it; less may still be asked about. */
     private const SOMETHING = 0.15;
 
     /** What speaks for a row is at least this, where the question chooses it. */
@@ -99,7 +99,7 @@ final class Answerer
         $chances = $this->ranker->chances($readings);
         $top = Certainty::distinct($question, $readings, $chances, $this->speaker);
         $candidates = $this->candidates($question, $readings, $chances, $top);
-        if ($top === [] || $this->nothingOf($readings[$top[0]['place']])) {
+        if ($top === []) {
             return $this->refused(Answer::NOT_COVERED, $candidates);
         }
         if ($question->offTopic && $readings[$top[0]['place']]->features['all_like'] < self::OFF_TOPIC_COVER) {
@@ -112,7 +112,7 @@ final class Answerer
         if ($this->contradictions->among($question, $top, $readings)) {
             return new Answer(false, 'I am not sure: I have two different answers to that. I can have somebody call you about it.', null, round($sure * 0.5, 2), Answer::NOT_SURE, $candidates);
         }
-        if ($sure >= $trained['thresholds']['sure'] && $covered >= $trained['thresholds']['covered'] && ! $this->level($top, $readings)) {
+        if ($sure >= $trained['thresholds']['sure'] && $covered >= $trained['thresholds']['covered'] && ! $this->level($top, $readings) && ! $this->nothingOf($readings[$top[0]['place']])) {
             return $this->said($readings, $top[0], $sure, $candidates);
         }
         if (Certainty::chance($trained['certainty']['three'], $figures) >= $trained['thresholds']['worth'] && $covered >= $trained['thresholds']['worth_covered']) {

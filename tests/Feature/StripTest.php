@@ -24,8 +24,8 @@ final class StripTest extends TestCase
     {
         yield 'all of it on one line' => ['Good morning', 90.0, ['Good morning']];
         yield 'on two lines' => ['Good morning, Pellbrook Hire', 90.0, ['Good morning,', 'Pellbrook Hire']];
-        yield 'cut after a whole word, with a sign' => ['Good morning, Pellbrook Hire, this is Maren', 90.0, ['Good morning,', 'Pellbrook Hire…']];
-        yield 'a sign takes the place of a letter where the line is full' => ['abcdefghij abcdefghij k', 61.0, ['abcdefghij', 'abcdefghi…']];
+        yield 'cut after a whole word, with a sign' => ['Good morning, Pellbrook Hire, this is Maren', 90.0, ['Good morning,', 'Pellbrook…']];
+        yield 'a word that fills the line stays whole' => ['abcdefghij abcdefghij k', 61.0, ['abcdefghij', 'abcdefghij']];
         yield 'not one word has room' => ['Goodmorning everybody', 50.0, []];
         yield 'no room at all' => ['yes', 12.0, []];
         yield 'nothing said' => ['', 200.0, []];

@@ -174,7 +174,7 @@ final readonly class Certainty
             'score' => $ranker->score($f) / 10, 'all_plain' => $f['all_plain'], 'all_like' => $f['all_like'], 'own_plain' => $f['own_plain'], 'own_like' => $f['own_like'],
             'first_word' => $f['first_word'], 'second_word' => $f['second_word'], 'missing' => $f['heaviest_missing'], 'type_missing' => $f['type_missing'], 'type_there' => $f['type_there'],
             'wrong' => $f['day_wrong'] + $f['month_wrong'] + $f['range_wrong'] + $f['clock_wrong'], 'rival' => $f['lead_under_brother'] + $f['column_under_brother'], 'heading_like' => $f['heading_like'],
-            'off_topic' => $question->offTopic ? 1.0 : 0.0, 'words' => min(8, count($question->units)) / 8, 'yes_no' => $question->yesNo() ? 1.0 : 0.0, 'cell' => $f['is_cell'], 'alike' => $f['alike_own'], 'rank' => $f['rank'],
+            'off_topic' => $question->offTopic ? 1.0 : 0.0, 'words' => min(8, count($question->units)) / 8, 'yes_no' => $question->yesNo() ? 1.0 : 0.0, 'cell' => $f['is_cell'], 'alike' => $f['alike_own'], 'paired' => $f['paired_own'], 'paired_heading' => $f['paired_heading'], 'paired_aligned' => $f['paired_aligned'], 'rank' => $f['rank'],
         ];
     }
 }

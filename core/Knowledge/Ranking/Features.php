@@ -53,7 +53,7 @@ final class Features
     /** @var array<string, true> sentences that were cut into clauses */
     private array $cut = [];
 
-    public function __construct(private readonly Terms $terms, private readonly WordMatch $match, private readonly Meaning $meaning, private readonly Vocabulary $words)
+    public function __construct(private readonly Terms $terms, private readonly WordMatch $match, private readonly Meaning $meaning, private readonly Pairing $pairing, private readonly Vocabulary $words)
     {
         $this->facts = new Facts($words, new Days($words));
     }
@@ -250,7 +250,8 @@ final class Features
             'far_own' => $nearest->share($weights, [$met['own'][2], $met['lead'][2]], $total), 'far_around' => $nearest->share($weights, [$met['heading'][2], $met['beside'][2], $met['path'][2]], $total),
             'met_own' => array_sum(array_map(static fn (float $m, float $w): float => $m * $w, $ownLike, $weights)), 'met_all' => array_sum(array_map(static fn (float $m, float $w): float => $m * $w, $allLike, $weights)),
             'pairs' => $this->pairs($question, $unit),
-            'alike_own' => $this->alike($asked, $unit->lead.' '.$unit->text.($tabular ? ' '.$unit->beside : '')), 'alike_heading' => $this->alike($asked, $unit->passage->heading),
+            'alike_own' => $this->alike($asked, $text = $unit->lead.' '.$unit->text.($tabular ? ' '.$unit->beside : '')), 'alike_heading' => $this->alike($asked, $unit->passage->heading),
+            'paired_own' => $this->pairing->alike($question->asked, $text), 'paired_heading' => $this->pairing->alike($question->asked, $unit->passage->heading), 'paired_aligned' => $this->pairing->aligned($question->asked, $unit->passage->heading.'. '.$text),
         ];
         foreach ([Kind::Item, Kind::Clause, Kind::Cell, Kind::Row, Kind::Reply] as $kind) {
             $features['is_'.$kind->value] = $unit->kind === $kind ? 1.0 : 0.0;

@@ -10,6 +10,7 @@ return ['words' => [
     'heading_said' => 'the heading is said in the question', 'own_said' => 'all of it is said in the question', 'passage_plain' => 'its passage has the words asked', 'passage_like' => 'its passage is like the question',
     'all_square' => 'nearly all is met', 'own_square' => 'nearly all stands in its own words', 'rank' => 'its passage was found first', 'first_of_passage' => 'it stands first', 'long' => 'it is long', 'short' => 'it is short',
     'pairs' => 'words stand together as in the question', 'alike_own' => 'it means about the same', 'alike_heading' => 'the heading means about the same',
+        'paired_own' => 'it is what such questions are answered with', 'paired_heading' => 'the heading is what such questions are about', 'paired_aligned' => 'its words are those that such questions are answered with',
     'is_item' => 'an item of a list', 'is_clause' => 'a part of a sentence', 'is_cell' => 'one value of a table', 'is_row' => 'a whole row', 'is_reply' => 'a written answer', 'has_clauses' => 'it holds several values',
     'lead' => 'the row is met', 'lead_said' => 'the row is named', 'lead_over_brothers' => 'this row more than others', 'lead_under_brother' => 'another row more', 'clause_over_brothers' => 'this part more than others', 'clause_under_brother' => 'another part more',
     'column' => 'the column is met', 'column_over_brothers' => 'this column more than others', 'column_under_brother' => 'another column more', 'first_column' => 'the first column',

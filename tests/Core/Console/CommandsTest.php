@@ -186,7 +186,7 @@ final class CommandsTest extends TestCase
         self::assertFalse($which['answered']);
         self::assertStringStartsWith('Which do you mean', $which['text']);
         self::assertSame(['source', 'label', 'text'], array_keys($which['offer'][0]));
-        $refused = $ask('do you repair wristwatches');
+        $refused = $ask('do you groom dogs');
         self::assertSame([false, null, 'not covered'], [$refused['answered'], $refused['source'], $refused['refused']]);
         self::assertSame(1, $this->ringo(['answer', '--knowledge=no-such-folder', 'hello'])->getExitCode());
         self::assertSame(2, $this->ringo(['answer', 'hello'])->getExitCode());

@@ -114,7 +114,7 @@ final class AdviceTest extends TestCase
         self::assertIsString($key);
         $after = $engine->step($out->state, Event::advised($asks[0]->id, new Opinion(Opinion::TAKEN, $key), 0.3, 12.0));
         self::assertStringContainsString('deposit for a courtesy car is', $after->spoken());
-        self::assertSame(['terms.md'], $after->trace->sources);
+        self::assertSame(['terms.md#Deposits'], $after->trace->sources);
     }
 
     public function testWhatIsKeptBackIsNeverSent(): void

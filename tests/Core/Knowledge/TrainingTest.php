@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Ringo\Knowledge\Figures;
 use Ringo\Knowledge\LabelledQuestions;
 use Ringo\Knowledge\Ranking\Certainty;
+use Ringo\Knowledge\Ranking\Pairing;
 use Ringo\Knowledge\Ranking\Ranker;
 use Ringo\Knowledge\Rings;
 use Ringo\Knowledge\Terms;
@@ -47,16 +48,32 @@ final class TrainingTest extends TestCase
         self::assertEqualsWithDelta(1.0, array_sum($wanted->of('')), 1e-9);
     }
 
+    public function testPairsAreCountedAsTheTrainingDid(): void
+    {
+        $root = dirname(__DIR__, 3);
+        $trained = json_decode((string) file_get_contents("{$root}/core/Language/en/asking/meaning.json"), true, 8, JSON_THROW_ON_ERROR);
+        self::assertSame($trained['corpus_sha256'], hash_file('sha256', "{$root}/data/corpora/asking.tsv"), 'train anew: training/asking.py');
+        self::assertSame($trained['meanings_sha256'], hash_file('sha256', "{$root}/core/Language/en/meaning/rows.bin"), 'the meanings have changed: training/asking.py');
+        self::assertSame($trained['rows_sha256'], hash_file('sha256', "{$root}/core/Language/en/asking/rows.bin"));
+        $pairing = Pairing::english();
+        foreach (json_decode((string) file_get_contents(__DIR__.'/asking.json'), true, 8, JSON_THROW_ON_ERROR) as $row) {
+            self::assertEqualsWithDelta($row['alike'], $pairing->alike($row['asked'], $row['written']), 1e-3, $row['asked']);
+        }
+        self::assertSame(0.0, $pairing->alike('', 'The deposit is £50.'));
+    }
+
     public function testBlindBusinessesAreThoseThatWereFrozen(): void
     {
-        $hash = hash_init('sha256');
-        $folder = dirname(__DIR__, 3).'/data/corpora/knowledge_blind_second';
-        $files = glob("{$folder}/*/*") ?: [];
-        sort($files);
-        foreach ($files as $file) {
-            hash_update($hash, (string) file_get_contents($file));
+        $blind = ['knowledge_blind_second' => 'b7e3c2472e54a1d5cefab74c17140b604b5475a05650f9929e897f6f9c13a11f', 'knowledge_blind_third' => 'ef91ff206f98ff26dfb364fcf431be97b1532a33589fe013800f7c5fe355d402', 'knowledge_blind_fourth' => '36db4611464914c71cabe4afc91e95cd127a8c218fd8313e9347bd81fd20693f'];
+        foreach ($blind as $set => $frozen) {
+            $hash = hash_init('sha256');
+            $files = glob(dirname(__DIR__, 3)."/data/corpora/{$set}/*/*") ?: [];
+            sort($files);
+            foreach ($files as $file) {
+                hash_update($hash, (string) file_get_contents($file));
+            }
+            self::assertSame($frozen, hash_final($hash), $set);
         }
-        self::assertSame('b7e3c2472e54a1d5cefab74c17140b604b5475a05650f9929e897f6f9c13a11f', hash_final($hash));
     }
 
     public function testTheRingsAreWrittenOutAsTheyStand(): void

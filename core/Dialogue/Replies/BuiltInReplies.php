@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Replies;
+
+use Ringo\Dialogue\Phrasebook;
+use Ringo\Dialogue\Turn;
+use Ringo\Language\SayingModel;
+use Ringo\Understanding\Context;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Understanding;
+use Ringo\Value\Typed;
+use Ringo\Value\ValueType;
+
+/** What every agent knows without being told: whether it is a machine, who it is, where an outbound number is from, the day, and the hours. */
+final readonly class BuiltInReplies
+{
+    /** Words of substance that may stand beside a question about the agent or the time. */
+    private const BESIDE = 1;
+
+    /** From this likelihood on somebody asks where the number is from: 'can you change my number' is near, and is not it. */
+    private const WHENCE = 0.75;
+
+    public function __construct(private Understanding $understanding, private Phrasebook $phrases)
+    {
+    }
+
+    public function answer(Turn $turn, Heard $heard): ?Reply
+    {
+        if ($this->mainly($heard, 'machine')) {
+            return new Reply($turn->phrase('machine'), 'standing rule: are you a machine', null);
+        }
+        if ($turn->script->agent->direction === 'outbound' && ($this->mainly($heard, 'whence') || SayingModel::objections()->of($heard->cleaned())['whence'] >= self::WHENCE)) {
+            return new Reply($turn->phrase('whence'), 'standing rule: where is the number from', null);
+        }
+        if ($this->mainly($heard, 'who')) {
+            return new Reply($turn->phrase('who'), 'standing rule: who are you', null);
+        }
+        if ($this->mainly($heard, 'what_day')) {
+            $scope = $turn->scope();
+
+            return new Reply($turn->phrase('today', ['time' => (string) $scope->words('now'), 'date' => (string) $scope->words('today')]), 'standing rule: what day is it', null);
+        }
+        if ($turn->script->hours->given() && $this->phrases->contains($heard, 'open')) {
+            return new Reply($this->hours($turn, $heard), 'standing rule: opening hours', null);
+        }
+
+        return null;
+    }
+
+    /** Whether the words ask just that: 'what time is it best to leave' does not ask the time. */
+    private function mainly(Heard $heard, string $section): bool
+    {
+        $rest = $this->phrases->phrases($section)->without($heard->tokens);
+
+        return count($rest) < count($heard->tokens) && $this->phrases->content($rest) <= self::BESIDE;
+    }
+
+    private function hours(Turn $turn, Heard $heard): string
+    {
+        $scope = $turn->scope();
+        $hours = $turn->script->hours;
+        $speak = fn (ValueType $type, string $value): string => $turn->sayTyped(new Typed($type, $value));
+        $context = new Context($scope->now, $turn->script->agent->country);
+        $asked = $this->understanding->read(ValueType::Date, $heard, $context);
+        if (! $asked->found() || $asked->value === $scope->now->format('Y-m-d') && $this->phrases->contains($heard, 'machine')) {
+            if ($hours->openAt($scope->now)) {
+                foreach ($hours->on($scope->now) as $range) {
+                    if ($scope->now->format('H:i') < $range['to']) {
+                        return $turn->phrase('open_now', ['until' => $speak(ValueType::Time, $range['to'])]);
+                    }
+                }
+            }
+            $next = $hours->nextOpening($scope->now);
+
+            return $next === null ? $turn->phrase('no_answer') : $turn->phrase('closed_now', ['opens' => $speak(ValueType::DateTime, $next->format('Y-m-d\TH:i'))]);
+        }
+        $day = new \DateTimeImmutable((string) $asked->value, $scope->now->getTimezone());
+        $named = $speak(ValueType::Date, $day->format('Y-m-d'));
+        $ranges = $hours->on($day);
+        if ($ranges === []) {
+            $why = $hours->why($day);
+
+            return $turn->phrase('closed_on', ['day' => $named, 'why' => $why === '' ? '' : ', '.$why]);
+        }
+
+        return $turn->phrase('open_on', ['day' => $named, 'hours' => implode(' and ', array_map(static fn (array $range): string => 'from '.$speak(ValueType::Time, $range['from']).' to '.$speak(ValueType::Time, $range['to']), $ranges))]);
+    }
+}
