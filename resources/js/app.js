@@ -4,7 +4,7 @@ import {diary} from './diary.js';
 import {desk} from './desk.js';
 import {lights} from './lights.js';
 import {examples, foresight} from './foresight.js';
-import {handset} from './handset.js';
+import {handset} from './handset/handset.js';
 import {hear} from './hear.js';
 import {lines} from './lines.js';
 import {map} from './map.js';

@@ -1,5 +1,5 @@
-import {record} from '../button/microphone.js';
-import {request} from './request.js';
+import {record} from '../../button/microphone.js';
+import {request} from '../request.js';
 
 /** The handset's microphone: one press begins, the next ends; what was spoken is recognised on the server and said in the call. */
 export function speaking(part, callNow, began, show, failed) {
