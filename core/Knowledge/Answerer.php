@@ -32,6 +32,12 @@ final class Answerer
     /** Share of a question that must be met for anything to be said to it; less may still be asked about. */
     private const SOMETHING = 0.15;
 
+    /** A word of this weight is what a question is about. */
+    private const ABOUT = 0.5;
+
+    /** What is written goes with a question from this likeness of questions and answers on. */
+    private const GOES_WITH = 0.15;
+
     /** What speaks for a row is at least this, where the question chooses it. */
     private const CHOSEN = 0.1;
 
@@ -115,7 +121,7 @@ final class Answerer
         if ($sure >= $trained['thresholds']['sure'] && $covered >= $trained['thresholds']['covered'] && ! $this->level($top, $readings) && ! $this->nothingOf($readings[$top[0]['place']])) {
             return $this->said($readings, $top[0], $sure, $candidates);
         }
-        if (Certainty::chance($trained['certainty']['three'], $figures) >= $trained['thresholds']['worth'] && $covered >= $trained['thresholds']['worth_covered']) {
+        if (Certainty::chance($trained['certainty']['three'], $figures) >= $trained['thresholds']['worth'] && $covered >= $trained['thresholds']['worth_covered'] && ! $this->strange($readings[$top[0]['place']], $figures)) {
             $likely = array_values(array_filter($top, static fn (array $one): bool => $one['chance'] >= self::WORTH_OFFERING * $top[0]['chance']));
             if ((count($likely) === 1 || $this->contradictions->agree($question, $likely)) && $sure >= $trained['thresholds']['alone'] && $covered >= $trained['thresholds']['alone_covered']) {
                 return $this->said($readings, $top[0], $sure, $candidates);
@@ -135,6 +141,17 @@ final class Answerer
         $facts = array_sum(array_intersect_key($reading->features, array_flip(['day_right', 'month_right', 'range_right', 'row_figure', 'telephone_wanted'])));
 
         return $reading->features['all_like'] < self::SOMETHING && $facts <= 0.0;
+    }
+
+    /**
+     * Whether the question is about a word that nothing written resembles, and is not answered so elsewhere either: 'do you sell boats'
+     * where no boat is written of is not even asked about.
+     *
+     * @param array<string, float> $figures as Certainty has them
+     */
+    private function strange(Reading $reading, array $figures): bool
+    {
+        return ($figures['unknown'] ?? 0.0) >= self::ABOUT && max($reading->features['paired_own'], $reading->features['paired_heading']) < self::GOES_WITH;
     }
 
     /**
