@@ -189,7 +189,7 @@ final class CallState
     /** The standing reply given last, for 'and for the other one?'. */
     public ?string $lastReply = null;
 
-    /** @var ?array{text: string, source: string, name: string, more: list<string>, offers?: list<array{source: string, label: string, text: string, more: list<string>}>, turn?: int} the last answer from knowledge */
+    /** @var ?array{text: string, source: string, name: string, more: list<string>, offers?: list<array{source: string, label: string, text: string, more: list<string>}>, turn?: int, question?: string} the last answer from knowledge */
     public ?array $known = null;
 
     public ?string $outcome = null;

@@ -16,6 +16,9 @@ final readonly class OfferedReadings
     /** Share of the words of a reading's name that must be said to choose it. */
     private const MEANT = 0.3;
 
+    /** Words that a mere no has at most. */
+    private const SHORT = 6;
+
     public function __construct(private Understanding $understanding)
     {
     }
@@ -46,5 +49,15 @@ final readonly class OfferedReadings
         }
 
         return count($offers) === 1 && $this->understanding->read(ValueType::YesNo, $heard, $turn->plain())->value === true ? 0 : null;
+    }
+
+    /** Whether none of them is meant: a plain no, or words for it, and nothing else that could be a question of its own. */
+    public function none(Turn $turn, Heard $heard): bool
+    {
+        if (count($heard->tokens) > self::SHORT) {
+            return false;
+        }
+
+        return $this->understanding->words->phrases('wish_answers', 'none')->first($heard->tokens) !== null || $this->understanding->read(ValueType::YesNo, $heard, $turn->plain())->value === false;
     }
 }

@@ -73,9 +73,8 @@ final readonly class Replies
      */
     public function chosen(Turn $turn, Heard $heard): ?Reply
     {
-        $last = $turn->state->known;
-        $offers = $last['offers'] ?? [];
-        if ($last === null || $offers === [] || $turn->state->heard !== ($last['turn'] ?? -1) + 1) {
+        $offers = $this->offered($turn);
+        if ($offers === []) {
             return null;
         }
         $n = (new OfferedReadings($this->understanding))->meant($turn, $heard, $offers);
@@ -85,6 +84,20 @@ final readonly class Replies
         $one = $offers[$n];
 
         return new Reply($one['text'], "means {$one['label']}: {$one['source']}", null, new Known($one['text'], $one['source'], $one['label'], 1.0, null, $one['more'], null, true));
+    }
+
+    /** What was asked where the caller means none of the readings that were offered in the last turn; else null. */
+    public function noneMeant(Turn $turn, Heard $heard): ?string
+    {
+        return $this->offered($turn) !== [] && (new OfferedReadings($this->understanding))->none($turn, $heard) ? $turn->state->known['question'] ?? '' : null;
+    }
+
+    /** @return list<array{source: string, label: string, text: string, more: list<string>}> the readings that were offered in the last turn */
+    private function offered(Turn $turn): array
+    {
+        $last = $turn->state->known;
+
+        return $last !== null && $turn->state->heard === ($last['turn'] ?? -1) + 1 ? $last['offers'] ?? [] : [];
     }
 
     /** Notes and speaks what was chosen. */
@@ -117,6 +130,6 @@ final readonly class Replies
         if ($known->refusal !== null && $known->offers === []) {
             $turn->trace->unanswered[] = ['question' => $turn->trace->heard, 'why' => $known->refusal];
         }
-        $turn->state->known = ['text' => $known->text, 'source' => $known->source, 'name' => $known->name, 'more' => $known->more, 'offers' => $known->offers, 'turn' => $turn->state->heard];
+        $turn->state->known = ['text' => $known->text, 'source' => $known->source, 'name' => $known->name, 'more' => $known->more, 'offers' => $known->offers, 'turn' => $turn->state->heard, 'question' => $turn->trace->heard];
     }
 }

@@ -84,6 +84,7 @@ final class ConsiderationsTest extends TestCase
         'WhichMeant' => [
             ['bakery', ['I want to order a cake', 'what about the deposit'], 'for a wedding cake'],
             ['dentist', ['I need to book a check-up', 'what about the deposit'], 'the second one'],
+            ['bakery', ['I want to order a cake', 'what about the deposit'], 'no, neither of those'],
         ],
         'NotUnderstood' => [
             ['dentist', ['I need to book a check-up', 'a check-up', 'yes'], 'purple monkeys'],
@@ -110,6 +111,19 @@ final class ConsiderationsTest extends TestCase
         $call = Conversation::with($document, knowledge: $who === 'WhichMeant' ? new TwoDeposits : null)->says(...[...$before, $said]);
 
         self::assertSame($who, $call->last->trace->decided, implode(' / ', $call->last->trace->rules).' → '.$call->heard());
+    }
+
+    public function testWhatNoneOfTheOfferedReadingsAnswersIsKeptAsUnanswered(): void
+    {
+        $document = json_decode((string) file_get_contents(dirname(__DIR__).'/calls/bakery.json'), true, 64, JSON_THROW_ON_ERROR);
+        $call = Conversation::with($document, knowledge: new TwoDeposits)->says('I want to order a cake', 'what about the deposit');
+        self::assertSame([], $call->last->trace->unanswered, 'it may still be one of them');
+        $open = $call->state->step;
+        $call->says('none of those');
+        self::assertSame([['question' => 'what about the deposit', 'why' => 'not covered']], $call->last->trace->unanswered);
+        self::assertSame($open, $call->state->step, 'and the open question is asked again');
+        $call->says('no');
+        self::assertNotSame('WhichMeant', $call->last->trace->decided, 'offers stand for one turn');
     }
 
     public function testWhoeverAsksForAnotherTimeIsRungThenOrAskedWhen(): void
