@@ -251,7 +251,7 @@ final class Features
             'met_own' => array_sum(array_map(static fn (float $m, float $w): float => $m * $w, $ownLike, $weights)), 'met_all' => array_sum(array_map(static fn (float $m, float $w): float => $m * $w, $allLike, $weights)),
             'pairs' => $this->pairs($question, $unit),
             'alike_own' => $this->alike($asked, $text = $unit->lead.' '.$unit->text.($tabular ? ' '.$unit->beside : '')), 'alike_heading' => $this->alike($asked, $unit->passage->heading),
-            'paired_own' => $this->pairing->alike($question->asked, $text), 'paired_heading' => $this->pairing->alike($question->asked, $unit->passage->heading), 'paired_aligned' => $this->pairing->aligned($question->asked, $unit->passage->heading.'. '.$text),
+            'paired_own' => $this->pairing->alike($question->asked, $text), 'paired_heading' => $this->pairing->alike($question->asked, $unit->passage->heading), 'paired_aligned' => $this->pairing->aligned($question->asked, $unit->passage->heading, $text),
         ];
         foreach ([Kind::Item, Kind::Clause, Kind::Cell, Kind::Row, Kind::Reply] as $kind) {
             $features['is_'.$kind->value] = $unit->kind === $kind ? 1.0 : 0.0;

@@ -24,11 +24,16 @@ final class Pairing
     /** Few words of little weight align with less. */
     private const STEADY = 0.5;
 
+    private const TINY = 1e-6;
+
     /** What of a match counts whatever the other word weighs (training/asking.py). */
     private const AT_LEAST = 0.3;
 
-    /** @var array<string, Side> by text */
-    private array $sides = [];
+    /** @var array<string, list<Word>> the words that are known, by text */
+    private array $words = [];
+
+    /** @var array<string, list<float>> the sums of what they mean, by text */
+    private array $sums = [];
 
     /** @var array<int, array<int, float>> likeness of two words, cubed */
     private array $like = [];
@@ -55,28 +60,33 @@ final class Pairing
     /** Likeness of a question and a text, -1 to 1; nothing where either has no word that is known. */
     public function alike(string $asked, string $text): float
     {
-        return self::dot($this->side($asked)->sum, $this->side($text)->sum);
+        return self::dot($this->sum($asked), $this->sum($text));
     }
 
-    /** Share of a question's words, by their weight, that a text has something like, 0 to 1. */
-    public function aligned(string $asked, string $text): float
+    /**
+     * Share of a question's words, by their weight, that some texts together have something like, 0 to 1.
+     */
+    public function aligned(string $asked, string ...$texts): float
     {
-        $mine = $this->side($asked);
-        $theirs = $this->side($text);
-        $counts = array_map(static fn (float $weight): float => self::AT_LEAST + (1 - self::AT_LEAST) * $weight / $theirs->heaviest, $theirs->weights);
+        $theirs = array_merge(...array_map($this->words(...), array_values($texts)));
+        $heaviest = self::TINY + max([0.0, ...array_column($theirs, 'weight')]);
         $sum = 0.0;
-        foreach ($mine->words as $n => $word) {
+        $whole = self::STEADY;
+        foreach ($this->words($asked) as $word) {
             $known = &$this->like[$word->id];
             $most = 0.0;
-            foreach ($theirs->words as $z => $other) {
-                $like = ($known[$other->id] ??= $this->likeness($word, $other)) * $counts[$z];
-                $most = $like > $most ? $like : $most;
+            foreach ($theirs as $other) {
+                $like = $known[$other->id] ??= $this->likeness($word, $other);
+                if ($like > $most) {
+                    $most = max($most, $like * (self::AT_LEAST + (1 - self::AT_LEAST) * $other->weight / $heaviest));
+                }
             }
             unset($known);
-            $sum += $mine->weights[$n] * $most;
+            $sum += $word->weight * $most;
+            $whole += $word->weight;
         }
 
-        return $sum / ($mine->weight + self::STEADY);
+        return $sum / $whole;
     }
 
     private function likeness(Word $a, Word $b): float
@@ -89,17 +99,28 @@ final class Pairing
         return max(0.0, self::dot($a->vector, $b->vector)) ** 3;
     }
 
-    private function side(string $text): Side
+    /** @return list<Word> */
+    private function words(string $text): array
     {
-        if (isset($this->sides[$text])) {
-            return $this->sides[$text];
+        if (count($this->words) > self::REMEMBERED) {
+            $this->words = [];
         }
-        if (count($this->sides) > self::REMEMBERED) {
-            $this->sides = [];
-        }
-        $words = array_values(array_filter(array_map($this->table->word(...), $this->tokenizer->words($text))));
 
-        return $this->sides[$text] = new Side($words, array_column($words, 'weight'), $this->table->trained()['dimensions']);
+        return $this->words[$text] ??= array_values(array_filter(array_map($this->table->word(...), $this->tokenizer->words($text))));
+    }
+
+    /** @return list<float> */
+    private function sum(string $text): array
+    {
+        if (count($this->sums) > self::REMEMBERED) {
+            $this->sums = [];
+        }
+        if (! isset($this->sums[$text])) {
+            $words = $this->words($text);
+            $this->sums[$text] = (new Side($words, array_column($words, 'weight'), $this->table->trained()['dimensions']))->sum;
+        }
+
+        return $this->sums[$text];
     }
 
     /**
