@@ -49,8 +49,12 @@ final readonly class Choices
             $label = $row->trimmed('label');
             // A key that stands already is kept as it is, whatever its letters.
             $key = in_array($row->trimmed('key'), $stood, true) ? $row->trimmed('key') : (FieldType::key($row->text('key')) ?: FieldType::key($label));
-            if ($key === '' || in_array($key, $keys, true)) {
+            if ($key === '') {
                 continue;
+            }
+            // Two of one name are two choices.
+            for ($base = $key, $n = 2; in_array($key, $keys, true); $n++) {
+                $key = "{$base}_{$n}";
             }
             $keys[] = $key;
             $facts = self::facts($row->text('facts'), (array) ($old['x-facts'][$key] ?? []));

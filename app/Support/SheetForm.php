@@ -91,7 +91,7 @@ final readonly class SheetForm
                 $field['examples'] = [trim((string) $row['example'])];
             }
             if ($kind === 'choice' || $kind === 'several') {
-                $field = $this->options($field, new Form($row), $title, $problems);
+                $field = $this->options($field, (array) ($old[$key] ?? []), new Form($row), $title, $problems);
             }
             if ($kind === 'several') {
                 // The options are those of its items; what they go by and are called stays beside them.
@@ -146,13 +146,14 @@ final readonly class SheetForm
 
     /**
      * @param array<string, mixed> $field
+     * @param array<array-key, mixed> $old as it was
      * @param list<array{path: string, message: string}> $problems
      *
      * @return array<string, mixed>
      */
-    private function options(array $field, Form $row, string $title, array &$problems): array
+    private function options(array $field, array $old, Form $row, string $title, array &$problems): array
     {
-        $choices = Choices::read($row->rows('choices'), $field);
+        $choices = Choices::read($row->rows('choices'), $old);
         if ($choices['enum'] === []) {
             $problems[] = ['path' => $title, 'message' => 'one of several needs choices: add one, what it is called and other words for it'];
         }

@@ -1,7 +1,7 @@
 @php
     $blank = ['key' => '', 'title' => '', 'kind' => 'text', 'description' => '', 'example' => '', 'choices' => [], 'pattern' => '', 'required' => false, 'sees' => 'staff', 'keep' => ''];
     $have = array_column($rows, 'key');
-    $given = is_array(old('fields')) ? array_values(array_map(fn ($row) => [...$blank, ...array_map(fn ($v) => $v ?? '', $row), 'required' => ($row['required'] ?? '') === '1'], old('fields'))) : $rows;
+    $given = is_array(old('fields')) ? array_values(array_map(fn ($row) => [...$blank, ...array_map(fn ($v) => $v ?? '', $row), 'required' => ($row['required'] ?? '') === '1', 'choices' => is_array($row['choices'] ?? null) ? $row['choices'] : []], old('fields'))) : $rows;
 @endphp
 <x-layout title="Record sheet" :business="$business" :agent="$agent" here="sheet">
     <header class="head">

@@ -23,10 +23,10 @@ final class ChoicesTest extends TestCase
         self::assertSame(['digger', 'saw', '3'], $again['enum']);
     }
 
-    public function testAKeyComesFromTheNameAndNoneStandsTwice(): void
+    public function testAKeyComesFromTheNameAndTwoOfOneNameAreTwo(): void
     {
         $read = Choices::read(self::forms([['label' => 'Water Pump', 'facts' => 'day rate: £26; : nothing; empty:'], ['label' => 'water pump'], ['key' => '', 'label' => ' '], ['key' => 'Site Heater', 'phrases' => 'heater, ,heater']]));
-        self::assertSame(['enum' => ['water_pump', 'site_heater'], 'x-labels' => ['water_pump' => 'Water Pump'], 'x-phrases' => ['site_heater' => ['heater']], 'x-facts' => ['water_pump' => ['day_rate' => '£26']]], $read);
+        self::assertSame(['enum' => ['water_pump', 'water_pump_2', 'site_heater'], 'x-labels' => ['water_pump' => 'Water Pump', 'water_pump_2' => 'water pump'], 'x-phrases' => ['site_heater' => ['heater']], 'x-facts' => ['water_pump' => ['day_rate' => '£26']]], $read);
         self::assertSame(['enum' => []], Choices::read([]));
     }
 

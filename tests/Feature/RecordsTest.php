@@ -87,7 +87,7 @@ final class RecordsTest extends FeatureTestCase
     public function testTheSheetIsEditedAsAPageOfFields(): void
     {
         $this->get('/pellbrook/agents/maren/sheet')->assertOk()->assertSee('value="Telephone"', false);
-        $rows = [['key' => 'caller_name', 'title' => 'Name', 'kind' => 'person-name', 'required' => '1'], ['key' => 'phone', 'title' => 'Telephone', 'kind' => 'phone'], ['title' => 'How they found us', 'kind' => 'choice', 'choices' => [['key' => 'web', 'label' => 'the web site', 'phrases' => 'internet, online', 'facts' => 'costs: 2; of: us'], ['label' => 'friend', 'phrases' => 'recommended'], ['key' => '', 'label' => ''], ['key' => 'web']]]];
+        $rows = [['key' => 'caller_name', 'title' => 'Name', 'kind' => 'person-name', 'required' => '1'], ['key' => 'phone', 'title' => 'Telephone', 'kind' => 'phone'], ['title' => 'How they found us', 'kind' => 'choice', 'choices' => [['key' => 'web', 'label' => 'the web site', 'phrases' => 'internet, online', 'facts' => 'costs: 2; of: us'], ['label' => 'friend', 'phrases' => 'recommended'], ['key' => '', 'label' => '']]]];
         $all = array_merge($this->rows(), [$rows[2]]);
         $this->put('/pellbrook/agents/maren/sheet', ['version' => 1, 'fields' => $all])->assertRedirect();
         $sheet = $this->agent->refresh()->draft->refresh()->scriptText->script()->sheet;
@@ -123,6 +123,9 @@ final class RecordsTest extends FeatureTestCase
         self::assertSame(['several', ['trailer', 'bucket', 'ramps'], ['scoop']], [$field?->type->value, array_column($field->options ?? [], 'key'), $field?->options[1]['phrases']]);
         $this->get('/pellbrook/agents/maren/sheet')->assertOk()->assertSee('value="digging bucket"', false)->assertSee('value="scoop"', false);
         $this->from('/pellbrook/agents/maren/sheet')->put('/pellbrook/agents/maren/sheet', ['version' => 2, 'fields' => [...$this->rows(), ['title' => 'None', 'kind' => 'several']]])->assertSessionHasErrors('fields');
+
+        // What is no list of rows is told, and the page stands with what was written.
+        $this->from('/pellbrook/agents/maren/sheet')->followingRedirects()->put('/pellbrook/agents/maren/sheet', ['version' => 2, 'fields' => [...$this->rows(), ['title' => 'Odd', 'kind' => 'choice', 'choices' => 'a string'], ['title' => 'Odder', 'kind' => 'choice', 'choices' => ['no row']]]])->assertOk()->assertSee('needs choices')->assertSee('value="Odder"', false);
 
         $this->post('/pellbrook/agents/maren/sheets', ['name' => 'Extras'])->assertRedirect();
         $this->put('/pellbrook/agents/maren/sheet', ['sheet' => 'extras', 'outcomes' => ['caller hung up'], 'fields' => [end($rows)]])->assertRedirect();

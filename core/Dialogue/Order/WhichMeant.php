@@ -32,7 +32,8 @@ final readonly class WhichMeant implements Consideration
 
     private function none(Turn $turn, Hearing $hearing): ?Move
     {
-        $question = $this->replies->noneMeant($turn, $hearing->heard);
+        // 'No, how much is delivery' asks something else.
+        $question = $hearing->asks() ? null : $this->replies->noneMeant($turn, $hearing->heard);
         if ($question === null) {
             return null;
         }

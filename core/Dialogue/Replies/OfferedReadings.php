@@ -51,7 +51,7 @@ final readonly class OfferedReadings
         return count($offers) === 1 && $this->understanding->read(ValueType::YesNo, $heard, $turn->plain())->value === true ? 0 : null;
     }
 
-    /** Whether none of them is meant: a plain no, or words for it, and nothing else that could be a question of its own. */
+    /** Whether none of them is meant: a plain no, or words for it, and little beside. */
     public function none(Turn $turn, Heard $heard): bool
     {
         if (count($heard->tokens) > self::SHORT) {

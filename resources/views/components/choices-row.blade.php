@@ -1,4 +1,5 @@
 @props(['name', 'row'])
+@php $row = is_array($row) ? $row : []; @endphp
 <div class="grid-item" data-item>
     <input name="{{ $name }}[key]" value="{{ $row['key'] ?? '' }}" class="mono" spellcheck="false" aria-label="key" placeholder="from its name">
     <input name="{{ $name }}[label]" value="{{ $row['label'] ?? '' }}" aria-label="what it is called" placeholder="what it is called">

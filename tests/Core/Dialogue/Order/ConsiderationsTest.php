@@ -124,6 +124,8 @@ final class ConsiderationsTest extends TestCase
         self::assertSame($open, $call->state->step, 'and the open question is asked again');
         $call->says('no');
         self::assertNotSame('WhichMeant', $call->last->trace->decided, 'offers stand for one turn');
+        $call = Conversation::with($document, knowledge: new TwoDeposits)->says('I want to order a cake', 'what about the deposit', 'no, how much is delivery');
+        self::assertNotSame('WhichMeant', $call->last->trace->decided, 'another question is a question');
     }
 
     public function testWhoeverAsksForAnotherTimeIsRungThenOrAskedWhen(): void
