@@ -2,7 +2,8 @@
 """Trains of which kind a saying is: a softmax over hashed features and what the saying means, a vector.
 
 questions: what kind of thing answers a question (data/corpora/questions.tsv); objections: what somebody who is rung has against it
-(data/corpora/objections/training.tsv, and harmless lines of acts.jsonl as '-').
+(data/corpora/objections/training.tsv, and harmless lines of acts.jsonl as '-'); wishes: how a day or a time that a caller names is meant
+(data/corpora/wishes.txt, written out by training/wish_tokens.php; plain ones put together count less).
 Needs the Debian packages python3-numpy and python3-torch.
 Run: php training/saying_tokens.php NAME > sayings.jsonl; /usr/bin/python3 training/sayings.py NAME sayings.jsonl (a minute or two)
 The figures come from five folds by saying; the weights that are kept saw all of them.
@@ -14,15 +15,16 @@ ROOT = os.path.dirname(os.path.dirname(os.path.abspath(__file__)))
 NAME = sys.argv[1]
 # Where the sayings stand, where the sample for PHP goes, whether what a saying means is used, what a saying from elsewhere counts, how
 # weakly weights are drawn to nought, and how many sayings must share a place
-CORPUS, SAMPLE, MEANING, ELSEWHERE, C, LEAST = {'questions': ('questions.tsv', 'Knowledge/wanted.json', False, 1.0, 4.0, 1), 'objections': ('objections/training.tsv', 'Dialogue/objections.json', True, .05, 10.0, 3)}[NAME]
+CORPUS, SAMPLE, MEANING, ELSEWHERE, C, LEAST = {'questions': ('questions.tsv', 'Knowledge/wanted.json', False, 1.0, 4.0, 1), 'objections': ('objections/training.tsv', 'Dialogue/objections.json', True, .05, 10.0, 3), 'wishes': ('wishes.txt', 'Diary/senses.json', False, .3, 1.0, 2)}[NAME]
 OUT = f'{ROOT}/core/Language/en/{NAME}'
+TOKENS = 'wish_tokens' if NAME == 'wishes' else 'saying_tokens'
 PLACES, LENGTH, EPOCHS = 65536, 4.0, 60
 torch.manual_seed(7); np.random.seed(7); torch.set_num_threads(1)
 rows = [json.loads(line) for line in open(sys.argv[2])]
-own = sum(1 for line in open(f'{ROOT}/data/corpora/{CORPUS}') if line.strip())
+own = sum(r['own'] for r in rows) if NAME == 'wishes' else sum(1 for line in open(f'{ROOT}/data/corpora/{CORPUS}') if line.strip())
 kinds = sorted({r['type'] for r in rows})
 truth = torch.tensor([kinds.index(r['type']) for r in rows])
-meant = LENGTH * torch.tensor([r['meaning'] for r in rows])
+meant = LENGTH * torch.tensor([r.get('meaning', [0.0]) for r in rows])
 counts = torch.tensor([1.0 if i < own else ELSEWHERE for i in range(len(rows))])
 fold = np.array([zlib.crc32(r['said'].encode()) % 5 for r in rows])
 # Only places that several sayings share take part and count for the length; the others stay nought.
@@ -73,7 +75,7 @@ if MEANING:
 os.makedirs(OUT, exist_ok=True)
 open(f'{OUT}/weights.bin', 'wb').write(b''.join(parts))
 sha = lambda path: hashlib.sha256(open(path, 'rb').read()).hexdigest()
-json.dump({'kinds': kinds, 'unit': unit, 'bias': [float(x) for x in bias.detach()]} | more | ({'shared': True} if LEAST > 1 else {}) | {'sayings': len(rows), 'right_left_out': round(float(right), 3), 'corpus_sha256': sha(f'{ROOT}/data/corpora/{CORPUS}'), 'weights_sha256': sha(f'{OUT}/weights.bin'), 'command': f'php training/saying_tokens.php {NAME} > sayings.jsonl; /usr/bin/python3 training/sayings.py {NAME} sayings.jsonl'}, open(f'{OUT}/{NAME}.json', 'w'), indent=1)
+json.dump({'kinds': kinds, 'unit': unit, 'bias': [float(x) for x in bias.detach()]} | more | ({'shared': True} if LEAST > 1 else {}) | {'sayings': len(rows), 'right_left_out': round(float(right), 3), 'corpus_sha256': sha(f'{ROOT}/data/corpora/{CORPUS}'), 'weights_sha256': sha(f'{OUT}/weights.bin'), 'command': f'php training/{TOKENS}.php{"" if NAME == "wishes" else " " + NAME} > sayings.jsonl; /usr/bin/python3 training/sayings.py {NAME} sayings.jsonl'}, open(f'{OUT}/{NAME}.json', 'w'), indent=1)
 at = np.arange(0, own, own // 30)
 sample = torch.softmax(torch.tensor(scores((layer, bias, mean), at)), 1).numpy()
-json.dump([{'said': rows[i]['said'], 'of': [round(float(x), 5) for x in sample[k]]} for k, i in enumerate(at)], open(f'{ROOT}/tests/Core/{SAMPLE}', 'w'))
+json.dump([{k: rows[i][k] for k in ('said', 'at', 'before') if k in rows[i]} | {'of': [round(float(x), 5) for x in sample[n]]} for n, i in enumerate(at)], open(f'{ROOT}/tests/Core/{SAMPLE}', 'w'))

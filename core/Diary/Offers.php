@@ -83,7 +83,7 @@ final class Offers
             if (! $wish->day($date, $weekday)) {
                 continue;
             }
-            $wanted = fn (int $at): bool => $this->fits($wish, $at, $service, $refused);
+            $wanted = fn (int $at): bool => $this->fits($wish, $at, $date, $weekday, $service, $refused);
             if ($wish->firstOfDay) {
                 $ofDay = array_slice($this->free->on($service, $date, $now, $area, $wish->with), 0, 1, true);
                 $ofDay = array_filter($ofDay, fn (int $at): bool => $wanted($at) && $this->minute($at) < self::EARLY, ARRAY_FILTER_USE_KEY);
@@ -100,9 +100,9 @@ final class Offers
     }
 
     /** @param list<int> $refused */
-    private function fits(Wish $wish, int $at, Service $service, array $refused): bool
+    private function fits(Wish $wish, int $at, string $date, int $weekday, Service $service, array $refused): bool
     {
-        return ! in_array($at, $refused, true) && $wish->time($this->minute($at), $service->minutes) && ($wish->after === null || $at > $wish->after) && ($wish->before === null || $at < $wish->before);
+        return ! in_array($at, $refused, true) && $wish->time($this->minute($at), $service->minutes, $date, $weekday) && ($wish->after === null || $at > $wish->after) && ($wish->before === null || $at < $wish->before);
     }
 
     /**
@@ -170,8 +170,9 @@ final class Offers
             if (count($far) >= self::MOST && $least > array_values($far)[self::MOST - 1]) {
                 break;
             }
+            $weekday = (int) (new \DateTimeImmutable($date))->format('N');
             foreach ($this->free->on($service, $date, $now, $area, $wish->with) as $at => $diaries) {
-                if (in_array($at, $refused, true) || $wish->excludedTime($this->minute($at))) {
+                if (in_array($at, $refused, true) || $wish->excludedTime($this->minute($at), $date, $weekday)) {
                     continue;
                 }
                 $far[$at] = min(array_map(static fn (array $edge): int => $at < $edge[0] ? $edge[0] - $at : max(0, $at - $edge[1]), $edges));
@@ -216,7 +217,7 @@ final class Offers
             if (! $wish->day($date, $weekday)) {
                 continue;
             }
-            foreach ($wish->times ?? [null] as $span) {
+            foreach ($wish->timesOn($date, $weekday) ?? [null] as $span) {
                 $from = $span === null ? 0 : $span->from;
                 $to = $span === null ? 1440 : $span->endFor($service->minutes);
                 if ($date === $today->format('Y-m-d')) {
@@ -254,7 +255,7 @@ final class Offers
                 break;
             }
             $frame = new Frame($date, $this->diaries->tz);
-            foreach ($wish->times ?? [new \Ringo\Understanding\When\Wishes\Span(540, 1020)] as $span) {
+            foreach ($wish->timesOn($date, $weekday) ?? [new \Ringo\Understanding\When\Wishes\Span(540, 1020)] as $span) {
                 for ($minute = $span->from; $minute < max($span->from + 1, $span->endFor($service->minutes)); $minute += $service->step) {
                     $at = $frame->at($minute);
                     $why = $at === null ? Reason::Skipped : $this->free->why($service, $taking[0], $at, $now, $area);

@@ -174,11 +174,12 @@ final class DiaryController
         $found = [];
         $day = (new \DateTimeImmutable('@'.$now))->setTimezone($diaries->tz)->setTime(0, 0);
         for ($n = 0; $n <= $service->aheadDays && count($found) < 24; $n++, $day = $day->modify('+1 day')) {
-            if (! $wish->day($day->format('Y-m-d'), (int) $day->format('N'))) {
+            [$date, $weekday] = [$day->format('Y-m-d'), (int) $day->format('N')];
+            if (! $wish->day($date, $weekday)) {
                 continue;
             }
             for ($minute = 0; $minute < 1440; $minute += $service->step) {
-                foreach ($wish->time($minute, $service->minutes) && ($diaries->hours->on((int) $day->format('N')) !== []) ? $diaries->taking($service) : [] as $diary) {
+                foreach ($wish->time($minute, $service->minutes, $date, $weekday) && ($diaries->hours->on($weekday) !== []) ? $diaries->taking($service) : [] as $diary) {
                     $at = $day->setTime(intdiv($minute, 60), $minute % 60);
                     $why = $free->why($service, $diary, $at->getTimestamp(), $now, $area);
                     if ($why !== null && ! in_array($why, [Reason::Raster, Reason::Closed], true) && count($found) < 24) {

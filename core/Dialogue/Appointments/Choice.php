@@ -103,7 +103,9 @@ final readonly class Choice
         return array_values(array_filter($offered, static function (Start $start) use ($wish, $diaries): bool {
             $local = $start->in($diaries->tz);
 
-            return $wish->day($local->format('Y-m-d'), (int) $local->format('N')) && $wish->time((int) $local->format('G') * 60 + (int) $local->format('i'), 0) && ($wish->after === null || $start->at > $wish->after) && ($wish->before === null || $start->at < $wish->before);
+            [$date, $weekday] = [$local->format('Y-m-d'), (int) $local->format('N')];
+
+            return $wish->day($date, $weekday) && $wish->time((int) $local->format('G') * 60 + (int) $local->format('i'), 0, $date, $weekday) && ($wish->after === null || $start->at > $wish->after) && ($wish->before === null || $start->at < $wish->before);
         }));
     }
 

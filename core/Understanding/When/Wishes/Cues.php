@@ -8,7 +8,7 @@ use Ringo\Language\Phrases;
 use Ringo\Language\Token;
 use Ringo\Language\Vocabulary;
 
-/** How a day or a time is meant, by the sayings before and behind it: not on, after, from … to, is no good. */
+/** Sayings before and behind a day or a time that tell how it is meant: not on, after, is no good; and what joins two to a stretch. */
 final readonly class Cues
 {
     /** What may stand before a day or a time, the longest saying wins. */
@@ -20,8 +20,8 @@ final readonly class Cues
     /** Tokens before a day in which a cue is looked for. */
     private const LOOKS_BACK = 7;
 
-    /** Words between two days that are both out of the question. */
-    private const FEW_BETWEEN = 3;
+    /** A day or time so meant may be the first of a stretch. */
+    private const OPENS = [Sense::Wished, Sense::RuledOut, Sense::Around, Sense::From];
 
     /** @var array<string, Phrases<string>> */
     private array $cues;
@@ -44,32 +44,27 @@ final readonly class Cues
      *
      * @param list<Token> $t
      * @param list<Item> $items
+     * @param array<int, Sense> $senses by the place of an item's first token
      *
-     * @return list<array{string, Item, ?Item}> cue, item, and the other end of a stretch
+     * @return list<array{Sense, Item, ?Item}> and the other end of a stretch
      */
-    public function meant(array $t, array $items): array
+    public function meant(array $t, array $items, array $senses): array
     {
         $meant = [];
         $end = 0;
         for ($k = 0, $n = count($items); $k < $n; $k++) {
             $item = $items[$k];
-            $cue = $this->cue($t, $item->from, $end);
+            $sense = $senses[$item->from] ?? Sense::Wished;
             $next = $items[$k + 1] ?? null;
-            $join = $next === null ? null : $this->joined($t, $item->to, $next->from);
-            if ($next !== null && $join !== null && ($cue === 'between' || $cue === 'from' && $join !== 'and' || $join !== 'and' && in_array($cue, ['', 'around', 'without'], true)) && $item->kind !== Item::PART) {
-                $meant[] = [$cue === 'without' || $cue === 'between' && $this->ruledOut($t, $item->from, $end) ? 'without' : 'between', $item, $next];
+            $join = $next === null || $item->kind === Item::PART ? null : $this->joined($t, $item->to, $next->from);
+            if ($next !== null && $join !== null && in_array($sense, self::OPENS, true) && ($join !== 'and' || $this->cue($t, $item->from, $end) === 'between')) {
+                $meant[] = [$sense === Sense::RuledOut ? $sense : Sense::Wished, $item, $next];
                 $end = $next->to;
                 $k++;
 
                 continue;
             }
-            $cue = $this->after($t, $item->to, $cue);
-            // 'Not Monday or Tuesday': what is out of the question goes on.
-            $last = $meant[count($meant) - 1] ?? null;
-            if ($cue === '' && $last !== null && $last[0] === 'without' && $this->goesWith($t, $end, $item->from)) {
-                $cue = 'without';
-            }
-            $meant[] = [$cue === 'between' ? 'from' : $cue, $item, null];
+            $meant[] = [$sense, $item, null];
             $end = $item->to;
         }
 
@@ -105,19 +100,23 @@ final readonly class Cues
     }
 
     /**
-     * 'Except between one and two': what rules out stands before what joins.
+     * How the sayings before and behind a day or a time have it meant.
      *
      * @param list<Token> $t
      */
-    private function ruledOut(array $t, int $place, int $since): bool
+    public function hint(array $t, Item $item, int $since): string
     {
-        for ($s = $place - 1; $s >= max($since, $place - self::LOOKS_BACK); $s--) {
+        $cue = $this->cue($t, $item->from, $since);
+        for ($s = $item->from - 1; $cue === 'between' && $s >= $since; $s--) {
+            // 'Except between one and two': what rules out stands before what joins.
             if ($this->cues['between']->at($t, $s) !== null) {
-                return $this->cue($t, $s, $since) === 'without';
+                $cue = $this->cue($t, $s, $since) === 'without' ? 'without' : 'between';
+
+                break;
             }
         }
 
-        return false;
+        return $this->after($t, $item->to, $cue);
     }
 
     /**
@@ -132,7 +131,7 @@ final readonly class Cues
             $cue === '' && $this->cues['after_that']->at($t, $place) !== null => 'after',
             $cue === '' && $this->cues['onwards']->at($t, $place) !== null => 'from',
             $cue === '' && $this->cues['or_before']->at($t, $place) !== null => 'to_start',
-            $cue === '' && $this->cues['ish']->at($t, $place) !== null => 'around',
+            $cue === '' && ($this->cues['ish']->at($t, $place) !== null || $this->cues['ish']->at($t, $place - 1) !== null) => 'around',
             default => $cue,
         };
     }
@@ -151,13 +150,5 @@ final readonly class Cues
         $gap = array_slice($t, $from + $hit[1], $to - $from - $hit[1]);
 
         return array_filter($gap, fn (Token $token): bool => ! isset($this->little[$token->text])) === [] ? $t[$from]->text : null;
-    }
-
-    /** @param list<Token> $t */
-    private function goesWith(array $t, int $from, int $to): bool
-    {
-        $gap = array_map(static fn (Token $token): string => $token->text, array_slice($t, $from, $to - $from));
-
-        return array_intersect($gap, ['or', 'and', 'nor']) !== [] && count($gap) <= self::FEW_BETWEEN || $gap === [];
     }
 }

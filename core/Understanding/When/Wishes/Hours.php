@@ -10,17 +10,17 @@ final readonly class Hours
     /** Half of what 'around three' allows to either side, in minutes. */
     private const AROUND = 30;
 
-    /** @param list<array{string, Item, ?Item}> $meant */
+    /** @param list<array{Sense, Item, ?Item}> $meant */
     public function laid(Wish $wish, array $meant, ?string $half): Wish
     {
         $times = [];
         $not = [];
-        foreach ($meant as [$cue, $item, $other]) {
-            $span = $item->kind === Item::PART && is_array($item->value) ? new Span((int) $item->value[0], (int) $item->value[1]) : $this->span($cue, $this->placed($item, $half), $other === null ? null : $this->placed($other, $half));
-            if ($cue === 'without') {
-                $not[] = $item->kind === Item::TIME && $other === null ? new Span($span->from, $span->from + 1) : $span;
-            } elseif ($item->kind === Item::PART && in_array($cue, ['from', 'after', 'before', 'by', 'to_start'], true)) {
-                $times[] = $cue === 'from' ? new Span($span->from) : ($cue === 'after' ? new Span($span->to) : new Span(0, $cue === 'before' ? $span->from : $span->to));
+        foreach ($meant as [$sense, $item, $other]) {
+            $span = $item->kind === Item::PART && is_array($item->value) ? new Span((int) $item->value[0], (int) $item->value[1]) : $this->span($sense, $this->placed($item, $half), $other === null ? null : $this->placed($other, $half));
+            if ($sense === Sense::RuledOut) {
+                $not[] = $item->kind === Item::TIME ? new Span($span->from, $other === null ? $span->from + 1 : ($span->over ?? $span->to)) : $span;
+            } elseif ($item->kind === Item::PART && in_array($sense, [Sense::From, Sense::After, Sense::Before, Sense::OverBy, Sense::StartsBy], true)) {
+                $times[] = $sense === Sense::From ? new Span($span->from) : ($sense === Sense::After ? new Span($span->to) : new Span(0, $sense === Sense::Before ? $span->from : $span->to));
             } else {
                 $times[] = $span;
             }
@@ -33,7 +33,7 @@ final readonly class Hours
             return $gone !== [] && count($gone) === count($wish->times ?? []) ? $wish->but(['times' => null, 'half' => null, 'firstOfDay' => false]) : $wish;
         }
         // 'The afternoon, after three': a part with a limit is the part within it.
-        $parts = array_values(array_filter($meant, static fn (array $one): bool => $one[1]->kind === Item::PART && $one[0] === ''));
+        $parts = array_values(array_filter($meant, static fn (array $one): bool => $one[1]->kind === Item::PART && $one[0] === Sense::Wished));
         if (count($parts) === 1 && count($times) > 1) {
             $limits = array_values(array_filter($times, static fn (Span $one): bool => ! (is_array($parts[0][1]->value) && $one->from === $parts[0][1]->value[0] && $one->to === $parts[0][1]->value[1])));
             $whole = is_array($parts[0][1]->value) ? $parts[0][1]->value : [0, Span::DAY];
@@ -64,15 +64,15 @@ final readonly class Hours
         return $low->from < ($high->over ?? $high->to) ? [new Span($low->from, $high->to, $high->over)] : $times;
     }
 
-    private function span(string $cue, int $minute, ?int $other): Span
+    private function span(Sense $sense, int $minute, ?int $other): Span
     {
         return match (true) {
             $other !== null => new Span($minute, Span::DAY, $other > $minute ? $other : $other + 720),
-            $cue === 'from', $cue === 'after' => new Span($minute),
-            $cue === 'before' => new Span(0, $minute),
-            $cue === 'by' => new Span(0, Span::DAY, $minute),
-            $cue === 'to_start' => new Span(0, $minute + 1),
-            $cue === 'around' => new Span(max(0, $minute - self::AROUND), $minute + self::AROUND),
+            $sense === Sense::From, $sense === Sense::After => new Span($minute),
+            $sense === Sense::Before => new Span(0, $minute),
+            $sense === Sense::OverBy => new Span(0, Span::DAY, $minute),
+            $sense === Sense::StartsBy => new Span(0, $minute + 1),
+            $sense === Sense::Around => new Span(max(0, $minute - self::AROUND), $minute + self::AROUND),
             default => new Span($minute, $minute + 1),
         };
     }

@@ -11,6 +11,9 @@ final readonly class Item
 
     public const WEEKDAY = 'weekday';
 
+    /** Working days, or weekends. */
+    public const WEEKDAYS = 'weekdays';
+
     public const PERIOD = 'period';
 
     public const TIME = 'time';
@@ -22,14 +25,17 @@ final readonly class Item
     /**
      * @param array{string, string}|int|array{int, int, ?string}|string $value dates of a day or period; a weekday or minute; a part; the name of a turn
      * @param bool $every a weekday said of all of them: Sundays, any Tuesday
+     * @param bool $beside told by another: the day after it, the week before it
+     * @param ?int $ordinal a day or week of a month that was not named: the fourteenth, the second week
+     * @param bool $doubtful a number that may be an hour, or only count something
      */
-    public function __construct(public string $kind, public array|int|string $value, public int $from, public int $to, public bool $every = false)
+    public function __construct(public string $kind, public array|int|string $value, public int $from, public int $to, public bool $every = false, public bool $doubtful = false, public bool $beside = false, public ?int $ordinal = null)
     {
     }
 
     public function isDay(): bool
     {
-        return in_array($this->kind, [self::DAY, self::WEEKDAY, self::PERIOD], true);
+        return in_array($this->kind, [self::DAY, self::WEEKDAY, self::WEEKDAYS, self::PERIOD], true);
     }
 
     public function isTime(): bool

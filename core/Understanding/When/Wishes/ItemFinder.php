@@ -13,18 +13,28 @@ use Ringo\Understanding\When\Clock;
 use Ringo\Understanding\When\ClockFinder;
 use Ringo\Understanding\When\Day;
 use Ringo\Understanding\When\DayFinder;
+use Ringo\Understanding\When\Span;
 
 /** Finds what of a wish names days, weeks, months, times and parts of the day, and turns of phrase such as 'the earliest' or 'later'. */
 final readonly class ItemFinder
 {
     /** Turns of phrase of wishes.php that stand for themselves. */
-    private const TURNS = ['first_thing', 'earliest', 'latest', 'other_day', 'any_day', 'any_time', 'any', 'later', 'earlier', 'day_after', 'day_before', 'week_after', 'week_before', 'weekdays', 'weekends'];
+    private const TURNS = ['first_thing', 'earliest', 'latest', 'other_day', 'any_day', 'any_time', 'any', 'later', 'earlier', 'day_after', 'day_before', 'week_after', 'week_before'];
 
-    /** Days of a month that are its beginning, or its end. */
-    private const EDGE = 5;
+    /** Turns of phrase that are a day or week beside another. */
+    private const BESIDE = ['day_after' => '+1 day', 'day_before' => '-1 day', 'week_after' => '+1 week', 'week_before' => '-1 week'];
 
     /** The one word that is a day and a part of it. */
     private const TONIGHT = 'tonight';
+
+    /** Behind these 'ten to twelve' is a stretch. */
+    private const BEFORE_A_STRETCH = ['from', 'between', 'time', 'anything'];
+
+    /** The number that stands for a thing as well. */
+    private const ONE = 'one';
+
+    /** Hours of a clock face. */
+    private const HOURS = 12;
 
     /** An utterance of so few words may be a bare hour. */
     private const FEW = 3;
@@ -38,8 +48,7 @@ final readonly class ItemFinder
     /** @var Phrases<array{string, mixed}> */
     private Phrases $turns;
 
-    /** @var array<string, Phrases<string>> */
-    private array $parts;
+    private PeriodFinder $periods;
 
     /** @var array<string, true> */
     private array $cues;
@@ -63,17 +72,18 @@ final readonly class ItemFinder
                 $turns[$phrase] = [Item::TURN, $turn];
             }
         }
+        foreach (['weekdays', 'weekends'] as $section) {
+            foreach ($words->section('wishes', $section) as $phrase) {
+                $turns[$phrase] = [Item::WEEKDAYS, $section];
+            }
+        }
         foreach (['weekend' => 0, 'next_weekend' => 1] as $section => $weeks) {
             foreach ($words->section('wishes', $section) as $phrase) {
                 $turns[$phrase] = ['weekend', $weeks];
             }
         }
         $this->turns = new Phrases($turns);
-        $parts = [];
-        foreach (['begins', 'middles', 'halves', 'ends', 'rest', 'whole', 'week_of', 'within'] as $part) {
-            $parts[$part] = $words->phrases('wishes', $part);
-        }
-        $this->parts = $parts;
+        $this->periods = new PeriodFinder($words, $this->numerals, $this->turns);
         $cues = ['at', 'say', 'for', 'than', 'and', 'to', 'or'];
         foreach (['from', 'before', 'by', 'around', 'between', 'to_start'] as $cue) {
             foreach ($words->section('wishes', $cue) as $phrase) {
@@ -102,7 +112,7 @@ final readonly class ItemFinder
         }
         $items = [];
         for ($i = 0, $n = count($t); $i < $n;) {
-            $found = $this->period($t, $i, $context) ?? $this->weekOf($t, $i, $days, $context);
+            $found = $this->periods->at($t, $i, $context) ?? $this->periods->weekOf($t, $i, $days, $context);
             $turn = $found === null ? $this->turn($t, $i, $context) : null;
             $day = $found === null && isset($days[$i]) && $days[$i]->what instanceof Day ? $this->day($t, $i, $days[$i]->what, $days[$i]->length, $context) : [];
             $found = match (true) {
@@ -113,168 +123,44 @@ final readonly class ItemFinder
                 isset($this->cues[$t[$i - 1]->text ?? '']) || $i === $n - 1 => $this->hourAfterCue($t, $i, $context),
                 default => [],
             };
+            $found = $found === [] ? $this->doubtful($t, $i, $context) : $found;
             array_push($items, ...$found);
-            $i = $found === [] ? $i + 1 : max(array_map(static fn (Item $item): int => $item->to, $found));
-        }
-
-        return $items;
-    }
-
-    /**
-     * 'End of the month', 'early next week', 'the rest of this week'.
-     *
-     * @param list<Token> $t
-     */
-    private function period(array $t, int $i, Context $context): ?Item
-    {
-        $feast = $this->feast($t, $i, $context) ?? $this->weekOfMonth($t, $i, $context) ?? $this->within($t, $i, $context);
-        if ($feast !== null) {
-            return $feast;
-        }
-        foreach (['begins', 'middles', 'halves', 'ends', 'rest'] as $part) {
-            $hit = $this->parts[$part]->at($t, $i);
-            if ($hit === null) {
-                continue;
+            $to = $found === [] ? $i + 1 : max(array_map(static fn (Item $item): int => $item->to, $found));
+            // 'The end of the day on Thursday': what was taken for the beginning of a day belongs to what stands before it.
+            for ($cut = $i + 1; $cut < $to; $cut++) {
+                if (isset($days[$cut]) && $days[$cut]->end() > $to) {
+                    foreach ($this->days->find(array_slice($t, $to), $context) as $span) {
+                        $days[$to + $span->from] ??= new Span($span->what, $to + $span->from, $span->length);
+                    }
+                }
             }
-            $at = $i + $hit[1];
-            $whole = $this->whole($t, $at, $context);
-            if ($whole !== null) {
-                return new Item(Item::PERIOD, $this->portion($whole[0], $part, $context), $i, $whole[1]);
-            }
+            $i = $to;
         }
 
-        return null;
+        return $this->beside($items);
     }
 
     /**
-     * Easter is its four days.
+     * 'Nine tomorrow or nine the day after', 'not next week, the one after': beside the day or week that is named before it.
      *
-     * @param list<Token> $t
-     */
-    private function feast(array $t, int $i, Context $context): ?Item
-    {
-        $days = $this->words->section('wishes', 'feasts')[$t[$i]->text] ?? null;
-        $next = $t[$i + 1]->text ?? '';
-        $sunday = $days === null || isset($this->words->section('calendar', 'weekdays')[$next]) || $next === 'day' ? null : (new Day(easter: 0))->resolve($context->now);
-
-        return $sunday === null || ! is_array($days) ? null : new Item(Item::PERIOD, [$sunday->modify("{$days[0]} days")->format('Y-m-d'), $sunday->modify("+{$days[1]} days")->format('Y-m-d')], $i, $i + 1);
-    }
-
-    /**
-     * 'In the next two weeks', 'within three days'.
+     * @param list<Item> $items
      *
-     * @param list<Token> $t
+     * @return list<Item>
      */
-    private function within(array $t, int $i, Context $context): ?Item
+    private function beside(array $items): array
     {
-        $hit = $this->parts['within']->at($t, $i);
-        $word = $hit === null ? '' : $t[$i + $hit[1]]->text ?? '';
-        $number = $hit === null || $word === '' ? null : $this->numerals->cardinal($t, $i + $hit[1]);
-        $few = $this->words->section('wishes', 'few')[$word] ?? null;
-        $count = is_int($few) ? $few : $number?->whole();
-        $at = $hit === null ? 0 : $i + $hit[1] + (is_int($few) ? 1 : $number->length ?? 0);
-        $unit = $hit === null ? null : ($this->words->section('calendar', 'counted')[$t[$at]->text ?? ''] ?? null);
-        $days = ['day' => 1, 'week' => 7, 'fortnight' => 14, 'month' => 30][is_string($unit) ? $unit : ''] ?? null;
-        if ($hit === null || $days === null || ! is_int($count) && $unit !== 'fortnight') {
-            return null;
-        }
-
-        return new Item(Item::PERIOD, [$context->now->format('Y-m-d'), $context->now->modify('+'.$days * (is_int($count) ? $count : 1).' days')->format('Y-m-d')], $i, $at + 1);
-    }
-
-    /**
-     * 'The first week of April', 'the last week of the month'.
-     *
-     * @param list<Token> $t
-     */
-    private function weekOfMonth(array $t, int $i, Context $context): ?Item
-    {
-        foreach ($this->words->section('wishes', 'weeks_of_month') as $phrase => $n) {
-            $hit = (new Phrases([$phrase => true]))->at($t, $i);
-            $whole = $hit === null ? null : $this->whole($t, $i + $hit[1], $context);
-            if ($whole !== null && is_int($n)) {
-                $first = new \DateTimeImmutable($whole[0][0]);
-                $from = $n < 0 ? (new \DateTimeImmutable($whole[0][1]))->modify('-6 days') : $first->modify('+'.(7 * ($n - 1)).' days');
-
-                return new Item(Item::PERIOD, [$from->format('Y-m-d'), $from->modify('+6 days')->format('Y-m-d')], $i, $whole[1]);
+        $last = null;
+        foreach ($items as $n => $item) {
+            $unit = self::BESIDE[$item->kind === Item::TURN && is_string($item->value) ? $item->value : ''] ?? null;
+            if ($item->kind === Item::DAY || $item->kind === Item::PERIOD) {
+                $last = $item;
+            } elseif ($unit !== null && $last !== null && is_array($last->value) && ($last->kind === Item::DAY) === str_ends_with($unit, 'day')) {
+                $dates = array_map(static fn (mixed $date): string => (new \DateTimeImmutable((string) $date))->modify($unit)->format('Y-m-d'), array_slice($last->value, 0, 2));
+                $items[$n] = new Item($last->kind, [$dates[0], $dates[1]], $item->from, $item->to, beside: true);
             }
         }
 
-        return null;
-    }
-
-    /**
-     * A week or a month by itself.
-     *
-     * @param list<Token> $t
-     *
-     * @return array{array{string, string}, int}|null its dates, and the token behind it
-     */
-    private function whole(array $t, int $i, Context $context): ?array
-    {
-        $turn = $this->turns->at($t, $i);
-        if ($turn !== null && in_array($turn[0][0], ['weeks', 'months'], true)) {
-            $count = is_int($turn[0][1]) ? $turn[0][1] : 0;
-
-            return [$turn[0][0] === 'weeks' ? self::week($context->now, $count) : self::month($context->now->modify("first day of +{$count} month")), $i + $turn[1]];
-        }
-        $skip = ($t[$i]->text ?? '') === 'the' ? 1 : 0;
-        $word = $t[$i + $skip]->text ?? '';
-        if ($word === 'week' || $word === 'month') {
-            return [$word === 'week' ? self::week($context->now, 0) : self::month($context->now), $i + $skip + 1];
-        }
-        $month = $this->words->section('calendar', 'months')[$word] ?? null;
-        if (is_int($month)) {
-            return [self::month(self::firstOf(new Day(month: $month), $context->now)), $i + $skip + 1];
-        }
-
-        return null;
-    }
-
-    /**
-     * @param array{string, string} $whole
-     *
-     * @return array{string, string}
-     */
-    private function portion(array $whole, string $part, Context $context): array
-    {
-        [$from, $to] = $whole;
-        $today = $context->now->format('Y-m-d');
-        $day = static fn (string $date, int $days): string => (new \DateTimeImmutable($date))->modify(sprintf('%+d days', $days))->format('Y-m-d');
-        if ($part === 'rest') {
-            // 'Later this week' is after today.
-            return [max($from, $from <= $today && $to >= $today ? $day($today, 1) : $from), $to];
-        }
-        $week = $day($from, 6) === $to;
-
-        return match ($part) {
-            'begins' => $week ? [$from, $day($from, 1)] : [$from, $day($from, self::EDGE - 1)],
-            'halves' => $week ? [$day($from, 3), $to] : [$day($from, 15), $to],
-            'middles' => $week ? [$day($from, 1), $day($from, 3)] : [$day($from, 10), $day($from, 19)],
-            default => $week ? [$day($from, 3), $day($from, 4)] : [$day($to, 1 - self::EDGE), $to],
-        };
-    }
-
-    /**
-     * 'The week of the ninth' is the calendar week that has it.
-     *
-     * @param list<Token> $t
-     * @param array<int, \Ringo\Understanding\When\Span> $days
-     */
-    private function weekOf(array $t, int $i, array $days, Context $context): ?Item
-    {
-        $hit = $this->parts['week_of']->at($t, $i);
-        if ($hit === null) {
-            return null;
-        }
-        for ($at = $i + $hit[1]; $at <= $i + $hit[1] + 1; $at++) {
-            $date = isset($days[$at]) && $days[$at]->what instanceof Day ? $days[$at]->what->resolve($context->now) : null;
-            if ($date !== null) {
-                return new Item(Item::PERIOD, self::week($date, 0), $i, $days[$at]->end());
-            }
-        }
-
-        return null;
+        return array_values($items);
     }
 
     /** @param list<Token> $t */
@@ -290,9 +176,9 @@ final readonly class ItemFinder
         }
         $count = is_int($value) ? $value : 0;
         $dates = match ($kind) {
-            'weeks' => self::week($context->now, $count),
-            'months' => self::month($context->now->modify("first day of +{$count} month")),
-            'weekend' => [self::week($context->now, $count)[1], self::week($context->now, $count)[1]],
+            'weeks' => PeriodFinder::week($context->now, $count),
+            'months' => PeriodFinder::month($context->now->modify("first day of +{$count} month")),
+            'weekend' => [PeriodFinder::week($context->now, $count)[1], PeriodFinder::week($context->now, $count)[1]],
             default => null,
         };
         if ($dates !== null) {
@@ -304,7 +190,7 @@ final readonly class ItemFinder
             return new Item(Item::PART, [(int) $value[0], (int) $value[1], is_string($value[2]) ? $value[2] : null], $i, $i + $length);
         }
 
-        return new Item(Item::TURN, is_string($value) ? $value : '', $i, $i + $length);
+        return new Item($kind === Item::WEEKDAYS ? Item::WEEKDAYS : Item::TURN, is_string($value) ? $value : '', $i, $i + $length);
     }
 
     /**
@@ -319,25 +205,30 @@ final readonly class ItemFinder
         $part = $this->turns->at($t, $to - 1);
         $also = ($length > 1 || $t[$i]->text === self::TONIGHT) && $part !== null && $part[0][0] === Item::PART && is_array($part[0][1]) && $day->weekday === null ? [new Item(Item::PART, [(int) $part[0][1][0], (int) $part[0][1][1], is_string($part[0][1][2]) ? $part[0][1][2] : null], $i, $to)] : [];
         if ($day->weeks !== null && $day->weekday === null && $day->day === null) {
-            return [new Item(Item::PERIOD, self::week($context->now, $day->weeks), $i, $to)];
+            return [new Item(Item::PERIOD, PeriodFinder::week($context->now, $day->weeks), $i, $to)];
         }
         if ($day->weekday !== null && ($day->month !== null || $day->months !== null) && $day->day === null && $day->nth === null) {
             // 'Any Thursday in April': the weekday, and where it lies.
-            return [...$this->day($t, $i, new Day(weekday: $day->weekday), 1, $context), new Item(Item::PERIOD, self::month(self::firstOf($day, $context->now)), $i + 1, $to)];
+            return [...$this->day($t, $i, new Day(weekday: $day->weekday), 1, $context), new Item(Item::PERIOD, PeriodFinder::month(PeriodFinder::firstOf($day, $context->now)), $i + 1, $to)];
         }
         $bareMonth = ($day->month !== null || $day->months !== null) && $day->day === null && $day->weekday === null && $day->nth === null && ! $day->lastDay;
         if ($bareMonth) {
-            return [new Item(Item::PERIOD, self::month(self::firstOf($day, $context->now)), $i, $to)];
+            return [new Item(Item::PERIOD, PeriodFinder::month(PeriodFinder::firstOf($day, $context->now)), $i, $to)];
         }
         if ($day->weekday !== null && $day->which === '' && $day->weeks === null && $day->day === null && $day->months === null && $day->month === null && $day->nth === null && $day->plus === 0 && $day->offset === null) {
             $last = $t[$to - 1]->text;
             $plural = str_ends_with($last, 's') && ! in_array($last, ['tues', 'weds', 'thurs'], true) || in_array($t[$to]->text ?? '', ['mornings', 'afternoons', 'evenings', 'lunchtimes'], true);
 
-            return [new Item(Item::WEEKDAY, $day->weekday, $i, $to, $plural || isset($this->every[$t[$i]->text]) || isset($this->every[$t[$i - 1]->text ?? '']))];
+            // 'The following Friday', 'the Monday after'.
+            $after = ($t[$i - 1]->text ?? '') === 'following' || ($t[$to]->text ?? '') === 'after' && ! isset($t[$to + 1]);
+
+            return [new Item(Item::WEEKDAY, $day->weekday, $i, $to, $plural || isset($this->every[$t[$i]->text]) || isset($this->every[$t[$i - 1]->text ?? '']), beside: $after)];
         }
         $date = $day->resolve($context->now)?->format('Y-m-d');
 
-        return $date === null ? [] : [new Item(Item::DAY, [$date, $date], $i, $to), ...$also];
+        $ordinal = $day->day !== null && $day->month === null && $day->months === null && $day->weekday === null ? $day->day : null;
+
+        return $date === null ? [] : [new Item(Item::DAY, [$date, $date], $i, $to, ordinal: $ordinal), ...$also];
     }
 
     /**
@@ -353,8 +244,8 @@ final readonly class ItemFinder
             return [new Item(Item::DAY, [$local->format('Y-m-d'), $local->format('Y-m-d')], $i, $i + $length), new Item(Item::TIME, self::minute($local->format('H:i')), $i, $i + $length)];
         }
         // 'From ten till twelve' is a stretch, not ten minutes to twelve.
-        if ($length === 3 && in_array($t[$i - 1]->text ?? '', ['from', 'between'], true) && in_array($t[$i + 1]->text, ['to', 'till', 'until'], true)) {
-            return [...$this->hourAfterCue($t, $i, $context), ...$this->hourAfterCue($t, $i + 2, $context)];
+        if ($length === 3 && in_array($t[$i + 1]->text, in_array($t[$i - 1]->text ?? '', self::BEFORE_A_STRETCH, true) ? ['to', 'till', 'until'] : ['till', 'until'], true)) {
+            return [...$this->doubtful($t, $i, $context), ...$this->doubtful($t, $i + 2, $context)];
         }
         $time = $clock instanceof Clock && $clock->complete() ? $clock->resolve() : null;
         if ($time === null || ! $clock instanceof Clock || $this->bare($t, $i, $length) && ! isset($this->cues[$t[$i - 1]->text ?? '']) && count($t) > self::FEW && $i + $length < count($t) && ($t[$i + $length]->text ?? '') !== 'ish') {
@@ -379,6 +270,25 @@ final readonly class ItemFinder
     }
 
     /**
+     * A number that stands alone may be an hour: 'ten is no good'.
+     *
+     * @param list<Token> $t
+     *
+     * @return list<Item>
+     */
+    private function doubtful(array $t, int $i, Context $context): array
+    {
+        $number = $this->numerals->cardinal($t, $i);
+        if ($number === null || $number->length !== 1 || ! $number->isWhole() || $number->value < 1 || $number->value > self::HOURS || isset($this->words->section('calendar', 'counted')[$t[$i + 1]->text ?? '']) || $t[$i]->text === self::ONE && in_array($t[$i - 1]->text ?? '', $this->words->section('wishes', 'before_one'), true)) {
+            return [];
+        }
+        $clock = ($this->clocks->find([$t[$i]], $context)[0] ?? null)?->what;
+        $time = $clock instanceof Clock && $clock->complete() ? $clock->resolve() : null;
+
+        return $time === null ? [] : [new Item(Item::TIME, self::minute($time), $i, $i + 1, doubtful: true)];
+    }
+
+    /**
      * Whether a time is nothing but a number.
      *
      * @param list<Token> $t
@@ -388,33 +298,8 @@ final readonly class ItemFinder
         return $length === 1 && preg_match('/[:.]|[ap]m$/', $t[$i]->text) !== 1 && ! isset($this->words->section('calendar', 'clock_words')[$t[$i]->text]);
     }
 
-    /** The first day of a month named without a day: the coming one of that name. */
-    private static function firstOf(Day $day, \DateTimeImmutable $now): \DateTimeImmutable
-    {
-        if ($day->month === null) {
-            return $now->modify(sprintf('first day of %+d month', $day->months ?? 0));
-        }
-        $year = $day->year ?? (int) $now->format('Y') + ($day->month < (int) $now->format('n') ? 1 : 0);
-
-        return $now->setDate($year, $day->month, 1);
-    }
-
     private static function minute(string $time): int
     {
         return (int) substr($time, 0, 2) * 60 + (int) substr($time, 3, 2);
-    }
-
-    /** @return array{string, string} Monday to Sunday, so many weeks after that of a day */
-    private static function week(\DateTimeImmutable $day, int $weeks): array
-    {
-        $monday = $day->modify('monday this week')->modify("+{$weeks} weeks");
-
-        return [$monday->format('Y-m-d'), $monday->modify('+6 days')->format('Y-m-d')];
-    }
-
-    /** @return array{string, string} */
-    private static function month(\DateTimeImmutable $day): array
-    {
-        return [$day->modify('first day of this month')->format('Y-m-d'), $day->modify('last day of this month')->format('Y-m-d')];
     }
 }

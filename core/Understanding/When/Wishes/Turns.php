@@ -9,6 +9,9 @@ use Ringo\Understanding\Context;
 /** Turns of phrase laid upon a wish: the earliest, later that day, the week after, another day. */
 final readonly class Turns
 {
+    /** 'Anything later' is later, not any time at all. */
+    private const BESIDE = ['later', 'earlier', 'day_after', 'day_before', 'week_after', 'week_before', 'other_day', 'any_day', 'any_time'];
+
     /**
      * Turns of phrase: the earliest, later, the day after, I do not mind.
      *
@@ -26,12 +29,10 @@ final readonly class Turns
             $wish = match ($turn) {
                 'earliest', 'latest' => $wish->but(['order' => $turn]),
                 'first_thing' => $wish->but(['firstOfDay' => true, 'times' => [new Span(0, 600)]]),
-                'any' => $named ? $wish : $wish->but(['days' => null, 'weekdays' => null, 'times' => null, 'order' => null, 'firstOfDay' => false, 'frame' => null]),
+                'any' => $named || array_intersect($turns, self::BESIDE) !== [] ? $wish : $wish->but(['days' => null, 'weekdays' => null, 'times' => null, 'order' => null, 'firstOfDay' => false, 'frame' => null]),
                 'other_day' => $named ? $wish : $this->notThat($wish, $offered),
-                'any_day' => $wish->but(['days' => null, 'weekdays' => null, 'frame' => null]),
+                'any_day' => $named ? $wish : $wish->but(['days' => null, 'weekdays' => null, 'frame' => null]),
                 'any_time' => $wish->but(['times' => null, 'firstOfDay' => false]),
-                'weekdays' => $wish->but(['weekdays' => [1, 2, 3, 4, 5]]),
-                'weekends' => $wish->but(['weekdays' => [6, 7], 'days' => null, 'frame' => null]),
                 'later', 'earlier' => $offered === [] ? $wish : $this->sameDay($wish, $turn, $offered),
                 'day_after', 'day_before' => $this->besideDay($wish, $turn === 'day_after' ? 1 : -1, $offered),
                 'week_after', 'week_before' => $this->besideWeek($wish, $turn === 'week_after' ? 1 : -1, $offered, $context),

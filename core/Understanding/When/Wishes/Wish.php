@@ -32,6 +32,8 @@ final readonly class Wish
      * @param ?Dates $frame the week or month in force, in which a weekday lies
      * @param ?int $after only starts after this moment: 'later'
      * @param ?int $before only starts before this moment: 'earlier'
+     * @param list<DayHours> $byDay hours told day by day; on the days that they cover they stand in place of the others
+     * @param list<DayHours> $notByDay hours that are ruled out on some days alone
      */
     public function __construct(
         public ?array $days = null,
@@ -47,6 +49,8 @@ final readonly class Wish
         public ?array $frame = null,
         public ?int $after = null,
         public ?int $before = null,
+        public array $byDay = [],
+        public array $notByDay = [],
     ) {
     }
 
@@ -62,6 +66,8 @@ final readonly class Wish
         $data = get_object_vars($this);
         $data['times'] = $this->times === null ? null : array_map(static fn (Span $span): array => [$span->from, $span->to, $span->over], $this->times);
         $data['notTimes'] = array_map(static fn (Span $span): array => [$span->from, $span->to, $span->over], $this->notTimes);
+        $data['byDay'] = array_map(static fn (DayHours $hours): array => $hours->toArray(), $this->byDay);
+        $data['notByDay'] = array_map(static fn (DayHours $hours): array => $hours->toArray(), $this->notByDay);
 
         return $data;
     }
@@ -71,6 +77,10 @@ final readonly class Wish
     {
         $data['times'] = is_array($data['times'] ?? null) ? array_map(static fn (array $span): Span => new Span(...$span), $data['times']) : null;
         $data['notTimes'] = array_map(static fn (array $span): Span => new Span(...$span), is_array($data['notTimes'] ?? null) ? $data['notTimes'] : []);
+
+        foreach (['byDay', 'notByDay'] as $name) {
+            $data[$name] = array_map(DayHours::fromArray(...), is_array($data[$name] ?? null) ? $data[$name] : []);
+        }
 
         return new self(...$data);
     }
@@ -87,13 +97,13 @@ final readonly class Wish
         return in_array($weekday, $this->notWeekdays, true) || self::within($date, $this->notDays);
     }
 
-    /** Whether a start is wished for, by its minute of the day. */
-    public function time(int $minute, int $length): bool
+    /** Whether a start is wished for, by its minute of the day; the day is day() to tell. */
+    public function time(int $minute, int $length, string $date, int $weekday): bool
     {
-        if ($this->excludedTime($minute)) {
+        if ($this->excludedTime($minute, $date, $weekday)) {
             return false;
         }
-        foreach ($this->times ?? [new Span] as $span) {
+        foreach ($this->timesOn($date, $weekday) ?? [new Span] as $span) {
             if ($minute >= $span->from && $minute < $span->endFor($length)) {
                 return true;
             }
@@ -102,9 +112,25 @@ final readonly class Wish
         return false;
     }
 
-    public function excludedTime(int $minute): bool
+    /** @return ?list<Span> the hours wished for on a day; null: any */
+    public function timesOn(string $date, int $weekday): ?array
     {
-        foreach ($this->notTimes as $span) {
+        $times = [];
+        foreach ($this->byDay as $hours) {
+            array_push($times, ...($hours->covers($date, $weekday) ? $hours->times : []));
+        }
+
+        return $times === [] ? $this->times : $times;
+    }
+
+    /** Whether an hour is out of the question. */
+    public function excludedTime(int $minute, string $date, int $weekday): bool
+    {
+        $out = $this->notTimes;
+        foreach ($this->notByDay as $hours) {
+            array_push($out, ...($hours->covers($date, $weekday) ? $hours->times : []));
+        }
+        foreach ($out as $span) {
             if ($minute >= $span->from && $minute < $span->to) {
                 return true;
             }

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding\When\Wishes;
+
+use Ringo\Language\Token;
+
+/** Days that are named each with hours of its own: 'Monday morning or Friday afternoon', 'nine tomorrow or ten on Thursday'. */
+final readonly class Pairs
+{
+    /** Words between a day and its hour: 'on the', 'in the'. */
+    private const LITTLE = 2;
+
+    /** Words that keep two apart. */
+    private const APART = ['and', 'or', 'but', 'no', 'not', 'nor'];
+
+    /**
+     * @param list<Token> $t
+     * @param list<Item> $items in order
+     * @param array<int, Sense> $senses
+     *
+     * @return list<array{list<Item>, list<Item>}> days and hours of each; empty where days and hours are not told by pairs
+     */
+    public function of(array $t, array $items, array $senses): array
+    {
+        $named = array_values(array_filter($items, static fn (Item $item): bool => $item->isDay() || $item->isTime()));
+        $pairs = [];
+        foreach ($named as $n => $item) {
+            $other = $named[$n - 1] ?? null;
+            // Each day has one hour beside it, and each pair the same order.
+            if ($n % 2 === 1 && ($other === null || $other->isDay() === $item->isDay() || $item->isDay() !== $named[1]->isDay() || ! $this->together($t, $other->to, $item->from))) {
+                return [];
+            }
+            if ($n % 2 === 1 && $other !== null) {
+                $pairs[] = $item->isDay() ? [[$item], [$other]] : [[$other], [$item]];
+            }
+        }
+        $senseOf = static fn (Item $item): Sense => $senses[$item->from] ?? Sense::Wished;
+        $out = array_filter($pairs, static fn (array $pair): bool => $senseOf($pair[0][0]) === Sense::RuledOut && $senseOf($pair[1][0]) === Sense::RuledOut);
+        $plain = array_filter($pairs, static fn (array $pair): bool => $senseOf($pair[0][0]) === Sense::Wished && $senseOf($pair[1][0]) !== Sense::RuledOut);
+        if (count($named) % 2 !== 0 || count($out) !== count($pairs) && (count($plain) !== count($pairs) || count($pairs) < 2)) {
+            return [];
+        }
+
+        return $pairs;
+    }
+
+    /**
+     * Whether nothing but little words stands between a day and its hour.
+     *
+     * @param list<Token> $t
+     */
+    private function together(array $t, int $from, int $to): bool
+    {
+        $between = array_map(static fn (Token $token): string => $token->text, array_slice($t, $from, max(0, $to - $from)));
+
+        return count($between) <= self::LITTLE && array_intersect($between, self::APART) === [];
+    }
+}

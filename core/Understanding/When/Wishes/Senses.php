@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding\When\Wishes;
+
+use Ringo\Language\HashedModel;
+use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
+
+/** How each day and time of an utterance is meant, as utterances written in bulk have taught it (training/sayings.py wishes). */
+final class Senses
+{
+    private readonly HashedModel $model;
+
+    private readonly SenseFeatures $features;
+
+    private readonly Cues $cues;
+
+    private readonly Reasons $reasons;
+
+    /** @var list<Sense>|null */
+    private ?array $kinds = null;
+
+    public function __construct(Vocabulary $words)
+    {
+        $this->model = new HashedModel(dirname(__DIR__, 3).'/Language/en/wishes', 'wishes');
+        $this->features = new SenseFeatures;
+        $this->cues = new Cues($words);
+        $this->reasons = new Reasons($words);
+    }
+
+    /**
+     * @param list<Token> $t
+     * @param list<Item> $items all that is named, in order
+     *
+     * @return array<int, Sense> by the place of the first token of each day and time
+     */
+    public function of(array $t, array $items): array
+    {
+        $named = self::named($items);
+        $senses = [];
+        $before = '';
+        foreach ($named as $k => $item) {
+            $likely = $this->likelihoods($t, $named, $k, $before);
+            $sense = $this->kinds()[(int) array_search(max($likely), $likely, true)];
+            $senses[$item->from] = $sense;
+            $before = $sense->value;
+        }
+
+        return $senses;
+    }
+
+    /**
+     * @param list<Item> $items
+     *
+     * @return list<Item> days and times that may be meant in several ways; where one saying names both, as 'this afternoon' does, the first
+     */
+    public static function named(array $items): array
+    {
+        $named = [];
+        foreach ($items as $item) {
+            if ($item->isTime() || $item->isDay() && (! $item->beside || $item->kind === Item::WEEKDAY)) {
+                $named[$item->from] ??= $item;
+            }
+        }
+
+        return array_values($named);
+    }
+
+    /**
+     * @param list<Token> $t
+     * @param list<Item> $named
+     * @param string $before how the one before it is meant; empty for the first
+     *
+     * @return non-empty-list<float> of each sense in the order of the training; they add up to one
+     */
+    public function likelihoods(array $t, array $named, int $k, string $before): array
+    {
+        $scores = $this->model->scores($this->places($t, $named, $k, $before));
+        $most = max([-INF, ...$scores]);
+        $powers = array_map(static fn (float $score): float => exp($score - $most), $scores);
+        $sum = array_sum($powers);
+
+        return array_map(static fn (float $power): float => $power / $sum, $powers) ?: [0.0];
+    }
+
+    /**
+     * What counts for one of them.
+     *
+     * @param list<Token> $t
+     * @param list<Item> $named
+     *
+     * @return list<int> places of HashedModel
+     */
+    public function places(array $t, array $named, int $k, string $before): array
+    {
+        $item = $named[$k];
+        $hint = $this->cues->hint($t, $item, $named[$k - 1]->to ?? 0);
+
+        return $this->features->of($t, $named, $k, ($hint === '' ? 'none' : $hint).(isset($this->reasons->within($t)[$item->from]) ? ' why' : ''), $before);
+    }
+
+    /** @return list<Sense> in the order of the model's scores */
+    private function kinds(): array
+    {
+        /** @var list<string> $kinds */
+        $kinds = $this->model->about()['kinds'];
+
+        return $this->kinds ??= array_map(static fn (string $kind): Sense => Sense::from($kind), $kinds);
+    }
+}

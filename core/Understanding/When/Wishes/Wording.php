@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding\When\Wishes;
+
+use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Numerals;
+
+/** The words of a wish in the form in which days and times are found: 'Friday's fine', 'tennish', 'make it quarter past'. */
+final readonly class Wording
+{
+    /** Besides weekdays: what is said with a short 'is'. */
+    private const WITH_IS = ['today', 'tomorrow', 'day', 'week', 'weekend', 'weekends', 'month', 'morning', 'afternoon', 'evening', 'lunchtime', 'april', 'may', 'june'];
+
+    private Numerals $numerals;
+
+    public function __construct(private Vocabulary $words)
+    {
+        $this->numerals = new Numerals($words);
+    }
+
+    /** @return list<Token> */
+    public function of(string $said, Wish $before): array
+    {
+        return $this->hourly($this->plain(Heard::of($said, $this->words)->tokens), $before);
+    }
+
+    /**
+     * 'Tennish' is ten, or so.
+     *
+     * @param list<Token> $t
+     *
+     * @return list<Token>
+     */
+    private function plain(array $t): array
+    {
+        $plain = [];
+        foreach ($t as $n => $token) {
+            // 'In about three weeks' is in three weeks.
+            if (($t[$n - 1]->text ?? '') === 'in' && $this->words->phrases('wishes', 'around')->at($t, $n) !== null && isset($this->words->section('calendar', 'counted')[$t[$n + 2]->text ?? ''])) {
+                continue;
+            }
+            // 'Wednesday's fine' is Wednesday, 'five's too late' is five.
+            $day = str_ends_with($token->text, "'s") ? substr($token->text, 0, -2) : '';
+            if (isset($this->words->section('calendar', 'weekdays')[$day]) || isset($this->words->section('wishes', 'hours_ish')[$day]) || in_array($day, self::WITH_IS, true)) {
+                array_push($plain, new Token($day, $token->original, $token->start, $token->end, $token->gap), new Token('is', $token->original, $token->end, $token->end, ' '));
+
+                continue;
+            }
+            $hour = str_ends_with($token->text, 'ish') ? ($this->words->section('wishes', 'hours_ish')[rtrim(substr($token->text, 0, -3), '-')] ?? null) : null;
+            if (is_string($hour)) {
+                array_push($plain, new Token($hour, $token->original, $token->start, $token->end, $token->gap), new Token('ish', $token->original, $token->end, $token->end, ' '));
+            } else {
+                $plain[] = $token;
+            }
+        }
+
+        return $plain;
+    }
+
+    /**
+     * 'Make it quarter past': the hour is the one said last, or wished for.
+     *
+     * @param list<Token> $t
+     *
+     * @return list<Token>
+     */
+    private function hourly(array $t, Wish $before): array
+    {
+        $times = $before->times ?? [];
+        $hour = count($times) === 1 && $times[0]->from > 0 ? (intdiv($times[0]->from, 60) + 11) % 12 + 1 : null;
+        $all = [];
+        foreach ($t as $n => $token) {
+            $all[] = $token;
+            $number = $this->numerals->cardinal($t, $n);
+            if ($number !== null && $number->isWhole() && $number->value >= 1 && $number->value <= 12 && ! isset($this->words->section('calendar', 'counted')[$t[$n + $number->length]->text ?? ''])) {
+                $hour = $number->whole();
+            } elseif ($hour !== null && in_array($token->text, ['past', 'to'], true) && in_array($t[$n - 1]->text ?? '', $token->text === 'past' ? ['half', 'quarter'] : ['quarter'], true) && (! isset($t[$n + 1]) || $this->numerals->cardinal($t, $n + 1) === null && ! in_array($t[$n + 1]->text, ['noon', 'midday', 'midnight'], true))) {
+                $all[] = new Token((string) $hour, $token->original, $token->end, $token->end, ' ');
+            }
+        }
+
+        return $all;
+    }
+}
