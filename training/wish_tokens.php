@@ -10,7 +10,9 @@ declare(strict_types=1);
 
 use Ringo\Language\Vocabulary;
 use Ringo\Understanding\Context;
+use Ringo\Understanding\When\Wishes\Cues;
 use Ringo\Understanding\When\Wishes\ItemFinder;
+use Ringo\Understanding\When\Wishes\Reasons;
 use Ringo\Understanding\When\Wishes\Sense;
 use Ringo\Understanding\When\Wishes\Senses;
 use Ringo\Understanding\When\Wishes\Wish;
@@ -28,7 +30,7 @@ const PLAIN = 900;
 const LONGEST = 14;
 
 $words = Vocabulary::of();
-[$wording, $finder, $senses] = [new Wording($words), new ItemFinder($words), new Senses($words)];
+[$wording, $finder, $senses] = [new Wording($words), new ItemFinder($words), new Senses(new Cues($words), new Reasons($words))];
 $context = new Context(new DateTimeImmutable('2026-03-10T09:14', new DateTimeZone('Europe/London')));
 $missed = 0;
 $rows = static function (string $line, bool $own) use ($wording, $finder, $senses, $context, &$missed): void {

@@ -29,6 +29,9 @@ final class FreeTimes
     /** @var array<string, list<array{int, int}>> breaks as moments, by diary and local day */
     private array $breaks = [];
 
+    /** @var array<string, list<int>> starts of a stretch of opening hours that are worth looking at; diaries with the same hours share them */
+    private array $rasters = [];
+
     public function __construct(private readonly Diaries $diaries)
     {
     }
@@ -46,6 +49,7 @@ final class FreeTimes
     public function on(Service $service, string $date, int $now, ?string $area = null, ?string $only = null, ?\Closure $wanted = null): array
     {
         $starts = [];
+        $this->rasters = [];
         foreach ($this->diaries->taking($service) as $diary) {
             if ($only !== null && $diary->key !== $only) {
                 continue;
@@ -139,20 +143,29 @@ final class FreeTimes
         if ($stretches === [] || $frame->end < $now || $this->limits($service, $diary, $date, max($frame->midnight, $now + 3600 * $service->noticeHours), $now) === Reason::TooFar || $diary->mostADay !== null && $this->begunOn($diary, $date, $tz) >= $diary->mostADay) {
             return [];
         }
-        $length = 60 * $service->minutes;
         $earliest = $now + 3600 * $service->noticeHours;
         $starts = [];
+        $goesTo = $service->place === Place::Visit ? $area : null;
+        $near = $goesTo === null ? [] : $this->around($diary, $frame);
+        $shut = $this->shut($service, $diary, $frame);
         foreach ($stretches as [$from, $to]) {
-            $close = $frame->limit($to);
-            for ($minute = $from; $minute < $to; $minute += $service->step) {
-                $start = $frame->at($minute);
-                if ($start === null || $start < $earliest || $wanted !== null && ! $wanted($start)) {
+            [$next, $place, $before] = [0, 0, null];
+            foreach ($this->rasters["{$date} {$tz->getName()} {$from} {$to}"] ??= $this->raster($service, $frame, $from, $to, $earliest, $wanted) as $start) {
+                for (; isset($shut[$next]) && $shut[$next][1] <= $start; $next++);
+                if (isset($shut[$next]) && $start > $shut[$next][0]) {
                     continue;
                 }
-                if ($start + $length > $close) {
-                    break;
+                // Of a class others may be there already: each start is looked at by itself.
+                if ($service->places > 1 && $this->taken($service, $diary, $frame, $start, $area) !== null) {
+                    continue;
                 }
-                if ($this->taken($service, $diary, $frame, $start, $area) === null && $this->together($service, $start, $now)) {
+                for (; isset($near[$place]) && $near[$place]->from < $start; $place++) {
+                    $before = $before === null || $near[$place]->to > $before->to ? $near[$place] : $before;
+                }
+                if ($goesTo !== null && $service->places === 1 && ! $this->reachable($service, $diary, $frame, $start, $start + 60 * $service->minutes, $before, $near[$place] ?? null, $goesTo)) {
+                    continue;
+                }
+                if ($service->with === [] || $this->together($service, $start, $now)) {
                     $starts[] = $start;
                 }
             }
@@ -161,12 +174,62 @@ final class FreeTimes
         return $starts;
     }
 
+    /**
+     * Starts of a stretch of opening hours, in minutes of the day, that exist, are not too soon and leave room for the appointment.
+     *
+     * @return list<int> moments in order
+     */
+    private function raster(Service $service, Frame $frame, int $from, int $to, int $earliest, ?\Closure $wanted): array
+    {
+        $latest = $frame->limit($to) - 60 * $service->minutes;
+        $starts = [];
+        for ($minute = $from; $minute < $to; $minute += $service->step) {
+            $start = $frame->at($minute);
+            if ($start !== null && $start >= $earliest && $start <= $latest && ($wanted === null || $wanted($start))) {
+                $starts[] = $start;
+            }
+        }
+
+        return $starts;
+    }
+
+    /**
+     * Between which moments no start is, for breaks and for other appointments with their margins; those of a class may be its own.
+     *
+     * @return list<array{int, int}> in order and apart; both ends are allowed
+     */
+    private function shut(Service $service, Diary $diary, Frame $frame): array
+    {
+        $length = 60 * $service->minutes;
+        $shut = array_map(static fn (array $one): array => [$one[0] - $length, $one[1]], $this->breaksOn($diary, $frame));
+        foreach ($service->places > 1 ? [] : $this->around($diary, $frame) as $busy) {
+            $shut[] = [$busy->from - $length - 60 * $service->after, $busy->to + 60 * $service->before];
+        }
+        sort($shut);
+        $apart = [];
+        foreach ($shut as $one) {
+            $last = count($apart) - 1;
+            if ($last >= 0 && $one[0] < $apart[$last][1]) {
+                $apart[$last][1] = max($apart[$last][1], $one[1]);
+            } else {
+                $apart[] = $one;
+            }
+        }
+
+        return $apart;
+    }
+
+    /** @return list<array{int, int}> breaks as moments */
+    private function breaksOn(Diary $diary, Frame $frame): array
+    {
+        return $this->breaks[$diary->key.$frame->date] ??= array_map(static fn (array $one): array => [$frame->limit($one[0]), $frame->limit($one[1])], $diary->breaks->on($frame->weekday));
+    }
+
     /** Whether a break, another appointment, its margins or the way to it stand against a start. */
     private function taken(Service $service, Diary $diary, Frame $frame, int $start, ?string $area): ?Reason
     {
         $end = $start + 60 * $service->minutes;
-        $breaks = $this->breaks[$diary->key.$frame->date] ??= array_map(static fn (array $one): array => [$frame->limit($one[0]), $frame->limit($one[1])], $diary->breaks->on($frame->weekday));
-        foreach ($breaks as [$from, $to]) {
+        foreach ($this->breaksOn($diary, $frame) as [$from, $to]) {
             if ($start < $to && $end > $from) {
                 return Reason::Break;
             }
@@ -199,12 +262,11 @@ final class FreeTimes
     /** Whether the way from the appointment before and to the one after fits between; the first and the last way of a day are free. */
     private function reachable(Service $service, Diary $diary, Frame $frame, int $start, int $end, ?Busy $before, ?Busy $after, string $area): bool
     {
-        $sameDay = static fn (?Busy $busy): bool => $busy !== null && $busy->from < $frame->end && $busy->to > $frame->midnight;
-        if ($before !== null && $sameDay($before) && $before->to + 60 * ($service->before + $this->diaries->travel->between($before->area ?? $diary->base, $area)) > $start) {
+        if ($before !== null && $before->to > $frame->midnight && $before->from < $frame->end && $before->to + 60 * ($service->before + $this->diaries->travel->between($before->area ?? $diary->base, $area)) > $start) {
             return false;
         }
 
-        return $after === null || ! $sameDay($after) || $end + 60 * ($service->after + $this->diaries->travel->between($area, $after->area ?? $diary->base)) <= $after->from;
+        return $after === null || $after->from >= $frame->end || $after->to <= $frame->midnight || $end + 60 * ($service->after + $this->diaries->travel->between($area, $after->area ?? $diary->base)) <= $after->from;
     }
 
     /** Whether what the service needs beside it is free at a start. */
@@ -270,10 +332,15 @@ final class FreeTimes
     /** @return array{list<Busy>, int} busy times by their beginning, and how long the longest is */
     private function inOrder(Diary $diary): array
     {
-        $sorted = $diary->busy;
-        usort($sorted, static fn (Busy $a, Busy $b): int => $a->from <=> $b->from);
+        $begins = [];
+        $longest = 0;
+        foreach ($diary->busy as $n => $busy) {
+            $begins[$n] = $busy->from;
+            $longest = max($longest, $busy->to - $busy->from);
+        }
+        asort($begins);
 
-        return [$sorted, max([0, ...array_map(static fn (Busy $one): int => $one->to - $one->from, $sorted)])];
+        return [array_map(static fn (int $n): Busy => $diary->busy[$n], array_keys($begins)), $longest];
     }
 
     /**

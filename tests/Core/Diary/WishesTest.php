@@ -8,7 +8,9 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Ringo\Language\Vocabulary;
 use Ringo\Understanding\Context;
+use Ringo\Understanding\When\Wishes\Cues;
 use Ringo\Understanding\When\Wishes\ItemFinder;
+use Ringo\Understanding\When\Wishes\Reasons;
 use Ringo\Understanding\When\Wishes\Senses;
 use Ringo\Understanding\When\Wishes\Wish;
 use Ringo\Understanding\When\Wishes\WishReader;
@@ -63,7 +65,7 @@ final class WishesTest extends TestCase
         self::assertSame($trained['corpus_sha256'], hash_file('sha256', "{$root}/data/corpora/wishes.txt"), 'train anew: training/sayings.py wishes');
         self::assertSame($trained['weights_sha256'], hash_file('sha256', "{$root}/core/Language/en/wishes/weights.bin"));
         $words = Vocabulary::of();
-        [$wording, $finder, $senses] = [new Wording($words), new ItemFinder($words), new Senses($words)];
+        [$wording, $finder, $senses] = [new Wording($words), new ItemFinder($words), new Senses(new Cues($words), new Reasons($words))];
         foreach (json_decode((string) file_get_contents(__DIR__.'/senses.json'), true, 8, JSON_THROW_ON_ERROR) as $row) {
             $t = $wording->of($row['said'], new Wish);
             $named = Senses::named($finder->in($t, self::context()));

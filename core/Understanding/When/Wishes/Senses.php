@@ -6,7 +6,6 @@ namespace Ringo\Understanding\When\Wishes;
 
 use Ringo\Language\HashedModel;
 use Ringo\Language\Token;
-use Ringo\Language\Vocabulary;
 
 /** How each day and time of an utterance is meant, as utterances written in bulk have taught it (training/sayings.py wishes). */
 final class Senses
@@ -15,19 +14,13 @@ final class Senses
 
     private readonly SenseFeatures $features;
 
-    private readonly Cues $cues;
-
-    private readonly Reasons $reasons;
-
     /** @var list<Sense>|null */
     private ?array $kinds = null;
 
-    public function __construct(Vocabulary $words)
+    public function __construct(private readonly Cues $cues, private readonly Reasons $reasons)
     {
         $this->model = new HashedModel(dirname(__DIR__, 3).'/Language/en/wishes', 'wishes');
         $this->features = new SenseFeatures;
-        $this->cues = new Cues($words);
-        $this->reasons = new Reasons($words);
     }
 
     /**

@@ -30,7 +30,7 @@ final readonly class WishReader
         $this->reasons = new Reasons($words);
         $this->wording = new Wording($words);
         $this->cues = new Cues($words);
-        $this->senses = new Senses($words);
+        $this->senses = new Senses($this->cues, $this->reasons);
     }
 
     /**
