@@ -332,6 +332,8 @@ Route::middleware('auth')->group(static function (): void {
             Route::get('/knowledge/sources/{knowledgeSource}', [KnowledgeController::class, 'show'])->name('knowledge.source');
             Route::put('/knowledge/sources/{knowledgeSource}', [KnowledgeController::class, 'update'])->name('knowledge.update');
             Route::delete('/knowledge/sources/{knowledgeSource}', [KnowledgeController::class, 'destroy'])->name('knowledge.delete');
+            Route::post('/knowledge/sources/{knowledgeSource}/leave-out', [KnowledgeController::class, 'leaveOut'])->name('knowledge.leave-out');
+            Route::post('/knowledge/sources/{knowledgeSource}/put-back', [KnowledgeController::class, 'putBack'])->name('knowledge.put-back');
             Route::post('/knowledge/sources/{knowledgeSource}/restore', [KnowledgeController::class, 'restore'])->name('knowledge.restore')->withTrashed();
             Route::get('/agents/{agent}/sheet', [RecordSheetController::class, 'show'])->name('sheet');
             Route::put('/agents/{agent}/sheet', [RecordSheetController::class, 'update'])->name('sheet.update');

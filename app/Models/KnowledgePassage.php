@@ -35,6 +35,18 @@ final class KnowledgePassage extends Model
 
     public $timestamps = false;
 
+    /** What tells this passage from others of its source, whenever it is indexed: its heading and its words. */
+    public function mark(): string
+    {
+        return self::marked($this->heading, $this->sentences);
+    }
+
+    /** @param list<string> $sentences */
+    public static function marked(string $heading, array $sentences): string
+    {
+        return substr(hash('sha256', mb_substr($heading, 0, 250)."\n".implode(' ', $sentences)), 0, 20);
+    }
+
     /** @return BelongsTo<KnowledgeSource, $this> */
     public function source(): BelongsTo
     {

@@ -23,6 +23,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property int $pieces
  * @property int $answered
  * @property ?array{added: list<string>, removed: list<string>} $last_change
+ * @property ?list<array{mark: string, heading: string, text: string}> $left_out passages that are not answered from
  * @property ?\Illuminate\Support\Carbon $fetched_at
  * @property ?\Illuminate\Support\Carbon $updated_at
  * @property ?\Illuminate\Support\Carbon $deleted_at
@@ -32,12 +33,12 @@ final class KnowledgeSource extends Model
 {
     use SoftDeletes;
 
-    protected $fillable = ['business_id', 'name', 'kind', 'url', 'text', 'version', 'words', 'pieces', 'answered', 'last_change', 'fetched_at'];
+    protected $fillable = ['business_id', 'name', 'kind', 'url', 'text', 'version', 'words', 'pieces', 'answered', 'last_change', 'left_out', 'fetched_at'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['last_change' => 'array', 'fetched_at' => 'datetime'];
+        return ['last_change' => 'array', 'left_out' => 'array', 'fetched_at' => 'datetime'];
     }
 
     /** @return BelongsTo<Business, $this> */

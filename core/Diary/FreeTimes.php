@@ -206,13 +206,16 @@ final class FreeTimes
             $shut[] = [$busy->from - $length - 60 * $service->after, $busy->to + 60 * $service->before];
         }
         sort($shut);
+        /** @var list<array{int, int}> $apart */
         $apart = [];
         foreach ($shut as $one) {
-            $last = count($apart) - 1;
-            if ($last >= 0 && $one[0] < $apart[$last][1]) {
-                $apart[$last][1] = max($apart[$last][1], $one[1]);
-            } else {
+            $last = array_pop($apart);
+            if ($last === null) {
                 $apart[] = $one;
+            } elseif ($one[0] < $last[1]) {
+                $apart[] = [$last[0], max($last[1], $one[1])];
+            } else {
+                array_push($apart, $last, $one);
             }
         }
 

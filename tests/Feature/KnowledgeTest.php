@@ -46,6 +46,35 @@ final class KnowledgeTest extends FeatureTestCase
         self::assertTrue($this->ask('what happens if I bring it back late')->answered);
     }
 
+    public function testAPassageIsLeftOutStaysOutAndComesBack(): void
+    {
+        $this->keep();
+        $source = KnowledgeSource::query()->firstOrFail();
+        $dogs = KnowledgePassage::query()->where('heading', 'Dogs')->firstOrFail();
+        self::assertTrue($this->ask('can I bring my dog')->answered);
+
+        $this->from('/pellbrook/figures')->post("/pellbrook/knowledge/sources/{$source->id}/leave-out", ['passage' => $dogs->id])->assertRedirect('/pellbrook/figures')->assertSessionHas('undo');
+        $back = session('undo')['action'];
+        self::assertFalse($this->ask('can I bring my dog')->answered);
+        self::assertTrue($this->ask('what happens if I bring it back late')->answered);
+        self::assertStringContainsString('Dogs', $source->refresh()->text);
+        $this->get("/pellbrook/knowledge/sources/{$source->id}")->assertOk()->assertSee('put back')->assertSee('Dogs may not');
+        $this->from('/pellbrook/figures')->post("/pellbrook/knowledge/sources/{$source->id}/leave-out", ['passage' => $dogs->id])->assertSessionHasErrors('passage');
+
+        // Kept anew it stays out; how often the others have answered is carried on; rewritten it is another passage.
+        KnowledgePassage::query()->where('heading', 'Late return')->update(['answered' => 3]);
+        $this->put("/pellbrook/knowledge/sources/{$source->id}", ['text' => $source->text."\n## Keys\n\nKeys go through the letter box.\n"])->assertRedirect();
+        self::assertSame(['Late return' => 3, 'Keys' => 0], KnowledgePassage::query()->where('shown', true)->orderBy('id')->pluck('answered', 'heading')->all());
+        $this->post($back)->assertRedirect();
+        self::assertTrue($this->ask('can I bring my dog')->answered);
+        $this->from('/pellbrook/knowledge')->post($back)->assertSessionHasErrors('passage');
+
+        $this->post("/pellbrook/knowledge/sources/{$source->id}/leave-out", ['passage' => KnowledgePassage::query()->where('heading', 'Dogs')->valueOrFail('id')])->assertRedirect();
+        $this->put("/pellbrook/knowledge/sources/{$source->id}", ['text' => str_replace('Dogs may not', 'Dogs on a lead may', $source->refresh()->text)])->assertRedirect();
+        self::assertSame(null, $source->refresh()->left_out);
+        self::assertTrue($this->ask('can I bring my dog')->answered);
+    }
+
     public function testWhatCannotBeReadIsRefusedAndNothingIsKept(): void
     {
         foreach ([['file' => UploadedFile::fake()->createWithContent('x.exe', "MZ\0\0")], ['text' => ''], ['text' => '   ']] as $wrong) {

@@ -67,11 +67,11 @@ final readonly class KeepSource
         $source ??= KnowledgeSource::query()->create(['business_id' => $business->id, 'name' => $name, 'kind' => $kind, 'url' => $url, 'text' => '', 'fetched_at' => null])->refresh();
         $this->clear($source);
         try {
-            $this->index($source, $document, new Terms($this->words, $business->own_words ?? []));
+            $left = $this->index($source, $document, new Terms($this->words, $business->own_words ?? []));
             $before = $new ? null : $this->lines($source);
             $now = array_map(static fn (Passage $passage): string => $passage->text(), $document->passages);
             $change = $before === null ? null : ['added' => array_values(array_slice(array_map(static fn (string $one): string => mb_substr($one, 0, 200), array_diff($now, $before)), 0, 20)), 'removed' => array_values(array_slice(array_map(static fn (string $one): string => mb_substr($one, 0, 200), array_diff($before, $now)), 0, 20))];
-            DB::transaction(function () use ($source, $business, $name, $text, $url, $new, $change, $document): void {
+            DB::transaction(function () use ($source, $business, $name, $text, $url, $new, $change, $document, $left): void {
                 KnowledgePassage::query()->where('knowledge_source_id', $source->id)->update(['shown' => DB::raw('not shown')]);
                 KnowledgeTable::query()->where('knowledge_source_id', $source->id)->delete();
                 foreach ($document->tables as $table) {
@@ -79,7 +79,7 @@ final readonly class KeepSource
                 }
                 $source->restore();
                 $changed = ! $new && ($change !== null && ($change['added'] !== [] || $change['removed'] !== []) || $source->text !== $text);
-                $source->update(['name' => $name, 'text' => $text, 'version' => $source->version + ($changed ? 1 : 0), 'last_change' => $changed ? $change : $source->last_change, 'url' => $url ?? $source->url, 'fetched_at' => $url === null ? $source->fetched_at : now(), 'words' => $document->words(), 'pieces' => count($document->passages) + count($document->tables)]);
+                $source->update(['name' => $name, 'text' => $text, 'version' => $source->version + ($changed ? 1 : 0), 'last_change' => $changed ? $change : $source->last_change, 'url' => $url ?? $source->url, 'fetched_at' => $url === null ? $source->fetched_at : now(), 'words' => $document->words(), 'left_out' => $left === [] ? null : $left, 'pieces' => max(0, count($document->passages) + count($document->tables) - count($left))]);
                 Business::query()->whereKey($business->id)->increment('knowledge_version');
             });
         } catch (\Throwable $problem) {
@@ -111,12 +111,26 @@ final readonly class KeepSource
         $this->keep($source->business, $source->name, $source->kind, $source->text, null, $source);
     }
 
-    /** Writes the passages of a document, a few at a time, so that the lock is held briefly; nobody sees them yet. */
-    private function index(KnowledgeSource $source, Document $document, Terms $terms): void
+    /**
+     * Writes the passages of a document, a few at a time, so that the lock is held briefly; nobody sees them yet. What was left out stays
+     * out, and how often each has answered is carried on.
+     *
+     * @return list<array{mark: string, heading: string, text: string}> what was left out and still stands in it
+     */
+    private function index(KnowledgeSource $source, Document $document, Terms $terms): array
     {
         $waiting = [];
         $size = 0;
+        $out = array_column($source->left_out ?? [], null, 'mark');
+        $left = [];
+        $answered = $source->passages()->where('answered', '>', 0)->get()->mapWithKeys(static fn (KnowledgePassage $one): array => [$one->mark() => $one->answered])->all();
         foreach ([...$document->passages, ...array_merge([], ...array_map(Passage::ofTable(...), $document->tables))] as $passage) {
+            $mark = KnowledgePassage::marked($passage->heading, $passage->sentences);
+            if (isset($out[$mark])) {
+                $left[$mark] = $out[$mark];
+
+                continue;
+            }
             $keys = $terms->keys($passage->text());
             $tf = [];
             foreach ([[$keys, 1.0], [$terms->keys($passage->heading), 2.2], [$terms->keys(implode('. ', $passage->path).'. '.MemoryShelf::name($source->name)), 1.0]] as [$some, $weight]) {
@@ -125,7 +139,7 @@ final readonly class KeepSource
                     $tf[$key] = ($tf[$key] ?? 0.0) + $weight;
                 }
             }
-            $waiting[] = [['business_id' => $source->business_id, 'knowledge_source_id' => $source->id, 'heading' => mb_substr($passage->heading, 0, 250), 'path' => $passage->path, 'sentences' => $passage->sentences, 'kind' => $passage->kind, 'leads_to' => $passage->leadsTo, 'length' => count($keys), 'shown' => false], $tf];
+            $waiting[] = [['business_id' => $source->business_id, 'knowledge_source_id' => $source->id, 'heading' => mb_substr($passage->heading, 0, 250), 'path' => $passage->path, 'sentences' => $passage->sentences, 'kind' => $passage->kind, 'leads_to' => $passage->leadsTo, 'length' => count($keys), 'answered' => $answered[$mark] ?? 0, 'shown' => false], $tf];
             $size += count($tf);
             if ($size > self::TOGETHER) {
                 $this->write($waiting);
@@ -133,6 +147,8 @@ final readonly class KeepSource
             }
         }
         $this->write($waiting);
+
+        return array_values($left);
     }
 
     /** @param list<array{array<string, mixed>, array<array-key, float>}> $passages with the weights of their terms */

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\Knowledge\CheckAnswers;
 use App\Actions\Knowledge\FetchPage;
 use App\Actions\Knowledge\KeepSource;
+use App\Actions\Knowledge\LeaveOut;
 use App\Actions\Knowledge\WriteAnswer;
 use App\Models\Business;
 use App\Models\KnowledgeCheck;
@@ -113,6 +114,31 @@ final class KnowledgeController
         AtOnce::Knowledge->note($business, "“{$knowledgeSource->name}” put back");
 
         return redirect()->route('knowledge', $business)->with('notice', "“{$knowledgeSource->name}” is back.");
+    }
+
+    public function leaveOut(Request $request, Business $business, KnowledgeSource $knowledgeSource, LeaveOut $leave): RedirectResponse
+    {
+        $given = $request->validate(['passage' => ['required', 'integer']]);
+        $passage = $knowledgeSource->passages()->find($given['passage']);
+        if (! $passage instanceof KnowledgePassage) {
+            return back()->withErrors(['passage' => "“{$knowledgeSource->name}” has been changed meanwhile and that passage is no longer there. Nothing was left out; look again."]);
+        }
+        $mark = $leave->out($knowledgeSource, $passage);
+        $name = $passage->heading !== '' ? "“{$passage->heading}” of “{$knowledgeSource->name}”" : "A passage of “{$knowledgeSource->name}”";
+        AtOnce::Knowledge->note($business, "{$name} left out");
+
+        return back()->with('undo', ['text' => "{$name} is left out: agents no longer answer from it. The source is as it was.", 'action' => route('knowledge.put-back', [$business, $knowledgeSource, 'mark' => $mark])]);
+    }
+
+    public function putBack(Request $request, Business $business, KnowledgeSource $knowledgeSource, LeaveOut $leave): RedirectResponse
+    {
+        $given = $request->validate(['mark' => ['required', 'string', 'max:40']]);
+        if (! $leave->back($knowledgeSource, $given['mark'])) {
+            return back()->withErrors(['passage' => 'That passage is not left out any more.']);
+        }
+        AtOnce::Knowledge->note($business, "a passage of “{$knowledgeSource->name}” put back");
+
+        return back()->with('notice', 'It is answered from again.');
     }
 
     public function fetch(Request $request, Business $business, FetchPage $fetch): RedirectResponse
