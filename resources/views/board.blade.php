@@ -77,6 +77,14 @@
                 @foreach ($unanswered as $one)<a class="line" href="{{ auth()->user()->can('design', $business) ? route('knowledge', $business).'#asked' : route('calls', [$business, 'q' => mb_substr($one->question, 0, 60)]) }}"><span class="what">“{{ \Illuminate\Support\Str::limit($one->question, 70) }}”</span><span class="why">{{ $one->why }}</span><span class="when">{{ $one->created_at?->setTimezone($business->tz)->format('j M') }}</span></a>@endforeach
             </section>
         @endif
+        @if ($idle !== null && $idle['unused'] !== [] || ($idle['unaskedCount'] ?? 0) > 0)
+            <section class="card" aria-labelledby="b-idle">
+                <h2 id="b-idle">What nobody came to, last four weeks <span class="figure">{{ count($idle['unused']) + $idle['unaskedCount'] }}</span></h2>
+                @foreach (array_slice($idle['unused'], 0, 4) as $one)<a class="line" href="{{ route('figures', [$business, 'of' => $agent->key]) }}#g-unused"><span class="what"><strong>{{ str_replace('_', ' ', $one['key']) }}</strong> {{ $one['kind'] }}</span><span class="why">{{ $one['why'] }}</span></a>@endforeach
+                @foreach ($idle['unasked']->take(max(1, 4 - count($idle['unused']))) as $one)<a class="line" href="{{ route('figures', [$business, 'of' => $agent->key]) }}#g-unused"><span class="what"><strong>{{ $one->heading ?: $one->source->name }}</strong> knowledge</span><span class="why">no call was answered from it</span></a>@endforeach
+                <a class="more" href="{{ route('figures', [$business, 'of' => $agent->key]) }}#g-unused">Why, and take out</a>
+            </section>
+        @endif
         </div>
     <section class="card wide" aria-labelledby="b-recent">
             <h2 id="b-recent">Latest calls <a class="more" href="{{ route('calls', $business) }}">All calls</a></h2>

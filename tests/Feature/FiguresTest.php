@@ -124,6 +124,8 @@ final class FiguresTest extends FeatureTestCase
         $this->get("/pellbrook/calls{$this->query('topic', 'reserve')}")->assertSee('6 calls shown');
         app(\App\Actions\Knowledge\KeepSource::class)->keep($this->business, 'terms.md', 'document', "# Terms\n\n## Dogs\n\nDogs may not come into the yard.\n");
         $this->get("/pellbrook/figures{$span}")->assertSee('no call was answered from it, in terms.md: Dogs may not come')->assertSee('the passage Dogs', false);
+        $this->travelTo(new \DateTimeImmutable('2026-03-18T12:00Z'));
+        $this->get('/pellbrook')->assertOk()->assertSeeInOrder(['What nobody came to', 'Dogs', 'Why, and take out']);
         $csv = $this->get("/pellbrook/figures.csv{$span}")->assertOk()->streamedContent();
         self::assertStringContainsString('handled,given_up,2,0,0,0', $csv);
         self::assertStringContainsString('outcome,<b>odd</b>,0,0,1,0', str_replace('"', '', $csv));

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Calls\SettleAbandonedCalls;
+use App\Actions\Figures\FiguresOver;
+use App\Actions\Figures\NobodyCame;
 use App\Actions\Lines\LinesOf;
 use App\Models\Business;
 use App\Models\Call;
@@ -25,6 +27,11 @@ final class BoardController
     /** What is due goes out within seconds; after so many minutes the post stands still. */
     private const STILL_MINUTES = 3;
 
+    /** Days looked back on for what nobody came to, and how much of it is named. */
+    private const DAYS = 28;
+
+    private const NAMED = 4;
+
     public function home(Request $request): RedirectResponse|View
     {
         /** @var User $user */
@@ -40,7 +47,7 @@ final class BoardController
         return redirect()->route('board', $business);
     }
 
-    public function show(Request $request, Business $business, SettleAbandonedCalls $settle, CurrentAgent $current, LinesOf $lines): View
+    public function show(Request $request, Business $business, SettleAbandonedCalls $settle, CurrentAgent $current, LinesOf $lines, FiguresOver $over, NobodyCame $came): View
     {
         $request->session()->put('business', $business->key);
         $settle->in($business);
@@ -63,7 +70,11 @@ final class BoardController
         $recent = $sight->each($recent);
         $toCheck = $sight->each($toCheck);
 
-        return view('board', ['still' => $still->count(), 'stillSince' => $still->min('due_at'),
+        // No calls, nothing to tell: everything would be unneeded.
+        $days = $agent === null || ! $user->can('design', $business) ? null : $over->of($business, $agent, $now->copy()->subDays(self::DAYS - 1)->format('Y-m-d'), $now->format('Y-m-d'));
+        $idle = $days === null || $days->n('call') === 0 ? null : $came->to($business, $agent, $days, self::NAMED);
+
+        return view('board', ['idle' => $idle,'still' => $still->count(), 'stillSince' => $still->min('due_at'),
             'business' => $business,
             'agent' => $agent,
             'nobody' => $this->nobody($business, $lines),

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\Figures\CountCalls;
 use App\Actions\Figures\FiguresOver;
+use App\Actions\Figures\NobodyCame;
 use App\Models\Agent;
 use App\Models\Business;
 use App\Models\Call;
@@ -17,7 +18,6 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
 use Illuminate\Validation\ValidationException;
-use Ringo\Figures\Coverage;
 use Ringo\Figures\Rates;
 use Ringo\Figures\Tally;
 use Ringo\Format\Csv;
@@ -37,7 +37,7 @@ final readonly class FiguresController
     /** Calls with the slowest turns that are named. */
     private const SLOWEST = 5;
 
-    public function __construct(private CurrentAgent $current, private CountCalls $count, private FiguresOver $over)
+    public function __construct(private CurrentAgent $current, private CountCalls $count, private FiguresOver $over, private NobodyCame $nobody)
     {
     }
 
@@ -47,10 +47,10 @@ final readonly class FiguresController
         $rates = Rates::fromArray($business->rates ?? []);
 
         $agent = $span['of'] ?? $this->current->in($business);
-        $own = $agent === null ? null : new Coverage($agent->draft->scriptText->script(), $span['of'] === null ? $this->over->of($business, $agent, $span['from'], $span['to']) : $span['now']);
+        $nobody = $this->nobody->to($business, $agent, $span['of'] === null ? $this->over->of($business, $agent, $span['from'], $span['to']) : $span['now'], self::MOST_STEPS);
 
         return view('figures', $span + [
-            'business' => $business, 'agent' => $this->current->in($business), 'agents' => $business->agents()->get(), 'lines' => $business->lines()->pluck('name', 'key')->all(), 'rates' => $rates, 'covered' => $agent, 'unused' => $own?->unused() ?? [], 'givenUpAt' => array_slice($own?->givenUpAt() ?? [], 0, self::MOST_STEPS),
+            'business' => $business, 'agent' => $this->current->in($business), 'agents' => $business->agents()->get(), 'lines' => $business->lines()->pluck('name', 'key')->all(), 'rates' => $rates, 'covered' => $agent, 'unused' => $nobody['unused'], 'givenUpAt' => array_slice($nobody['givenUpAt'], 0, self::MOST_STEPS),
             'unasked' => KnowledgePassage::query()->where('business_id', $business->id)->where('shown', true)->where('answered', 0)->with('source:id,name')->orderBy('id')->limit(self::MOST_STEPS)->get(), 'unaskedCount' => KnowledgePassage::query()->where('business_id', $business->id)->where('shown', true)->where('answered', 0)->count(),
             'cost' => $rates->none() ? null : $rates->of($span['now'], $span['days']), 'costBefore' => $rates->none() ? null : $rates->of($span['before'], $span['days']),
             'slowest' => $this->slowest($business, $span),
