@@ -32,6 +32,8 @@ return [
     'easter' => ['good friday' => -2, 'easter saturday' => -1, 'easter sunday' => 0, 'easter monday' => 1, 'easter day' => 0, 'ash wednesday' => -46, 'shrove tuesday' => -47, 'pancake day' => -47],
     'counted' => ['day' => 'day', 'days' => 'day', 'week' => 'week', 'weeks' => 'week', 'fortnight' => 'fortnight', 'fortnights' => 'fortnight', 'month' => 'month', 'months' => 'month', 'year' => 'year', 'years' => 'year'],
     'clock_units' => ['hour' => 60, 'hours' => 60, 'hr' => 60, 'hrs' => 60, 'minute' => 1, 'minutes' => 1, 'min' => 1, 'mins' => 1],
+    // Behind these an hour is not of the part of the day that stands before.
+    'parting' => ['or', 'so', 'but', 'otherwise', 'else'],
     'day_parts' => [
         'in the morning' => 'am', 'the morning' => 'am', 'morning' => 'am', 'this morning' => 'am', 'am' => 'am', 'a.m' => 'am', 'a.m.' => 'am',
         'in the afternoon' => 'pm', 'the afternoon' => 'pm', 'afternoon' => 'pm', 'this afternoon' => 'pm', 'pm' => 'pm', 'p.m' => 'pm', 'p.m.' => 'pm',

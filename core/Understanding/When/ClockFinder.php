@@ -95,10 +95,22 @@ final readonly class ClockFinder
         $out = [];
         foreach ($found as $span) {
             $what = $span->what;
-            $out[] = $what instanceof Clock && $what->half === null && ! $what->fixed ? new Span($what->with($half), $span->from, $span->length) : $span;
+            $out[] = $what instanceof Clock && $what->half === null && ! $what->fixed && ! $this->parted($t, $where + $length, $span->from) ? new Span($what->with($half), $span->from, $span->length) : $span;
         }
 
         return $out === [] && ! isset($taken[$where]) ? [new Span(new Clock(half: $half), $where, $length)] : $out;
+    }
+
+    /**
+     * 'Thursday morning or Friday after two': what stands behind such a word is another time.
+     *
+     * @param list<Token> $t
+     */
+    private function parted(array $t, int $from, int $to): bool
+    {
+        $parting = $this->words->section('calendar', 'parting');
+
+        return array_filter(array_slice($t, $from, max(0, $to - $from)), static fn (Token $token): bool => in_array($token->text, $parting, true)) !== [];
     }
 
     /**

@@ -57,9 +57,12 @@ final readonly class WishReader
         $byDay = $this->byDay($pairs, $senses, $t, $wish, $context);
         $wish = (new Days)->laid($wish, $this->others($items, $this->cues->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isDay())), $senses)), $context);
 
+        if ($byDay !== []) {
+            return $wish->but(['times' => array_merge(...array_map(static fn (DayHours $hours): array => $hours->times, $byDay)), 'byDay' => $byDay, 'firstOfDay' => false]);
+        }
         $wish = (new Hours)->laid($wish, $this->cues->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isTime())), $senses), $halves[0] ?? $wish->half);
 
-        return $byDay === [] && ! $this->moves($items, $senses) ? $wish : $wish->but(['byDay' => $byDay]);
+        return $this->moves($items, $senses) ? $wish->but(['byDay' => []]) : $wish;
     }
 
     /**
