@@ -23,6 +23,8 @@ use Laravel\Sanctum\PersonalAccessToken;
  */
 final class ApiToken extends PersonalAccessToken
 {
+    use Concerns\BootsByName;
+
     protected $table = 'personal_access_tokens';
 
     protected $fillable = ['name', 'token', 'abilities', 'expires_at', 'user_id'];

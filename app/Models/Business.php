@@ -6,7 +6,6 @@ namespace App\Models;
 
 use App\Actions\Diary\CalendarFile;
 use App\Actions\Diary\DiariesOf;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Database\Eloquent\Relations\MorphMany;

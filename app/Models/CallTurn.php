@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\ShownAsCopy;
-use Illuminate\Database\Eloquent\Model;
 use Ringo\Transcript\Turn;
 
 /**

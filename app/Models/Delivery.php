@@ -7,7 +7,6 @@ namespace App\Models;
 use App\Actions\Deliveries\Kinds\DeliveryKinds;
 use App\Actions\Diary\CalendarFile;
 use App\Models\Concerns\ShownAsCopy;
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
-
 /**
  * What a stand-in gateway has received; a repeated key is counted, not taken twice.
  *

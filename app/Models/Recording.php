@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
-
 /**
  * A prompt somebody spoke, for exactly one text. It is played wherever an agent says that text.
  *

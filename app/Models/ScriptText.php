@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Support\ScriptLibrary;
-use Illuminate\Database\Eloquent\Model;
 use Ringo\Design\ScriptDocument;
 use Ringo\Document\InvalidDocument;
 use Ringo\Script\Script;

@@ -22,6 +22,8 @@ use Symfony\Component\HttpFoundation\ParameterBag;
  */
 final class User extends Authenticatable
 {
+    use Concerns\BootsByName;
+
     protected $fillable = ['name', 'email', 'password'];
 
     protected $hidden = ['password', 'remember_token', 'second_secret', 'recovery_codes'];

@@ -35,6 +35,9 @@ final class Vocabulary
         return new self($folder, $language);
     }
 
+    /** Tables that every turn of a call asks: their phrases are written out by tools/phrase-trees.php. */
+    public const WRITTEN_OUT = ['acts', 'talk', 'yes_no'];
+
     /** @return array<array-key, mixed> one section of a table */
     public function section(string $table, string $section): array
     {
@@ -65,6 +68,11 @@ final class Vocabulary
      */
     private function build(string $table, array $sections): Phrases
     {
+        if (count($sections) === 1 && in_array($table, self::WRITTEN_OUT, true)) {
+            $this->tables["trees/{$table}"] ??= require "{$this->folder}/trees/{$table}.php";
+
+            return Phrases::grown($this->tables["trees/{$table}"][$sections[0]] ?? throw new \OutOfBoundsException("The table {$table} has no section {$sections[0]}."));
+        }
         $entries = [];
         foreach ($sections as $section) {
             $rows = $this->section($table, $section);

@@ -80,7 +80,7 @@ final class TrainingTest extends TestCase
     {
         $words = Vocabulary::of();
         $table = Rings::table(Rings::written($words));
-        self::assertSame((new Phrases($table))->tree(), $words->section('ring_tree', 'tree'), 'run tools/ring-tree.php');
+        self::assertSame((new Phrases($table))->tree(), $words->section('ring_tree', 'tree'), 'run tools/phrase-trees.php');
         self::assertSame([count(Rings::written($words))], $words->section('ring_tree', 'count'));
         $own = Rings::with($words, ['digger, wopper', "excavator, skipper's licence"]);
         self::assertNotNull($own->phrases->meaning('skippers licence'), 'apostrophes are optional');

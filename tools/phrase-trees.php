@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-// Writes the rings of words for the same thing (rings.php, and `rings` of knowledge.php, of core/Language/en) out as a tree of their
-// words: ring_tree.php, which processes share. Run it after a change of either.
+// Writes phrases of core/Language/en out as trees of their words, which processes share: the rings of words for the same thing (rings.php,
+// trade_rings.php, `rings` of knowledge.php) as ring_tree.php, and the tables that every turn of a call asks as trees/TABLE.php. Run it
+// after a change of any of them.
 
 use Ringo\Knowledge\Rings;
 use Ringo\Language\Phrases;
@@ -33,3 +34,11 @@ foreach ($lines as $section => $entries) {
     $text .= "    ],\n";
 }
 file_put_contents(dirname(__DIR__).'/core/Language/en/ring_tree.php', "<?php\n\ndeclare(strict_types=1);\n\n// The rings of rings.php and knowledge.php by their words; written by tools/ring-tree.php.\n\nreturn [\n{$text}];\n");
+
+foreach (Vocabulary::WRITTEN_OUT as $table) {
+    $text = '';
+    foreach (require dirname(__DIR__)."/core/Language/en/{$table}.php" as $section => $rows) {
+        $text .= '    '.var_export((string) $section, true).' => '.written((new Phrases(array_is_list($rows) ? array_combine($rows, $rows) : $rows))->tree()).",\n";
+    }
+    file_put_contents(dirname(__DIR__)."/core/Language/en/trees/{$table}.php", "<?php\n\ndeclare(strict_types=1);\n\n// The phrases of {$table}.php by their words; written by tools/phrase-trees.php.\n\nreturn [\n{$text}];\n");
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Concerns\BootsByName;
+
+/** What all rows of the application share. */
+abstract class Model extends \Illuminate\Database\Eloquent\Model
+{
+    use BootsByName;
+}
