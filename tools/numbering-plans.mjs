@@ -1,4 +1,4 @@
-// Derives core/Numbering/plans.json from the metadata of the npm package libphonenumber-js.
+// Derives core/Numbering/plans.php from the metadata of the npm package libphonenumber-js.
 // Run: node tools/numbering-plans.mjs   (after npm install; only when the package is updated)
 import {readFileSync, writeFileSync} from 'node:fs';
 
@@ -21,4 +21,9 @@ for (const [country, row] of Object.entries(source.countries)) {
         })),
     };
 }
-writeFileSync(new URL('../core/Numbering/plans.json', import.meta.url), JSON.stringify({callingCodes: source.country_calling_codes, countries}));
+const quoted = (text) => `'${text.replaceAll('\\', '\\\\').replaceAll("'", "\\'")}'`;
+const written = (value) => Array.isArray(value) ? `[${value.map(written).join(', ')}]`
+    : value !== null && typeof value === 'object' ? `[${Object.entries(value).map(([key, one]) => `${quoted(key)} => ${written(one)}`).join(', ')}]`
+    : typeof value === 'string' ? quoted(value) : String(value);
+const lines = Object.entries(countries).map(([country, plan]) => `        ${quoted(country)} => ${written(plan)},\n`).join('');
+writeFileSync(new URL('../core/Numbering/plans.php', import.meta.url), `<?php\n\ndeclare(strict_types=1);\n\n// Numbering plans by country; written by tools/numbering-plans.mjs.\n\nreturn [\n    'callingCodes' => ${written(source.country_calling_codes)},\n    'countries' => [\n${lines}    ],\n];\n`);

@@ -7,7 +7,7 @@ namespace Ringo\Numbering;
 /**
  * The numbering plans of the world: which digits are a telephone number, and how it is written.
  *
- * The table plans.json is derived from public numbering metadata by tools/numbering-plans.mjs.
+ * The table plans.php is derived from public numbering metadata by tools/numbering-plans.mjs.
  *
  * @phpstan-type Format array{match: string, format: string, leading: ?string, rule: ?string}
  * @phpstan-type Plan array{code: string, pattern: string, lengths: list<int>, prefix: ?string, parsing: ?string, transform: ?string, leading: ?string, international: ?string, types: list<string>, formats: list<Format>}
@@ -197,6 +197,6 @@ final class NumberingPlan
     /** @return array{callingCodes: array<string, list<string>>, countries: array<string, Plan>} */
     private function table(): array
     {
-        return $this->table ??= json_decode((string) file_get_contents(__DIR__.'/plans.json'), true, 32, JSON_THROW_ON_ERROR);
+        return $this->table ??= require __DIR__.'/plans.php';
     }
 }
