@@ -200,22 +200,15 @@ final class Flow
                 $this->ends[$key] = true;
             }
         }
-        do {
-            $more = false;
-            foreach ($this->ways as $key => $ways) {
-                if (isset($this->ends[$key])) {
-                    continue;
-                }
-                foreach ($ways as $way) {
-                    if (isset($this->ends[$way['to']])) {
-                        $this->ends[$key] = true;
-                        $more = true;
-
-                        break;
-                    }
+        // Back from the ends: each step is looked at once.
+        for ($open = array_map(strval(...), array_keys($this->ends)); $open !== [];) {
+            foreach ($this->before(array_pop($open)) as $before) {
+                if (! isset($this->ends[$before])) {
+                    $this->ends[$before] = true;
+                    $open[] = $before;
                 }
             }
-        } while ($more);
+        }
     }
 
     private function values(): void
