@@ -10,6 +10,18 @@ use Symfony\Component\Process\Process;
 /** Several writers at once, on a database file, as the served application has them. */
 final class RacingTest extends TestCase
 {
+    /** One agent and one user: the whole demonstration takes longer than the race. */
+    private const BUSINESS = <<<'PHP'
+        require 'vendor/autoload.php';
+        $app = require 'bootstrap/app.php';
+        $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap();
+        $business = App\Models\Business::query()->create(['key' => 'pellbrook', 'name' => 'Pellbrook Hire', 'country' => 'GB', 'tz' => 'Europe/London']);
+        $agent = App\Models\Agent::query()->create(['business_id' => $business->id, 'key' => 'maren', 'name' => 'Maren', 'direction' => 'inbound']);
+        $text = App\Models\ScriptText::of($agent, file_get_contents(database_path('demo/pellbrook/maren.json')));
+        App\Models\Draft::query()->create(['agent_id' => $agent->id, 'script_text_id' => $text->id, 'version' => 1]);
+        App\Models\User::query()->create(['name' => 'Racer', 'email' => 'racer@ringo.example', 'password' => 'not told']);
+        PHP;
+
     private const WRITER = <<<'PHP'
         require 'vendor/autoload.php';
         $app = require 'bootstrap/app.php';
@@ -33,7 +45,8 @@ final class RacingTest extends TestCase
         $root = dirname(__DIR__, 2);
         $file = tempnam(sys_get_temp_dir(), 'ringo-race');
         $env = ['APP_ENV' => 'testing', 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => (string) $file, 'LOG_CHANNEL' => 'null', 'CACHE_STORE' => 'array', 'SESSION_DRIVER' => 'array'];
-        (new Process([PHP_BINARY, 'artisan', 'migrate:fresh', '--seed', '--force', '--quiet'], $root, $env, null, 120.0))->mustRun();
+        (new Process([PHP_BINARY, 'artisan', 'migrate:fresh', '--force', '--quiet'], $root, $env, null, 120.0))->mustRun();
+        (new Process([PHP_BINARY, '-r', self::BUSINESS], $root, $env, null, 60.0))->mustRun();
         $writers = array_map(static function () use ($root, $env): Process {
             $process = new Process([PHP_BINARY, '-r', self::WRITER], $root, $env, null, 60.0);
             $process->start();
