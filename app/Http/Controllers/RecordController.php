@@ -4,30 +4,28 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\Records\RecordsOf;
 use App\Actions\Records\ReviewRecord;
 use App\Models\Agent;
 use App\Models\Business;
 use App\Models\CallRecord;
 use App\Models\CallTurn;
-use App\Models\RecordSheet as FurtherSheet;
 use App\Models\User;
 use App\Support\CurrentAgent;
 use App\Support\FieldFigures;
 use App\Support\Sight;
 use Illuminate\Contracts\View\View;
-use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Ringo\Format\RecordCsv;
 use Ringo\Format\Xlsx;
-use Ringo\Sheet\RecordSheet;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** The records of one sheet as a grid, to be checked by keyboard; what people find is what figures are computed from. */
 final class RecordController
 {
-    public function __construct(private readonly CurrentAgent $current)
+    public function __construct(private readonly CurrentAgent $current, private readonly RecordsOf $records)
     {
     }
 
@@ -39,10 +37,10 @@ final class RecordController
         if ($agent === null) {
             return view('records', ['business' => $business, 'agent' => null, 'records' => null, 'keptBack' => [], 'fields' => [], 'filter' => $filter, 'figures' => null, 'turns' => [], 'outcomes' => [], 'agents' => collect(), 'toCheck' => 0]);
         }
-        $sheet = $this->sheet($agent);
+        $sheet = $this->records->sheet($agent);
         $sight = Sight::of($request->user(), $business);
         $hidden = $sight->keptBack($agent);
-        $records = $this->shown($agent, $filter, $sight)->with('call.agent', 'checks')->paginate(20)->withQueryString();
+        $records = $this->records->agent($agent, $filter, $sight)->with('call.agent', 'checks')->paginate(20, total: $this->records->count($agent, $filter))->withQueryString();
         $turns = $this->evidence($records->items(), $sight);
         $records->through(static function (CallRecord $record) use ($sight): CallRecord {
             $shown = $sight->over($record->call->setRelation('record', $record));
@@ -54,7 +52,7 @@ final class RecordController
             'business' => $business, 'agent' => $agent, 'agents' => $business->agents()->get(), 'filter' => $filter, 'records' => $records, 'fields' => array_diff_key($sheet->fields, $hidden), 'keptBack' => $hidden,
             'turns' => $turns, 'figures' => $figures->of($agent),
             'outcomes' => CallRecord::query()->where('agent_id', $agent->id)->distinct()->orderBy('outcome')->pluck('outcome'),
-            'toCheck' => CallRecord::query()->where('agent_id', $agent->id)->where('doubtful', true)->whereHas('call')->count(),
+            'toCheck' => $this->records->count($agent, []),
         ]);
     }
 
@@ -70,7 +68,7 @@ final class RecordController
         try {
             match ($given['do']) {
                 'accept' => $review->accept($record, $given['field'], $user),
-                'correct' => $review->correct($record, $this->sheet($record->call->agent), $given['field'], (string) ($given['words'] ?? ''), $user),
+                'correct' => $review->correct($record, $this->records->sheet($record->call->agent), $given['field'], (string) ($given['words'] ?? ''), $user),
                 default => $review->empty($record, $given['field'], $user),
             };
         } catch (\DomainException $problem) {
@@ -78,7 +76,7 @@ final class RecordController
         }
         $cell = $record->refresh()->cells[$given['field']] ?? null;
 
-        return response()->json(['display' => $cell['display'] ?? '', 'state' => $cell === null ? 'none' : 'checked', 'record_doubtful' => $record->doubtful, 'to_check' => CallRecord::query()->where('agent_id', $record->agent_id)->where('doubtful', true)->whereHas('call')->count()]);
+        return response()->json(['display' => $cell['display'] ?? '', 'state' => $cell === null ? 'none' : 'checked', 'record_doubtful' => $record->doubtful, 'to_check' => $this->records->count($record->call->agent, [])]);
     }
 
     public function acceptMany(Request $request, Business $business, ReviewRecord $review): RedirectResponse
@@ -89,7 +87,7 @@ final class RecordController
         /** @var User $user */
         $user = $request->user();
         $sight = Sight::of($request->user(), $business);
-        $n = $review->acceptOver($this->shown($agent, $given, $sight, false), (float) $given['over'], $user, array_keys($sight->keptBack($agent)));
+        $n = $review->acceptOver($this->records->agent($agent, $given, $sight, false), (float) $given['over'], $user, array_keys($sight->keptBack($agent)));
 
         return redirect()->route('records', [$business, 'agent' => $agent->key, 'show' => $given['show'] ?? null])->with('notice', "{$n} values of confidence ".number_format((float) $given['over'], 2).' and more were accepted.');
     }
@@ -100,61 +98,17 @@ final class RecordController
         /** @var Agent $agent */
         $agent = $business->agents()->where('key', $filter['agent'])->firstOrFail();
         $sight = Sight::of($request->user(), $business);
-        $csv = new RecordCsv($this->sheet($agent), array_keys($sight->keptBack($agent)));
+        $csv = new RecordCsv($this->records->sheet($agent), array_keys($sight->keptBack($agent)));
         $path = (string) tempnam(sys_get_temp_dir(), 'records');
         $rows = function () use ($csv, $agent, $filter, $sight): \Generator {
             yield $csv->header();
-            foreach ($this->shown($agent, $filter, $sight, false)->with('call')->lazyById(200) as $record) {
+            foreach ($this->records->agent($agent, $filter, $sight, false)->with('call')->lazyById(200) as $record) {
                 yield $csv->row($record->call->ref, $record->call->placedAt()->format('c'), $record->call->from, $record->call->outcome, array_map(static fn (array $cell): mixed => $cell['value'], $record->cells));
             }
         };
         (new Xlsx)->write($path, $rows(), 'Records of '.$agent->name);
 
         return response()->download($path, "{$business->key}-{$agent->key}-records.xlsx", ['Content-Type' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'])->deleteFileAfterSend();
-    }
-
-    private function sheet(Agent $agent): RecordSheet
-    {
-        $main = $agent->draft->scriptText->script()->sheet->toArray();
-        foreach (FurtherSheet::query()->where('agent_id', $agent->id)->get() as $further) {
-            $main['properties'] = ($main['properties'] ?? []) + ($further->schema['properties'] ?? []);
-        }
-
-        return RecordSheet::fromArray($main);
-    }
-
-    /**
-     * @param array<string, mixed> $filter
-     *
-     * @return Builder<CallRecord>
-     */
-    private function shown(Agent $agent, array $filter, Sight $sight, bool $sorted = true): Builder
-    {
-        $query = CallRecord::query()->where('records.agent_id', $agent->id)->whereHas('call');
-        if (($filter['show'] ?? 'doubtful') === 'doubtful') {
-            $query->where('doubtful', true);
-        }
-        if (($filter['outcome'] ?? '') !== '' && $filter['outcome'] !== null) {
-            $query->where('records.outcome', $filter['outcome']);
-        }
-        if (($filter['q'] ?? '') !== '' && $filter['q'] !== null) {
-            $like = '%'.addcslashes((string) $filter['q'], '%_\\').'%';
-            $hidden = $sight->keptBack($agent);
-            $query->where(function (Builder $any) use ($agent, $like, $hidden): void {
-                if ($hidden === []) {
-                    $any->where('cells', 'like', $like);
-                }
-                foreach ($hidden === [] ? [] : array_diff(array_keys($this->sheet($agent)->fields), array_keys($hidden)) as $field) {
-                    $any->orWhere("cells->{$field}->display", 'like', $like);
-                }
-            });
-        }
-
-        if ($sorted) {
-            $query->orderByDesc('doubtful')->orderByDesc('records.id');
-        }
-
-        return $query;
     }
 
     /**

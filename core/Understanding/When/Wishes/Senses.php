@@ -10,6 +10,9 @@ use Ringo\Language\Token;
 /** How each day and time of an utterance is meant, as utterances written in bulk have taught it (training/sayings.py wishes). */
 final class Senses
 {
+    /** From this likelihood on a number that stands alone is an hour. */
+    private const SURE_OF_A_NUMBER = 0.6;
+
     private readonly HashedModel $model;
 
     private readonly SenseFeatures $features;
@@ -37,6 +40,8 @@ final class Senses
         foreach ($named as $k => $item) {
             $likely = $this->likelihoods($t, $named, $k, $before);
             $sense = $this->kinds()[(int) array_search(max($likely), $likely, true)];
+            // A number alone may count or number anything: it is an hour only where that is likely.
+            $sense = $item->doubtful && max($likely) < self::SURE_OF_A_NUMBER ? Sense::Told : $sense;
             $senses[$item->from] = $sense;
             $before = $sense->value;
         }
