@@ -36,7 +36,11 @@ final readonly class RecordsOf
             });
         }
 
-        return $sorted ? $query->orderByDesc('doubtful')->orderByDesc('records.id') : $query;
+        if ($sorted) {
+            $query->orderByDesc('doubtful')->orderByDesc('records.id');
+        }
+
+        return $query;
     }
 
     /**
@@ -86,6 +90,9 @@ final readonly class RecordsOf
     /** @return Builder<Call> */
     private function inTheBin(Agent $agent): Builder
     {
-        return Call::withTrashed()->where('business_id', $agent->business_id)->whereNotNull('deleted_at')->select('id');
+        $calls = Call::withTrashed()->where('business_id', $agent->business_id);
+        $calls->whereNotNull('deleted_at')->select('id');
+
+        return $calls;
     }
 }
