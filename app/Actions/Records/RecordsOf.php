@@ -22,7 +22,8 @@ final readonly class RecordsOf
      */
     public function agent(Agent $agent, array $filter, Sight $sight, bool $sorted = true): Builder
     {
-        $query = $this->filtered($agent, $filter)->whereNotIn('records.call_id', $this->inTheBin($agent));
+        $query = $this->filtered($agent, $filter);
+        $query->whereNotIn('records.call_id', $this->inTheBin($agent));
         if (($filter['q'] ?? '') !== '' && $filter['q'] !== null) {
             $like = '%'.addcslashes((string) $filter['q'], '%_\\').'%';
             $hidden = $sight->keptBack($agent);
