@@ -12,6 +12,9 @@ use Ringo\Language\WordVectors;
 /** What the model that tells how a day or a time is meant looks at: the words around it, the days and times beside it, and how the one before was meant. */
 final class SenseFeatures
 {
+    /** Words to either side that count at all. */
+    private const FAR = 24;
+
     /** Words to either side that count by their place. */
     private const NEAR = 4;
 
@@ -61,9 +64,10 @@ final class SenseFeatures
     {
         $item = $items[$k];
         $kind = $item->kind.($item->every ? '*' : '').($item->doubtful ? '?' : '');
-        $said = $this->slots($t, $items);
-        $left = array_slice($said, 0, $item->from);
-        $right = array_slice($said, $item->to);
+        $from = max(0, $item->from - self::FAR);
+        $said = $this->slots($t, $items, $from, $item->to + self::FAR);
+        $left = array_slice($said, 0, $item->from - $from);
+        $right = array_slice($said, $item->to - $from);
         $left = array_values(array_filter($left, static fn (string $word): bool => $word !== ''));
         $right = array_values(array_filter($right, static fn (string $word): bool => $word !== ''));
         $found = ["k:{$kind}", "h:{$hint}", "hk:{$hint} {$kind}", ...array_map(static fn (int $n): string => "h{$n}:{$hint}", range(1, self::HINTS)), "p:{$before}", 'm:'.($items[$k - 1]->kind ?? '').'>'.$kind.'>'.($items[$k + 1]->kind ?? '')];
@@ -80,14 +84,14 @@ final class SenseFeatures
      * @param list<Token> $t
      * @param list<Item> $items
      *
-     * @return list<string> one for each token; what belongs to a named thing is empty but for its first
+     * @return list<string> one for each token between two places; what belongs to a named thing is empty but for its first
      */
-    private function slots(array $t, array $items): array
+    private function slots(array $t, array $items, int $from, int $to): array
     {
-        $said = array_map(static fn (Token $token): string => ($token->afterBreak() ? ', ' : '').$token->text, $t);
+        $said = array_map(static fn (Token $token): string => ($token->afterBreak() ? ', ' : '').$token->text, array_slice($t, $from, $to - $from));
         foreach ($items as $item) {
-            for ($i = $item->from; $i < $item->to; $i++) {
-                $said[$i] = $i === $item->from ? ($t[$i]->afterBreak() ? ', ' : '')."<{$item->kind}>" : '';
+            for ($i = max($from, $item->from); $i < min($to, $item->to); $i++) {
+                $said[$i - $from] = $i === $item->from ? ($t[$i]->afterBreak() ? ', ' : '')."<{$item->kind}>" : '';
             }
         }
 

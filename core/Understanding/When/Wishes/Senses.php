@@ -13,6 +13,12 @@ final class Senses
     /** From this likelihood on a number that stands alone is an hour. */
     private const SURE_OF_A_NUMBER = 0.6;
 
+    /** @var list<Token> the words looked at last */
+    private array $looked = [];
+
+    /** @var array<int, true> where they only tell why */
+    private array $why = [];
+
     private readonly HashedModel $model;
 
     private readonly SenseFeatures $features;
@@ -96,7 +102,11 @@ final class Senses
         $item = $named[$k];
         $hint = $this->cues->hint($t, $item, $named[$k - 1]->to ?? 0);
 
-        return $this->features->of($t, $named, $k, ($hint === '' ? 'none' : $hint).(isset($this->reasons->within($t)[$item->from]) ? ' why' : ''), $before);
+        if ($this->looked !== $t) {
+            [$this->looked, $this->why] = [$t, $this->reasons->within($t)];
+        }
+
+        return $this->features->of($t, $named, $k, ($hint === '' ? 'none' : $hint).(isset($this->why[$item->from]) ? ' why' : ''), $before);
     }
 
     /** @return list<Sense> in the order of the model's scores */
