@@ -75,7 +75,7 @@ final class ReservationTest extends BrowserTestCase
         $this->see('[data-last-agent]', 'From which day');
         $this->say('tomorrow', 'hire_length');
         $this->click('[data-silence]');
-        $this->see('[data-last-agent]', 'for how long');
+        $this->see('[data-last-agent]', 'length of hire');
         $this->click('[data-hang-up]');
         $this->see('[data-outcome]', 'caller hung up');
         $this->see('[data-at-step]', 'help', $other);
