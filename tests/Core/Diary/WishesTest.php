@@ -51,6 +51,16 @@ final class WishesTest extends TestCase
         }
     }
 
+    public function testWhatWasRuledOutAndIsWishedForIsSoNoLonger(): void
+    {
+        $reader = new WishReader(Vocabulary::of());
+        $after = static fn (string ...$said): Wish => array_reduce($said, static fn (Wish $wish, string $one): Wish => $reader->read($wish, $one, self::context()), new Wish);
+        self::assertSame([], $after('not in the morning', 'actually the morning is fine')->notTimes);
+        self::assertCount(1, $after('not in the morning', 'before three')->notTimes);
+        self::assertSame([], $after('not Friday afternoon', 'well Friday afternoon then')->notByDay);
+        self::assertCount(1, $after('not Friday afternoon', 'Thursday afternoon')->notByDay);
+    }
+
     public function testFrozenSetsStandAsTheyWere(): void
     {
         foreach (self::FROZEN as $name => $begins) {

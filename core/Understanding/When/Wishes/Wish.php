@@ -139,6 +139,23 @@ final readonly class Wish
         return false;
     }
 
+    /** The newest wins: hours that were ruled out before, and are wished for now, are so no longer. */
+    public function overruling(self $before): self
+    {
+        if ($this->times === null || $this->times == $before->times && $this->byDay == $before->byDay) {
+            return $this;
+        }
+        $wished = $this->times;
+        $stands = static fn (Span $out): bool => array_filter($wished, static fn (Span $one): bool => $one->from >= $out->from && $one->to <= $out->to) === [];
+        $days = array_filter($this->days ?? [], static fn (array $day): bool => $day[0] === $day[1]);
+        $named = static fn (DayHours $hours): bool => array_filter($days, static fn (array $day): bool => $hours->covers($day[0], (int) (new \DateTimeImmutable($day[0]))->format('N'))) !== [];
+
+        return $this->but([
+            'notTimes' => [...array_filter($before->notTimes, $stands), ...array_slice($this->notTimes, count($before->notTimes))],
+            'notByDay' => [...array_filter($before->notByDay, static fn (DayHours $hours): bool => ! $named($hours) || array_filter($hours->times, $stands) !== []), ...array_slice($this->notByDay, count($before->notByDay))],
+        ]);
+    }
+
     public function isEmpty(): bool
     {
         return $this->but(['frame' => null, 'half' => null]) == new self;

@@ -39,6 +39,15 @@ final readonly class WishReader
      */
     public function read(Wish $before, string $said, Context $context, array $names = [], array $offered = []): Wish
     {
+        return $this->laid($before, $said, $context, $names, $offered)->overruling($before);
+    }
+
+    /**
+     * @param array<string, string> $names
+     * @param list<\DateTimeImmutable> $offered
+     */
+    private function laid(Wish $before, string $said, Context $context, array $names, array $offered): Wish
+    {
         $t = $this->wording->of($said, $before);
         $items = $this->meantToBe($t, $this->items->in($t, $context));
         $senses = $this->senses->of($t, $items);
