@@ -48,6 +48,8 @@ use Ringo\Transcript\Turn as TranscriptTurn;
  * @property ?array{how: string, after: int} $colleague how the simulated colleague answers
  * @property ?string $brought what a call that was brought in is known by
  * @property ?Carbon $deleted_at
+ * @property ?string $topic of its state, kept beside it so that lists need not read the state
+ * @property ?string $taken_by key of the person it was put through to, likewise
  * @property int $slowest_microseconds of its turns
  * @property-read ?CallStep $newestStep
  * @property-read Agent $agent
@@ -67,6 +69,19 @@ final class Call extends Model
     use SoftDeletes;
 
     protected $fillable = ['ref', 'business_id', 'agent_id', 'script_text_id', 'release_id', 'contact_id', 'rung_by', 'kind', 'direction', 'from', 'to', 'caller_name', 'status', 'outcome', 'seconds', 'started_at', 'tz', 'step', 'state', 'last_event_at', 'marks', 'staff_note', 'colleague', 'errands', 'line_id', 'way', 'origin', 'guest_pass_id', 'brought', 'slowest_microseconds', 'created_at', 'updated_at'];
+
+    protected static function booted(): void
+    {
+        self::saving(static function (self $call): void {
+            if (! $call->exists || $call->isDirty('state')) {
+                $state = $call->state;
+                $topic = $state['topic'] ?? null;
+                $person = $state['connected']['person'] ?? null;
+                $call->topic = is_string($topic) ? $topic : null;
+                $call->taken_by = is_string($person) ? $person : null;
+            }
+        });
+    }
 
     public function getRouteKeyName(): string
     {

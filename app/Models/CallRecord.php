@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Concerns\ShownAsCopy;
+use App\Support\Search\RecordSearch;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\SoftDeletingScope;
 use Ringo\Sheet\RecordSheet as Sheet;
@@ -37,6 +38,15 @@ final class CallRecord extends Model
     protected $table = 'records';
 
     protected $fillable = ['call_id', 'business_id', 'agent_id', 'cells', 'declined', 'missing', 'outcome', 'summary', 'doubtful', 'record_sheet_id', 'sheet_version', 'next_actions', 'doubts', 'created_at', 'updated_at'];
+
+    protected static function booted(): void
+    {
+        self::saved(static function (self $record): void {
+            if ($record->wasRecentlyCreated || $record->wasChanged('cells')) {
+                RecordSearch::put($record->call_id, $record->cells);
+            }
+        });
+    }
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -15,6 +15,7 @@ use App\Gateways\Speech\Recogniser;
 use App\Gateways\Speech\Voice;
 use App\Models\ApiToken;
 use App\Support\Input;
+use App\Support\Menu;
 use App\Support\Postgres\Connection as Postgres;
 use App\Support\ScriptLibrary;
 use Illuminate\Cache\RateLimiting\Limit;
@@ -23,6 +24,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\View;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\Support\Str;
 use Laravel\Sanctum\Sanctum;
@@ -53,6 +55,7 @@ final class AppServiceProvider extends ServiceProvider
         Model::shouldBeStrict(config('app.env') !== 'production');
         Sanctum::usePersonalAccessTokenModel(ApiToken::class);
         $this->app->make(CountCalls::class)->listen();
+        View::composer('components.layout', Menu::class);
         // Only tries that fail count.
         $failed = static fn (): bool => Auth::guest();
         RateLimiter::for('sign-in', static fn (Request $request): array => [

@@ -8,7 +8,7 @@
 <x-layout title="Calls" :business="$business" :agent="$agent" here="calls">
     <header class="head">
         <h1>Calls</h1>
-        <p class="sub">{{ number_format($calls->total()) }} {{ $calls->total() === 1 ? 'call' : 'calls' }}{{ $kept ? ' shown by this filter' : '' }}</p>
+        <p class="sub">{{ ucfirst($calls->inWords('call', 'calls')) }}{{ $kept ? ' shown by this filter' : '' }}</p>
         <div class="actions">
             <a class="button" href="{{ route('calls.csv', [$business, ...$kept]) }}"><x-icon name="download"/> Records as CSV</a>
             <a class="button" href="{{ route('calls.jsonl', [$business, ...$kept]) }}">JSON Lines</a>
@@ -83,7 +83,7 @@
         @if ($calls->hasPages())
             <nav class="pages" aria-label="Pages">
                 @if ($calls->previousPageUrl())<a href="{{ $calls->previousPageUrl() }}" rel="prev">Newer page</a>@endif
-                <span>page {{ $calls->currentPage() }} of {{ $calls->lastPage() }}</span>
+                <span>{{ $calls->place() }}</span>
                 @if ($calls->nextPageUrl())<a href="{{ $calls->nextPageUrl() }}" rel="next">Next page</a>@endif
             </nav>
         @endif

@@ -6,7 +6,7 @@
 <x-layout title="Records" :business="$business" :agent="$agent" here="records">
     <header class="head">
         <h1>Records</h1>
-        <p class="sub">@if ($records) <span data-to-check>{{ $toCheck }}</span> to check · {{ number_format($records->total()) }} shown @if ($keptBack !== []) · {{ implode(', ', $keptBack) }}: for owners and designers @endif @endif</p>
+        <p class="sub">@if ($records) <span data-to-check>{{ $toCheck }}</span> to check · {{ $records->inWords('record', 'records') }} shown @if ($keptBack !== []) · {{ implode(', ', $keptBack) }}: for owners and designers @endif @endif</p>
         @if ($agent)
         <div class="actions">
             <a class="button" href="{{ route('records.xlsx', [$business, ...$kept, 'agent' => $agent->key]) }}"><x-icon name="download"/> XLSX</a>
@@ -70,7 +70,7 @@
             </div>
             <script type="application/json" data-turns>@json($turns)</script>
             @if ($records->hasPages())
-                <nav class="pages" aria-label="Pages">@if ($records->previousPageUrl())<a href="{{ $records->previousPageUrl() }}">Newer page</a>@endif<span>page {{ $records->currentPage() }} of {{ $records->lastPage() }}</span>@if ($records->nextPageUrl())<a href="{{ $records->nextPageUrl() }}">Next page</a>@endif</nav>
+                <nav class="pages" aria-label="Pages">@if ($records->previousPageUrl())<a href="{{ $records->previousPageUrl() }}">Newer page</a>@endif<span>{{ $records->place() }}</span>@if ($records->nextPageUrl())<a href="{{ $records->nextPageUrl() }}">Next page</a>@endif</nav>
             @endif
             <form class="filter accept-many" method="post" action="{{ route('records.accept', $business) }}">@csrf
                 @foreach (['show' => $show, 'outcome' => $filter['outcome'] ?? '', 'q' => $filter['q'] ?? '', 'agent' => $agent->key] as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach

@@ -9,6 +9,7 @@ use App\Actions\Figures\CountCalls;
 use App\Models\Agent;
 use App\Models\Call;
 use App\Models\User;
+use App\Support\Search\RecordSearch;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Contracts\Http\Kernel as Http;
 use Illuminate\Http\Request;
@@ -37,14 +38,18 @@ $turns = DB::table('call_turns')->where('call_id', $pattern->id)->get()->map(sta
 $machines = ['mini digger', 'breaker', 'generator', 'floor saw', 'dumper', 'trench plate', 'roller'];
 $names = ['Ashby', 'Whitcombe', 'Lindqvist', 'Marsh', 'Pryce', 'Ostrow', 'Tern', 'Holloway', 'Vane', 'Quill', 'Rook'];
 $outcomes = DB::table('calls')->where('agent_id', $agent->id)->whereNotNull('outcome')->distinct()->pluck('outcome')->all();
+$filled = (array) json_decode((string) $record['cells'], true);
+$equipment = $filled['equipment'] ?? [];
 $first = (int) DB::table('calls')->max('id') + 1;
 foreach (array_chunk(range(0, $rows - 1), 400) as $some) {
-    DB::transaction(static function () use ($some, $call, $record, $turns, $first, $machines, $names, $outcomes): void {
-        $calls = $records = $said = $words = [];
+    DB::transaction(static function () use ($some, $call, $record, $filled, $equipment, $turns, $first, $machines, $names, $outcomes): void {
+        $calls = $records = $said = $words = $values = [];
         foreach ($some as $i) {
             $id = $first + $i;
             $calls[] = [...$call, 'id' => $id, 'ref' => sprintf('BENCH%021d', $i), 'from' => sprintf('+447700%06d', $i % 900_000), 'started_at' => gmdate('Y-m-d H:i:s', 1_700_000_000 + $i * 100), 'caller_name' => $names[$i * 7 % 11].' '.$i % 977, 'outcome' => $outcomes[intdiv($i * $i % 1009, 100) % count($outcomes)], 'seconds' => 20 + $i * 31 % 500];
-            $records[] = [...$record, 'call_id' => $id, 'doubtful' => $i % 50 === 0];
+            $cells = ['equipment' => ['value' => str_replace(' ', '_', $machines[$i % 7]), 'display' => ucfirst($machines[$i % 7])] + $equipment] + $filled;
+            $records[] = [...$record, 'call_id' => $id, 'doubtful' => $i % 50 === 0, 'cells' => json_encode($cells, JSON_THROW_ON_ERROR)];
+            $values[] = ['rowid' => $id, 'words' => RecordSearch::tokens($cells)];
             foreach (array_slice($turns, 0, 3) as $turn) {
                 $said[] = [...$turn, 'call_id' => $id];
             }
@@ -54,6 +59,7 @@ foreach (array_chunk(range(0, $rows - 1), 400) as $some) {
         DB::table('records')->insert($records);
         DB::table('call_turns')->insert($said);
         DB::table('call_search')->insert($words);
+        DB::table('record_search')->insert($values);
     });
 }
 DB::statement('analyze');
@@ -65,7 +71,7 @@ $kernel = $app->make(Http::class);
 $last = sprintf('BENCH%021d', $rows - 1);
 $views = [
     'calls' => 'calls', 'calls, the last page' => 'calls?page='.intdiv($rows, 25), 'calls by caller' => 'calls?sort=caller', 'calls by outcome' => 'calls?sort=outcome', 'calls by length, shortest first' => 'calls?sort=length&dir=asc',
-    'calls of one outcome by length' => "calls?outcome={$outcomes[0]}&sort=length", 'calls, a rare word' => 'calls?q=caller+4711', 'calls, a common word' => 'calls?q=please', 'calls, two common words by caller' => 'calls?q=good+morning&sort=caller',
+    'calls of one outcome by length' => "calls?outcome={$outcomes[0]}&sort=length", 'calls, a rare word' => 'calls?q=caller+4711', 'calls, a common word' => 'calls?q=please', 'calls, two common words by caller' => 'calls?q=good+morning&sort=caller', 'calls, a word and an outcome' => "calls?q=digger&outcome={$outcomes[0]}", 'calls, doubtful by caller' => 'calls?check=1&sort=caller', 'calls handled by the agent' => 'calls?handled=agent&sort=outcome', 'calls of a topic' => 'calls?topic=hire', 'calls, three filters by length' => 'calls?agent=maren&kind=live&longer=2&sort=length',
     'calls of a caller' => 'calls?caller=Ashby', 'calls, doubtful' => 'calls?check=1', 'calls, longer than five minutes' => 'calls?longer=5', 'calls by a field' => 'calls?field=equipment&value=mini_digger', 'calls of a month' => 'calls?since=2024-01-01&until=2024-01-31',
     'records to check' => 'records', 'records, all' => 'records?show=all', 'records of words' => 'records?show=all&q=digger', 'one call' => "calls/{$last}", 'board' => '', 'callers' => 'callers',
     'figures of a year' => 'figures?from=2023-11-15&to=2024-11-13', 'figures, a day to count again' => 'figures?from=2023-12-01&to=2024-02-28',

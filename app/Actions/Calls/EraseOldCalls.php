@@ -7,7 +7,8 @@ namespace App\Actions\Calls;
 use App\Models\Business;
 use App\Models\Call;
 use App\Models\SpokenAnswer;
-use App\Support\CallSearch;
+use App\Support\Search\CallSearch;
+use App\Support\Search\RecordSearch;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 
@@ -35,7 +36,9 @@ final readonly class EraseOldCalls
             $ids = Call::withTrashed()->where('business_id', $business->id)->where('status', 'ended')->where('started_at', '<', now()->subDays($business->keep_days))->limit(500)->pluck('id')->all();
             Storage::disk('local')->delete(SpokenAnswer::query()->whereIn('call_id', $ids)->pluck('path')->all());
             DB::transaction(static function () use ($ids): void {
-                CallSearch::drop(array_values(array_map(intval(...), $ids)));
+                $numbers = array_values(array_map(intval(...), $ids));
+                CallSearch::drop($numbers);
+                RecordSearch::drop($numbers);
                 DB::table('calls')->whereIn('id', $ids)->delete();
             });
             $erased += count($ids);

@@ -7,11 +7,15 @@ namespace App\Actions\Calls;
 use App\Models\Agent;
 use App\Models\Business;
 use App\Models\Call;
-use App\Models\CallRecord;
 use App\Models\Line;
-use App\Support\CallSearch;
+use App\Models\Offer;
+use App\Models\Release;
+use App\Support\Search\CallSearch;
+use App\Support\Search\Found;
+use App\Support\Search\RecordSearch;
 use App\Support\Sight;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\DB;
 use Ringo\Dialogue\Ending;
 use Ringo\Figures\Handled;
 use Ringo\Numbering\NumberingPlan;
@@ -42,46 +46,72 @@ final readonly class FindCalls
      */
     public function query(Business $business, array $filter, ?Sight $sight = null): Builder
     {
-        $query = Call::query()->where('calls.business_id', $business->id);
-        $words = trim((string) ($filter['q'] ?? ''));
-        if ($words !== '') {
-            $this->search($query, $business, $words, $sight);
+        [$query, $founds] = $this->parts($business, $filter, $sight);
+        foreach ($founds as $found) {
+            $found->narrow($query, 'calls.id');
         }
-        if (($filter['outcome'] ?? '') !== '' && $filter['outcome'] !== null) {
-            $filter['outcome'] === 'in progress' ? $query->where('status', 'in_progress') : $query->where('outcome', $filter['outcome']);
-        }
-        if (($filter['check'] ?? '') === '1') {
-            $query->whereIn('calls.id', CallRecord::query()->where('business_id', $business->id)->where('doubtful', true)->select('call_id'));
-        }
-        $this->narrow($query, $business, $filter, $sight);
-        $sort = self::SORTS[$filter['sort'] ?? 'when'] ?? 'started_at';
-        $direction = ($filter['dir'] ?? ($sort === 'started_at' ? 'desc' : 'asc')) === 'desc' ? 'desc' : 'asc';
-
+        [$sort, $direction] = self::order($filter);
         $query->orderBy($sort, $direction)->orderBy('calls.id', $direction);
 
         return $query;
     }
 
     /**
+     * What a table tells of the calls that are looked for, and what only a full-text index does, apart and unsorted.
+     *
+     * @param array<string, ?string> $filter as RULES has it
+     *
+     * @return array{Builder<Call>, list<Found>}
+     */
+    public function parts(Business $business, array $filter, ?Sight $sight = null): array
+    {
+        $query = Call::query()->where('calls.business_id', $business->id);
+        $words = trim((string) ($filter['q'] ?? ''));
+        $found = $words === '' ? null : $this->search($query, $business, $words, $sight);
+        if (($filter['outcome'] ?? '') !== '' && $filter['outcome'] !== null) {
+            $filter['outcome'] === 'in progress' ? $query->where('status', 'in_progress') : $query->where('outcome', $filter['outcome']);
+        }
+        $doubtful = ($filter['check'] ?? '') === '1' ? new Found(DB::table('records')->where('business_id', $business->id)->where('doubtful', true)->select('call_id'), 'call_id') : null;
+        $this->narrow($query, $business, $filter);
+        $this->byCaller($query, $business, $filter, $sight);
+
+        return [$query, array_values(array_filter([$found, $doubtful, $this->byValue($query, $business, $filter, $sight)]))];
+    }
+
+    /** @param array<string, ?string> $filter */
+    public static function unfiltered(array $filter): bool
+    {
+        return array_filter(array_diff_key($filter, ['sort' => true, 'dir' => true]), static fn (?string $one): bool => trim((string) $one) !== '') === [];
+    }
+
+    /**
+     * @param array<string, ?string> $filter
+     *
+     * @return array{string, 'asc'|'desc'} the column and the direction it sorts by
+     */
+    public static function order(array $filter): array
+    {
+        $sort = self::SORTS[$filter['sort'] ?? 'when'] ?? 'started_at';
+
+        return [$sort, ($filter['dir'] ?? ($sort === 'started_at' ? 'desc' : 'asc')) === 'desc' ? 'desc' : 'asc'];
+    }
+
+    /**
      * @param Builder<Call> $query
      * @param array<string, ?string> $filter
      */
-    private function narrow(Builder $query, Business $business, array $filter, ?Sight $sight): void
+    private function narrow(Builder $query, Business $business, array $filter): void
     {
-        $given = static fn (string $name): ?string => ($filter[$name] ?? null) === null || trim((string) $filter[$name]) === '' ? null : trim((string) $filter[$name]);
+        $given = static fn (string $name): ?string => self::given($filter, $name);
         if (($agent = $given('agent')) !== null) {
             $query->whereIn('calls.agent_id', $business->agents()->where('key', $agent)->pluck('id'));
         }
         if (($release = $given('release')) !== null) {
-            $release === 'draft' ? $query->whereNull('release_id') : $query->whereHas('release', static fn (Builder $one): Builder => $one->where('number', (int) $release));
+            $release === 'draft' ? $query->whereNull('release_id') : $query->whereIn('release_id', Release::query()->whereIn('agent_id', Agent::withTrashed()->where('business_id', $business->id)->select('id'))->where('number', (int) $release)->pluck('id'));
         }
         if (($kind = $given('kind')) !== null) {
             // Those that the figures count.
             $kind === 'counted' ? $query->where('kind', '!=', 'rehearsal')->where('status', 'ended') : $query->where('kind', $kind);
-        }
-        if (($caller = $given('caller')) !== null) {
-            $number = preg_match('/^[+\d][\d\s()-]{5,}$/', $caller) === 1 ? $this->plan->parse($caller, $business->country) : null;
-            $number === null ? $this->named($query, $business, $caller, $sight) : $query->where('from', $number->e164);
         }
         if (($longer = $given('longer')) !== null) {
             $query->where('seconds', '>=', 60 * (int) $longer);
@@ -99,17 +129,61 @@ final readonly class FindCalls
             $query->whereIn('line_id', Line::withTrashed()->where('business_id', $business->id)->where('key', $line)->pluck('id'));
         }
         if (($topic = $given('topic')) !== null) {
-            $query->where('state->topic', $topic);
+            $query->where('topic', $topic);
         }
         if (($handled = Handled::tryFrom((string) $given('handled'))) !== null) {
             $this->handled($query, $handled);
         }
-        if (($field = $given('field')) !== null && ($value = $given('value')) !== null) {
-            // A value that is not shown cannot be found out by asking for it either.
-            $hidden = $sight === null ? [] : $business->agents()->get()->filter(static fn (Agent $agent): bool => isset($sight->keptBack($agent)[$field]))->modelKeys();
+    }
+
+    /**
+     * @param array<string, ?string> $filter
+     */
+    private static function given(array $filter, string $name): ?string
+    {
+        $value = trim((string) ($filter[$name] ?? ''));
+
+        return $value === '' ? null : $value;
+    }
+
+    /**
+     * @param Builder<Call> $query
+     * @param array<string, ?string> $filter
+     */
+    private function byCaller(Builder $query, Business $business, array $filter, ?Sight $sight): void
+    {
+        if (($caller = self::given($filter, 'caller')) !== null) {
+            $number = preg_match('/^[+\d][\d\s()-]{5,}$/', $caller) === 1 ? $this->plan->parse($caller, $business->country) : null;
+            $number === null ? $this->named($query, $business, $caller, $sight) : $query->where('from', $number->e164);
+        }
+    }
+
+    /**
+     * By a value of the record.
+     *
+     * @param Builder<Call> $query
+     * @param array<string, ?string> $filter
+     *
+     * @return ?Found null where no index tells
+     */
+    private function byValue(Builder $query, Business $business, array $filter, ?Sight $sight): ?Found
+    {
+        $field = self::given($filter, 'field');
+        $value = self::given($filter, 'value');
+        if ($field === null || $value === null) {
+            return null;
+        }
+        // A value that is not shown cannot be found out by asking for it either.
+        $hidden = $sight === null ? [] : $business->agents()->get()->filter(static fn (Agent $agent): bool => isset($sight->keptBack($agent)[$field]))->modelKeys();
+        if ($hidden !== []) {
             $query->whereNotIn('calls.agent_id', $hidden);
+        }
+        $found = RecordSearch::inField($field, $value);
+        if ($found === null) {
             $query->whereHas('record', static fn (Builder $record): Builder => $record->where(static fn (Builder $either): Builder => $either->where("cells->{$field}->display", 'like', '%'.addcslashes($value, '%_\\').'%')->orWhere("cells->{$field}->value", $value)));
         }
+
+        return $found;
     }
 
     /**
@@ -121,43 +195,43 @@ final readonly class FindCalls
     {
         $query->where('status', 'ended');
         if ($handled === Handled::Staff) {
-            $query->where(static fn (Builder $either) => $either->whereNotNull('state->connected->person')->orWhere('outcome', Ending::FORWARDED));
+            $query->where(static fn (Builder $either) => $either->whereNotNull('taken_by')->orWhere('outcome', Ending::FORWARDED));
 
             return;
         }
-        $query->whereNull('state->connected->person')->where('outcome', '!=', Ending::FORWARDED);
+        $query->whereNull('taken_by')->where('outcome', '!=', Ending::FORWARDED);
         // A telephone that the line rings before the agent is nobody's being asked for.
-        $rang = static fn (Builder $offer): Builder => $offer->where('before_agent', false);
+        $rang = Offer::query()->where('before_agent', false)->select('call_id');
         if ($handled === Handled::Nobody) {
-            $query->where(static fn (Builder $either) => $either->whereHas('offers', $rang)->orWhereIn('outcome', Ending::UNANSWERED));
+            $query->where(static fn (Builder $either) => $either->whereIn('calls.id', $rang)->orWhereIn('outcome', Ending::UNANSWERED));
 
             return;
         }
-        $query->whereDoesntHave('offers', $rang)->whereNotIn('outcome', Ending::UNANSWERED);
+        $query->whereNotIn('calls.id', $rang)->whereNotIn('outcome', Ending::UNANSWERED);
         $handled === Handled::GivenUp ? $query->whereIn('outcome', Ending::IN_VAIN) : $query->whereNotIn('outcome', Ending::IN_VAIN);
     }
 
     /** @param Builder<Call> $query */
-    private function search(Builder $query, Business $business, string $words, ?Sight $sight): void
+    private function search(Builder $query, Business $business, string $words, ?Sight $sight): ?Found
     {
         $number = preg_match('/^[+\d\s()-]{6,}$/', $words) === 1 ? $this->plan->parse($words, $business->country) : null;
         if ($number !== null) {
             $query->where('from', $number->e164);
 
-            return;
+            return null;
         }
         $found = CallSearch::found($words);
         $hiding = $this->hiding($business, $sight);
         if ($sight === null || $hiding === []) {
-            $query->whereIn('calls.id', $found);
-
-            return;
+            return $found;
         }
         // What somebody may not see cannot be found out by searching for it: their words are looked at as they are shown.
         $looked = $this->newest($business, $hiding, ['record', 'agent', 'turns']);
-        $looked->whereIn('calls.id', $found);
+        $found->narrow($looked, 'calls.id');
         $seen = $this->those($looked, static fn (Call $call): bool => $sight->finds($call, $words));
-        $query->where(static fn ($either) => $either->whereIn('calls.id', $seen)->orWhere(static fn ($open) => $open->whereNotIn('calls.agent_id', $hiding)->whereIn('calls.id', $found)));
+        $query->where(static fn ($either) => $either->whereIn('calls.id', $seen)->orWhere(static fn ($open) => $open->whereNotIn('calls.agent_id', $hiding)->whereIn('calls.id', $found->query())));
+
+        return null;
     }
 
     /**

@@ -13,7 +13,7 @@ use App\Models\Call;
 use App\Models\CallRecord;
 use App\Models\CallTurn;
 use App\Models\RecordSheet;
-use App\Support\CallSearch;
+use App\Support\Search\CallSearch;
 use Ringo\Dialogue\CallState;
 use Ringo\Extraction\CallTopic;
 use Ringo\Extraction\Mask;

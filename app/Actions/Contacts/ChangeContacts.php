@@ -21,7 +21,8 @@ use App\Models\GatewayReceipt;
 use App\Models\KnowledgeQuestion;
 use App\Models\RecordCheck;
 use App\Models\User;
-use App\Support\CallSearch;
+use App\Support\Search\CallSearch;
+use App\Support\Search\RecordSearch;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Validation\ValidationException;
@@ -144,6 +145,7 @@ final readonly class ChangeContacts
                 Advice::forget($call);
                 RecordCheck::query()->whereIn('record_id', CallRecord::query()->where('call_id', $call->id)->select('id'))->delete();
                 CallSearch::drop([$call->id]);
+                RecordSearch::drop([$call->id]);
                 $call->update(['caller_name' => 'Erased', 'from' => null, 'contact_id' => null, 'staff_note' => null, 'marks' => null, 'state' => array_intersect_key($call->state, array_flip(['id', 'startedAt', 'seed', 'outcome', 'ended', 'step', 'clock', 'heard', 'topic', 'connected'])) + ['from' => null, 'to' => null, 'caller' => []]]);
                 $call->offers()->update(['announcement' => json_encode([])]);
             }

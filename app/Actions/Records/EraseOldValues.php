@@ -19,7 +19,7 @@ use App\Models\Offer;
 use App\Models\ReadingAgainRow;
 use App\Models\RecordCheck;
 use App\Models\RecordSheet as FurtherSheet;
-use App\Support\CallSearch;
+use App\Support\Search\CallSearch;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Ringo\Sheet\RecordSheet;

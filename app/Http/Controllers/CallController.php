@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\Calls\CallPage;
 use App\Actions\Calls\EraseOldCalls;
 use App\Actions\Calls\FindCalls;
 use App\Actions\Calls\ImportTranscripts;
@@ -26,6 +27,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Pagination\Paginator;
 use Illuminate\Validation\ValidationException;
 use Ringo\Rehearsal\Differences;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -35,12 +37,12 @@ final class CallController
     /** Milliseconds from which a sound was rendered rather than found. */
     private const RENDERED = 5;
 
-    public function index(Request $request, Business $business, FindCalls $find, SettleAbandonedCalls $settle, CurrentAgent $current): View
+    public function index(Request $request, Business $business, CallPage $find, SettleAbandonedCalls $settle, CurrentAgent $current): View
     {
         $settle->in($business);
         $filter = $request->validate(FindCalls::RULES);
         $sight = Sight::of($request->user(), $business);
-        $calls = $find->query($business, $filter, $sight)->with('record', 'agent', 'release')->paginate(25)->withQueryString();
+        $calls = $find->of($business, $filter, $sight, Paginator::resolveCurrentPage())->withQueryString();
         $calls->through($sight->over(...));
 
         return view('calls', [

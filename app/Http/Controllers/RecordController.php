@@ -18,6 +18,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Pagination\Paginator;
 use Ringo\Format\RecordCsv;
 use Ringo\Format\Xlsx;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -40,7 +41,7 @@ final class RecordController
         $sheet = $this->records->sheet($agent);
         $sight = Sight::of($request->user(), $business);
         $hidden = $sight->keptBack($agent);
-        $records = $this->records->agent($agent, $filter, $sight)->with('call.agent', 'checks')->paginate(20, total: $this->records->count($agent, $filter))->withQueryString();
+        $records = $this->records->page($agent, $filter, $sight, Paginator::resolveCurrentPage())->withQueryString();
         $turns = $this->evidence($records->items(), $sight);
         $records->through(static function (CallRecord $record) use ($sight): CallRecord {
             $shown = $sight->over($record->call->setRelation('record', $record));

@@ -22,12 +22,11 @@
     <header class="topbar">
         <a class="brand" href="{{ route('home') }}"><x-mark/><span>Ringo</span></a>
         <nav class="where" aria-label="Where you are">
-            @php $businesses = auth()->user()->businesses()->get(); @endphp
-            @if ($businesses->count() > 1)
+            @if ($menu['businesses']->count() > 1)
                 <details class="pick">
                     <summary>{{ $business->name ?? 'Businesses' }}</summary>
                     <ul>
-                        @foreach ($businesses as $one)
+                        @foreach ($menu['businesses'] as $one)
                             <li><a href="{{ route('board', $one) }}" @if ($one->id === $business?->id) aria-current="true" @endif>{{ $one->name }}</a></li>
                         @endforeach
                         <li><a href="{{ route('businesses') }}">All businesses</a></li>
@@ -96,8 +95,7 @@
                 <a href="{{ route('recognition', [$business, $agent]) }}" @if ($here === 'recognition') aria-current="page" @endif><x-icon name="scan-search"/> Recognition</a>
             @endif
             @if ($designs && $agent)
-                @php $failingCases = $agent->cases()->where('result->passed', false)->count(); @endphp
-                <a href="{{ route('casebook', [$business, $agent]) }}" @if ($here === 'casebook') aria-current="page" @endif><x-icon name="book-check"/> Casebook @if ($failingCases > 0)<span class="count" title="{{ $failingCases }} cases fail on the draft">{{ $failingCases }}</span>@endif</a>
+                <a href="{{ route('casebook', [$business, $agent]) }}" @if ($here === 'casebook') aria-current="page" @endif><x-icon name="book-check"/> Casebook @if ($menu['failing'] > 0)<span class="count" title="{{ $menu['failing'] }} cases fail on the draft">{{ $menu['failing'] }}</span>@endif</a>
             @endif
             @if ($designs)
                 <a href="{{ route('errands', $business) }}" @if ($here === 'errands') aria-current="page" @endif><x-icon name="waypoints"/> Errands</a>
@@ -113,14 +111,12 @@
             <a href="{{ route('calls', $business) }}" @if ($here === 'calls') aria-current="page" @endif><x-icon name="list"/> Calls
             </a>
             <a href="{{ route('records', $business) }}" @if ($here === 'records') aria-current="page" @endif><x-icon name="clipboard-check"/> Records
-                @php $doubtful = $business->records()->where('doubtful', true)->whereHas('call')->count(); @endphp
-                @if ($doubtful > 0)<span class="count" title="{{ $doubtful }} records to check">{{ $doubtful }}</span>@endif
+                @if ($menu['toCheck'] > 0)<span class="count" title="{{ $menu['toCheck'] }} records to check">{{ $menu['toCheck'] }}</span>@endif
             </a>
             <a href="{{ route('figures', $business) }}" @if ($here === 'figures') aria-current="page" @endif><x-icon name="bar-chart-3"/> Figures</a>
             @if ($designs)<a href="{{ route('capacity', $business) }}" @if ($here === 'capacity') aria-current="page" @endif><x-icon name="gauge"/> Capacity</a>@endif
             <a href="{{ route('post', $business) }}" @if ($here === 'post') aria-current="page" @endif><x-icon name="mailbox"/> Post room
-                @php $stuck = $business->deliveries()->whereIn('state', ['failed', 'dead'])->count(); @endphp
-                @if ($stuck > 0)<span class="count" title="{{ $stuck }} deliveries did not arrive">{{ $stuck }}</span>@endif
+                @if ($menu['stuck'] > 0)<span class="count" title="{{ $menu['stuck'] }} deliveries did not arrive">{{ $menu['stuck'] }}</span>@endif
             </a>
             @if ($designs)<a href="{{ route('interface', $business) }}" @if ($here === 'interface') aria-current="page" @endif><x-icon name="plug"/> Interface</a>@endif
         @else
