@@ -24,7 +24,7 @@
             <form method="post" action="{{ route('line.update', [$business, $line]) }}">@csrf @method('put')
                 <div class="inline-fields"><x-field label="name"><input name="name" maxlength="60" required value="{{ old('name', $line->name) }}"></x-field>
                     @if ($line->kind === 'number')<x-field label="number"><input name="number" type="tel" required value="{{ old('number', app(\Ringo\Numbering\NumberingPlan::class)->parse((string) $line->e164, $business->country)?->inNationalFormat() ?? $line->e164) }}"></x-field>@endif
-                    <x-field label="agent"><select name="agent">@foreach ($agents as $one)<option value="{{ $one->key }}" @selected($one->key === $design->agent)>{{ $one->name }}</option>@endforeach</select></x-field>
+                    <x-field label="agent"><x-choice name="agent" :of="collect($agents)->pluck('name', 'key')" :chosen="$design->agent"/></x-field>
                     <x-field class="narrow" label="calls at once"><input type="number" name="at_once" min="1" max="500" value="{{ old('at_once', $design->atOnce) }}"></x-field></div>
                 <fieldset><legend>While the business is open <small>as the brief says</small></legend>@include('parts.line-answer', ['prefix' => 'open', 'answer' => $design->answering->open?->toArray() ?? [], 'empty' => '', 'emptyWords' => 'as at all other times'])</fieldset>
                 <fieldset><legend>On holidays and closures</legend>@include('parts.line-answer', ['prefix' => 'closed', 'answer' => $design->answering->closed?->toArray() ?? [], 'empty' => '', 'emptyWords' => 'as on any day'])</fieldset>

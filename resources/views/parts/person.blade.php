@@ -4,7 +4,7 @@
         <x-field label="number"><input name="number" type="tel" value="{{ $t('number', $person?->number ? ($plan->describe($person->number)?->inNationalFormat() ?? $person->number) : '') }}"></x-field>
         <x-field label="site"><input name="site" value="{{ $t('site', $person->site ?? '') }}"></x-field>
         <x-field label="presence"><x-choice name="presence" :of="collect(['available', 'busy', 'away'])->combine(['available', 'busy', 'away'])" :chosen="$t('presence', $person->presence ?? 'available')"/></x-field>
-        <x-field label="sits at the desk as"><select name="user_id"><option value="">nobody yet</option>@foreach ($users as $user)<option value="{{ $user->id }}" @selected(($person->user_id ?? null) === $user->id)>{{ $user->name }}</option>@endforeach</select></x-field>
+        <x-field label="sits at the desk as"><x-choice name="user_id" :of="collect($users)->pluck('name', 'id')" :chosen="($person->user_id ?? null)" none="nobody yet"/></x-field>
         <button class="primary">Keep</button></div>
 </form>
 @if ($person)<form method="post" action="{{ route('person.delete', [$business, $person]) }}">@csrf @method('delete')<button class="danger">Take {{ $person->name }} away</button></form>@endif

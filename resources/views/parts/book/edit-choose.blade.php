@@ -11,7 +11,7 @@
     <button type="button" class="bare add" data-add><x-icon name="plus"/> an option</button>
 </div>
 <div class="inline-fields">
-    <x-field label="fills"><select name="field"><option value="">no field</option>@foreach ($script->sheet->fields as $one)<option value="{{ $one->key }}" @selected($one->key === ($step['field'] ?? null))>{{ $one->key }}</option>@endforeach</select></x-field>
+    <x-field label="fills"><x-choice name="field" :of="collect($script->sheet->fields)->pluck('key', 'key')" :chosen="($step['field'] ?? null)" none="no field"/></x-field>
     <x-field class="narrow" label="key that repeats"><input name="repeat_key" value="{{ $step['repeat_key'] ?? '' }}" maxlength="1"></x-field>
 </div>
 <details class="more" @if ($reprompts !== [] || isset($step['again'])) open @endif>
