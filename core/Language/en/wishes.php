@@ -75,6 +75,8 @@ return [
     'denying' => ['not', 'except', 'no', 'but', 'never', 'closed', 'without'],
     // Behind these 'one' is no hour.
     'before_one' => ['the', 'this', 'that', 'which', 'another', 'any', 'every', 'each', 'other', 'last', 'first', 'next', 'earlier', 'later', 'only', 'no', 'old', 'new', 'same', 'wrong', 'right', 'my', 'your'],
+    // What is eaten in the evening: 'dinner at seven'.
+    'evening_meals' => ['dinner', 'supper', 'evening meal', 'dine', 'dining'],
     'few' => ['few' => 3, 'couple' => 2],
     'hours_ish' => ['one' => 'one', 'two' => 'two', 'three' => 'three', 'four' => 'four', 'five' => 'five', 'six' => 'six', 'seven' => 'seven', 'eight' => 'eight', 'eightt' => 'eight', 'nine' => 'nine', 'ten' => 'ten', 'tenn' => 'ten', 'eleven' => 'eleven', 'elevenn' => 'eleven', 'twelve' => 'twelve', 'noon' => 'noon', '9' => '9', '10' => '10', '11' => '11', '2' => '2', '3' => '3', '4' => '4'],
     'somebody' => ['with', 'see', 'seeing', 'have', 'by', 'for', 'from', 'get'],

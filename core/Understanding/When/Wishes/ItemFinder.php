@@ -247,6 +247,9 @@ final readonly class ItemFinder
         if ($length === 3 && in_array($t[$i + 1]->text, in_array($t[$i - 1]->text ?? '', self::BEFORE_A_STRETCH, true) ? ['to', 'till', 'until'] : ['till', 'until'], true)) {
             return [...$this->doubtful($t, $i, $context), ...$this->doubtful($t, $i + 2, $context)];
         }
+        if ($length === 1 && $this->pronoun($t, $i)) {
+            return [];
+        }
         $time = $clock instanceof Clock && $clock->complete() ? $clock->resolve() : null;
         if ($time === null || ! $clock instanceof Clock || $this->bare($t, $i, $length) && ! isset($this->cues[$t[$i - 1]->text ?? '']) && count($t) > self::FEW && $i + $length < count($t) && ($t[$i + $length]->text ?? '') !== 'ish') {
             return [];
@@ -279,13 +282,23 @@ final readonly class ItemFinder
     private function doubtful(array $t, int $i, Context $context): array
     {
         $number = $this->numerals->cardinal($t, $i);
-        if ($number === null || $number->length !== 1 || ! $number->isWhole() || $number->value < 1 || $number->value > self::HOURS || isset($this->words->section('calendar', 'counted')[$t[$i + 1]->text ?? '']) || $t[$i]->text === self::ONE && in_array($t[$i - 1]->text ?? '', $this->words->section('wishes', 'before_one'), true)) {
+        if ($number === null || $number->length !== 1 || ! $number->isWhole() || $number->value < 1 || $number->value > self::HOURS || isset($this->words->section('calendar', 'counted')[$t[$i + 1]->text ?? '']) || $this->pronoun($t, $i)) {
             return [];
         }
         $clock = ($this->clocks->find([$t[$i]], $context)[0] ?? null)?->what;
         $time = $clock instanceof Clock && $clock->complete() ? $clock->resolve() : null;
 
         return $time === null ? [] : [new Item(Item::TIME, self::minute($time), $i, $i + 1, doubtful: true)];
+    }
+
+    /**
+     * 'Not this one': no hour.
+     *
+     * @param list<Token> $t
+     */
+    private function pronoun(array $t, int $i): bool
+    {
+        return $t[$i]->text === self::ONE && in_array($t[$i - 1]->text ?? '', $this->words->section('wishes', 'before_one'), true);
     }
 
     /**

@@ -50,7 +50,10 @@ final readonly class PeriodFinder
             $at = $i + $hit[1];
             $whole = $this->whole($t, $at, $context);
             if ($whole !== null) {
-                return new Item(Item::PERIOD, $this->portion($whole[0], $part, $context), $i, $whole[1]);
+                // 'Before the end of the month' is while it lasts.
+                $ends = $part === 'ends' && in_array('before', [$t[$i - 1]->text ?? '', $t[$i - 2]->text ?? ''], true) ? (new \DateTimeImmutable($whole[0][1]))->modify('+1 day')->format('Y-m-d') : null;
+
+                return new Item(Item::PERIOD, $ends === null ? $this->portion($whole[0], $part, $context) : [$ends, $ends], $i, $whole[1]);
             }
         }
 

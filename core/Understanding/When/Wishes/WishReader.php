@@ -58,18 +58,19 @@ final readonly class WishReader
         [$wish, $items] = $this->notThat($wish, $t, $items);
         $wish = (new Turns)->laid($wish, $items, $offered, $context);
         $halves = array_values(array_filter(array_map(static fn (Item $item): ?string => $item->kind === Item::PART && is_array($item->value) && is_string($item->value[2] ?? null) ? $item->value[2] : null, $items)));
+        $meal = $this->words->phrases('wishes', 'evening_meals')->in($t) ? 'pm' : null;
         $items = $this->withoutEdges($senses, $items);
         $pairs = (new Pairs)->of($t, $items, $senses);
         if ($pairs !== [] && ($senses[$pairs[0][0][0]->from] ?? null) === Sense::RuledOut) {
-            return $wish->but(['notByDay' => [...$wish->notByDay, ...$this->byDay($pairs, [], $t, $wish, $context)]]);
+            return $wish->but(['notByDay' => [...$wish->notByDay, ...$this->byDay($pairs, [], $t, $wish, $context, $meal)]]);
         }
-        $byDay = $this->byDay($pairs, $senses, $t, $wish, $context);
+        $byDay = $this->byDay($pairs, $senses, $t, $wish, $context, $meal);
         $wish = (new Days)->laid($wish, $this->others($items, $this->cues->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isDay())), $senses)), $context);
 
         if ($byDay !== []) {
             return $wish->but(['times' => array_merge(...array_map(static fn (DayHours $hours): array => $hours->times, $byDay)), 'byDay' => $byDay, 'firstOfDay' => false]);
         }
-        $wish = (new Hours)->laid($wish, $this->cues->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isTime())), $senses), $halves[0] ?? $wish->half);
+        $wish = (new Hours)->laid($wish, $this->cues->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isTime())), $senses), $halves[0] ?? $meal ?? $wish->half);
 
         return $this->moves($items, $senses) ? $wish->but(['byDay' => []]) : $wish;
     }
@@ -92,11 +93,11 @@ final readonly class WishReader
      *
      * @return list<DayHours>
      */
-    private function byDay(array $pairs, array $senses, array $t, Wish $wish, Context $context): array
+    private function byDay(array $pairs, array $senses, array $t, Wish $wish, Context $context, ?string $half): array
     {
         $byDay = [];
         foreach ($pairs as [$days, $times]) {
-            $part = is_array($times[0]->value) && is_string($times[0]->value[2] ?? null) ? $times[0]->value[2] : null;
+            $part = is_array($times[0]->value) && is_string($times[0]->value[2] ?? null) ? $times[0]->value[2] : $half;
             $on = (new Days)->laid(new Wish(frame: $wish->frame), $this->cues->meant($t, $days, $senses), $context);
             $at = (new Hours)->laid(new Wish, $this->cues->meant($t, $times, $senses), $part)->times ?? [];
             // What is ruled out is so of every such weekday.
