@@ -120,6 +120,20 @@ final readonly class Cues
     }
 
     /**
+     * A limit that stands right behind a day or a time.
+     *
+     * @param list<Token> $t
+     */
+    public function behind(array $t, int $place): ?Sense
+    {
+        return match (true) {
+            $this->cues['onwards']->at($t, $place) !== null => Sense::From,
+            $this->cues['or_before']->at($t, $place) !== null => Sense::StartsBy,
+            default => null,
+        };
+    }
+
+    /**
      * What stands behind a day or a time: 'onwards', '-ish', 'is no good'.
      *
      * @param list<Token> $t

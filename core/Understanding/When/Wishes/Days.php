@@ -67,6 +67,7 @@ final readonly class Days
                 default => [$from, $to],
             };
         }
+        $days = $this->narrowed($days);
         if ($days === [] && $every === []) {
             return $wish->but($change);
         }
@@ -75,6 +76,21 @@ final readonly class Days
         $single = array_filter($meant, static fn (array $one): bool => $one[1]->kind === Item::DAY) !== [];
 
         return $wish->but($change + ['days' => $days !== [] ? $days : ($inForce !== null ? [$inForce] : $this->spans($wish)), 'weekdays' => $every === [] ? null : $every, 'notWeekdays' => [...array_diff($ruledOut, $wanted, $every), ...array_diff($wish->notWeekdays, $ruledOut)], 'notDays' => array_values(array_filter($wish->notDays, static fn (array $not): bool => ! in_array($not, $days, true))), 'frame' => $frame ?? ($single ? null : $wish->frame)]);
+    }
+
+    /**
+     * 'After the sixteenth but before the twentieth' is one stretch.
+     *
+     * @param list<array{string, string}> $days
+     *
+     * @return list<array{string, string}>
+     */
+    private function narrowed(array $days): array
+    {
+        $lower = array_values(array_filter($days, static fn (array $day): bool => $day[1] === Wish::NEVER));
+        $upper = array_values(array_filter($days, static fn (array $day): bool => $day[0] === Wish::EVER));
+
+        return count($days) === 2 && count($lower) === 1 && count($upper) === 1 && $lower[0][0] <= $upper[0][1] ? [[$lower[0][0], $upper[0][1]]] : $days;
     }
 
     /** @return ?list<array{string, string}> days in force that are more than one day each: 'a weekday' lies in them */
@@ -130,6 +146,10 @@ final readonly class Days
         }
         $dates = $this->dates($item, $frame, $context);
         $to = $other === null ? $dates[1] : $this->dates($other, $frame, $context)[1];
+        if ($other !== null && $to < $dates[0] && is_int($item->value) && is_int($other->value)) {
+            // 'I work Monday to Thursday', said on a Tuesday, is every week.
+            return $wish->but(['notWeekdays' => [...$wish->notWeekdays, ...($item->value <= $other->value ? range($item->value, $other->value) : [...range($item->value, 7), ...range(1, $other->value)])]]);
+        }
 
         return $wish->but(['notDays' => [...$wish->notDays, [$dates[0], $to]], 'days' => $wish->days === [$dates] ? null : $wish->days]);
     }

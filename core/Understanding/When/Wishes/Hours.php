@@ -10,6 +10,9 @@ final readonly class Hours
     /** Half of what 'around three' allows to either side, in minutes. */
     private const AROUND = 30;
 
+    /** Minutes from which a stretch is a part of the day rather than an hour. */
+    private const A_PART = 90;
+
     /** @param list<array{Sense, Item, ?Item}> $meant */
     public function laid(Wish $wish, array $meant, ?string $half): Wish
     {
@@ -42,7 +45,27 @@ final readonly class Hours
             $times = $this->narrowed($times);
         }
 
-        return $wish->but(['times' => $times, 'half' => $half, 'firstOfDay' => false]);
+        return $wish->but(['times' => $this->withinPart($wish->times ?? [], $times), 'half' => $half, 'firstOfDay' => false]);
+    }
+
+    /**
+     * 'The morning', and then 'not before ten': a limit lies within the part of the day in force, where that leaves anything of it.
+     *
+     * @param list<Span> $before
+     * @param non-empty-list<Span> $times
+     *
+     * @return non-empty-list<Span>
+     */
+    private function withinPart(array $before, array $times): array
+    {
+        $limit = count($times) === 1 && $times[0]->over === null && ($times[0]->from === 0) !== ($times[0]->to === Span::DAY) ? $times[0] : null;
+        $part = count($before) === 1 && $before[0]->over === null && $before[0]->to - $before[0]->from > self::A_PART ? $before[0] : null;
+        if ($limit === null || $part === null) {
+            return $times;
+        }
+        $both = new Span(max($limit->from, $part->from), min($limit->to, $part->to));
+
+        return $both->to - $both->from > self::AROUND ? [$both] : $times;
     }
 
     /**

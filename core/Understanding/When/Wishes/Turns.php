@@ -31,7 +31,8 @@ final readonly class Turns
                 'first_thing' => $wish->but(['firstOfDay' => true, 'times' => [new Span(0, 600)]]),
                 'any' => $named || array_intersect($turns, self::BESIDE) !== [] ? $wish : $wish->but(['days' => null, 'weekdays' => null, 'times' => null, 'order' => null, 'firstOfDay' => false, 'frame' => null]),
                 'other_day' => $named ? $wish : $this->notThat($wish, $offered),
-                'any_day' => $named ? $wish : $wish->but(['days' => null, 'weekdays' => null, 'frame' => null]),
+                // Any day of the week or month in force, where there is one.
+                'any_day' => $named ? $wish : $wish->but(['days' => $wish->frame === null ? null : [$wish->frame], 'weekdays' => null]),
                 'any_time' => $wish->but(['times' => null, 'firstOfDay' => false]),
                 'later', 'earlier' => $offered === [] ? $wish : $this->sameDay($wish, $turn, $offered),
                 'day_after', 'day_before' => $this->besideDay($wish, $turn === 'day_after' ? 1 : -1, $offered),

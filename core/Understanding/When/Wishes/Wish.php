@@ -151,7 +151,7 @@ final readonly class Wish
         $named = static fn (DayHours $hours): bool => array_filter($days, static fn (array $day): bool => $hours->covers($day[0], (int) (new \DateTimeImmutable($day[0]))->format('N'))) !== [];
 
         return $this->but([
-            'notTimes' => [...array_filter($before->notTimes, $stands), ...array_slice($this->notTimes, count($before->notTimes))],
+            'notTimes' => [...array_filter($before->notTimes, $stands), ...array_filter(array_slice($this->notTimes, count($before->notTimes)), static fn (Span $out): bool => array_filter($wished, static fn (Span $one): bool => $one->from >= $out->from && $one->to <= $out->to) !== $wished)],
             'notByDay' => [...array_filter($before->notByDay, static fn (DayHours $hours): bool => ! $named($hours) || array_filter($hours->times, $stands) !== []), ...array_slice($this->notByDay, count($before->notByDay))],
         ]);
     }
