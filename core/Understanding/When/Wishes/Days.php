@@ -10,7 +10,7 @@ use Ringo\Understanding\Context;
 final readonly class Days
 {
     /** Days of the week, ISO from 1. */
-    private const SETS = ['weekdays' => [1, 2, 3, 4, 5], 'weekends' => [6, 7]];
+    private const SETS = ['weekdays' => [1, 2, 3, 4, 5], 'weekends' => [6, 7], 'midweek' => [2, 3, 4]];
 
     /** @param list<array{Sense, Item, ?Item}> $meant */
     public function laid(Wish $wish, array $meant, Context $context): Wish
@@ -48,7 +48,7 @@ final readonly class Days
                 continue;
             }
             if ($item->kind === Item::WEEKDAYS) {
-                array_push($every, ...self::SETS[$item->value === 'weekends' ? 'weekends' : 'weekdays']);
+                array_push($every, ...self::set($item));
 
                 continue;
             }
@@ -99,6 +99,12 @@ final readonly class Days
         return array_filter($wish->days ?? [], static fn (array $day): bool => $day[0] === $day[1]) === [] ? $wish->days : null;
     }
 
+    /** @return list<int> */
+    private static function set(Item $item): array
+    {
+        return self::SETS[is_string($item->value) ? $item->value : ''] ?? self::SETS['weekdays'];
+    }
+
     /** 'The following Friday' is the one after the day that was named. */
     private function following(Item $item, ?string $last): Item
     {
@@ -137,7 +143,7 @@ final readonly class Days
     private function without(Wish $wish, Item $item, ?Item $other, ?array $frame, Context $context): Wish
     {
         if ($item->kind === Item::WEEKDAYS) {
-            return $wish->but(['notWeekdays' => [...$wish->notWeekdays, ...self::SETS[$item->value === 'weekends' ? 'weekends' : 'weekdays']]]);
+            return $wish->but(['notWeekdays' => [...$wish->notWeekdays, ...self::set($item)]]);
         }
         if ($item->kind === Item::WEEKDAY && $other === null && is_int($item->value)) {
             $left = $wish->days === null ? null : array_values(array_filter($wish->days, static fn (array $day): bool => $day[0] !== $day[1] || (int) (new \DateTimeImmutable($day[0]))->format('N') !== $item->value));

@@ -72,7 +72,7 @@ final readonly class ItemFinder
                 $turns[$phrase] = [Item::TURN, $turn];
             }
         }
-        foreach (['weekdays', 'weekends'] as $section) {
+        foreach (['weekdays', 'weekends', 'midweek'] as $section) {
             foreach ($words->section('wishes', $section) as $phrase) {
                 $turns[$phrase] = [Item::WEEKDAYS, $section];
             }

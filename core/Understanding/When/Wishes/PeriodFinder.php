@@ -25,7 +25,7 @@ final readonly class PeriodFinder
     public function __construct(private Vocabulary $words, private Numerals $numerals, private Phrases $turns)
     {
         $parts = [];
-        foreach (['begins', 'middles', 'halves', 'ends', 'rest', 'week_of', 'within'] as $part) {
+        foreach (['begins', 'middles', 'first_halves', 'halves', 'ends', 'rest', 'week_of', 'within'] as $part) {
             $parts[$part] = $words->phrases('wishes', $part);
         }
         $this->parts = $parts;
@@ -42,7 +42,7 @@ final readonly class PeriodFinder
         if ($feast !== null) {
             return $feast;
         }
-        foreach (['begins', 'middles', 'halves', 'ends', 'rest'] as $part) {
+        foreach (['first_halves', 'begins', 'middles', 'halves', 'ends', 'rest'] as $part) {
             $hit = $this->parts[$part]->at($t, $i);
             if ($hit === null) {
                 continue;
@@ -174,6 +174,7 @@ final readonly class PeriodFinder
 
         return match ($part) {
             'begins' => $week ? [$from, $day($from, 1)] : [$from, $day($from, self::EDGE - 1)],
+            'first_halves' => $week ? [$from, $day($from, 2)] : [$from, $day($from, 14)],
             'halves' => $week ? [$day($from, 3), $to] : [$day($from, 15), $to],
             'middles' => $week ? [$day($from, 1), $day($from, 3)] : [$day($from, 10), $day($from, 19)],
             default => $week ? [$day($from, 3), $day($from, 4)] : [$day($to, 1 - self::EDGE), $to],

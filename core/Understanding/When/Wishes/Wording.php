@@ -13,7 +13,7 @@ use Ringo\Understanding\Numerals;
 final readonly class Wording
 {
     /** Besides weekdays: what is said with a short 'is'. */
-    private const WITH_IS = ['today', 'tomorrow', 'day', 'week', 'weekend', 'weekends', 'month', 'morning', 'afternoon', 'evening', 'lunchtime', 'april', 'may', 'june'];
+    private const WITH_IS = ['today', 'tomorrow', 'day', 'week', 'weekend', 'weekends', 'midweek', 'month', 'morning', 'afternoon', 'evening', 'lunchtime', 'april', 'may', 'june'];
 
     private Numerals $numerals;
 
