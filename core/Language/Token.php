@@ -26,6 +26,12 @@ final readonly class Token
         return preg_match('/[,.;:!?…—–]|\s-\s/u', $this->gap) === 1;
     }
 
+    /** Whether a sentence ended before this token, rather than a part of one. */
+    public function afterSentence(): bool
+    {
+        return preg_match('/[.;!?…]/u', $this->gap) === 1;
+    }
+
     /** Whether nothing separates this token from the one before. */
     public function glued(): bool
     {

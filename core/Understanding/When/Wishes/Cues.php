@@ -15,7 +15,7 @@ final readonly class Cues
     private const CUES = ['without', 'after', 'from', 'before', 'by', 'to_start', 'around', 'between'];
 
     /** What joins two of them, or stands behind one. */
-    private const BESIDE = ['joins', 'onwards', 'after_that', 'or_before', 'ish', 'bad'];
+    private const BESIDE = ['joins', 'onwards', 'after_that', 'before_that', 'or_before', 'ish', 'bad'];
 
     /** Tokens before a day in which a cue is looked for. */
     private const LOOKS_BACK = 7;
@@ -134,6 +134,27 @@ final readonly class Cues
     }
 
     /**
+     * 'The carer comes at eleven every day, so before that': where somebody refers back to what was named last, and what limit it is.
+     *
+     * @param list<Token> $t
+     *
+     * @return array<int, Sense> by the place of the saying
+     */
+    public function back(array $t): array
+    {
+        $back = [];
+        foreach (array_keys($t) as $i) {
+            if ($this->cues['after_that']->at($t, $i) !== null) {
+                $back[$i] = Sense::After;
+            } elseif ($this->cues['before_that']->at($t, $i) !== null) {
+                $back[$i] = Sense::Before;
+            }
+        }
+
+        return $back;
+    }
+
+    /**
      * What stands behind a day or a time: 'onwards', '-ish', 'is no good'.
      *
      * @param list<Token> $t
@@ -143,6 +164,7 @@ final readonly class Cues
         return match (true) {
             $this->cues['bad']->at($t, $place) !== null => 'without',
             $cue === '' && $this->cues['after_that']->at($t, $place) !== null => 'after',
+            $cue === '' && $this->cues['before_that']->at($t, $place) !== null => 'before',
             $cue === '' && $this->cues['onwards']->at($t, $place) !== null => 'from',
             $cue === '' && $this->cues['or_before']->at($t, $place) !== null => 'to_start',
             $cue === '' && ($this->cues['ish']->at($t, $place) !== null || $this->cues['ish']->at($t, $place - 1) !== null) => 'around',

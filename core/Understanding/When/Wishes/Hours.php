@@ -40,6 +40,8 @@ final readonly class Hours
         if (count($parts) === 1 && count($times) > 1) {
             $limits = array_values(array_filter($times, static fn (Span $one): bool => ! (is_array($parts[0][1]->value) && $one->from === $parts[0][1]->value[0] && $one->to === $parts[0][1]->value[1])));
             $whole = is_array($parts[0][1]->value) ? $parts[0][1]->value : [0, Span::DAY];
+            // 'At nursery till twelve, so the afternoon': a limit that leaves nothing of the part is none.
+            $limits = array_values(array_filter($limits, static fn (Span $one): bool => $one->to > (int) $whole[0] && $one->from < (int) $whole[1])) ?: [new Span((int) $whole[0], (int) $whole[1])];
             $times = array_map(static fn (Span $one): Span => new Span(max($one->from, (int) $whole[0]), $one->to === Span::DAY ? max((int) $whole[1], $one->from + 1) : $one->to, $one->over), $limits);
         } elseif (count($times) > 1) {
             $times = $this->narrowed($times);

@@ -247,7 +247,7 @@ final readonly class ItemFinder
         if ($length === 3 && in_array($t[$i + 1]->text, in_array($t[$i - 1]->text ?? '', self::BEFORE_A_STRETCH, true) ? ['to', 'till', 'until'] : ['till', 'until'], true)) {
             return [...$this->doubtful($t, $i, $context), ...$this->doubtful($t, $i + 2, $context)];
         }
-        if ($length === 1 && $this->pronoun($t, $i)) {
+        if ($length === 1 && ($this->pronoun($t, $i) || $this->counts($t, $i))) {
             return [];
         }
         $time = $clock instanceof Clock && $clock->complete() ? $clock->resolve() : null;
@@ -282,13 +282,23 @@ final readonly class ItemFinder
     private function doubtful(array $t, int $i, Context $context): array
     {
         $number = $this->numerals->cardinal($t, $i);
-        if ($number === null || $number->length !== 1 || ! $number->isWhole() || $number->value < 1 || $number->value > self::HOURS || isset($this->words->section('calendar', 'counted')[$t[$i + 1]->text ?? '']) || $this->pronoun($t, $i)) {
+        if ($number === null || $number->length !== 1 || ! $number->isWhole() || $number->value < 1 || $number->value > self::HOURS || isset($this->words->section('calendar', 'counted')[$t[$i + 1]->text ?? '']) || $this->pronoun($t, $i) || $this->counts($t, $i)) {
             return [];
         }
         $clock = ($this->clocks->find([$t[$i]], $context)[0] ?? null)?->what;
         $time = $clock instanceof Clock && $clock->complete() ? $clock->resolve() : null;
 
         return $time === null ? [] : [new Item(Item::TIME, self::minute($time), $i, $i + 1, doubtful: true)];
+    }
+
+    /**
+     * 'Two or three days' before: no hour.
+     *
+     * @param list<Token> $t
+     */
+    private function counts(array $t, int $i): bool
+    {
+        return in_array($t[$i + 1]->text ?? '', ['or', 'to'], true) && $this->numerals->cardinal($t, $i + 2)?->length === 1 && isset($this->words->section('calendar', 'counted')[$t[$i + 3]->text ?? '']);
     }
 
     /**

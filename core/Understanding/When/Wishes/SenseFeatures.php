@@ -88,10 +88,10 @@ final class SenseFeatures
      */
     private function slots(array $t, array $items, int $from, int $to): array
     {
-        $said = array_map(static fn (Token $token): string => ($token->afterBreak() ? ', ' : '').$token->text, array_slice($t, $from, $to - $from));
+        $said = array_map(static fn (Token $token): string => self::parted($token).$token->text, array_slice($t, $from, $to - $from));
         foreach ($items as $item) {
             for ($i = max($from, $item->from); $i < min($to, $item->to); $i++) {
-                $said[$i - $from] = $i === $item->from ? ($t[$i]->afterBreak() ? ', ' : '')."<{$item->kind}>" : '';
+                $said[$i - $from] = $i === $item->from ? self::parted($t[$i])."<{$item->kind}>" : '';
             }
         }
 
@@ -108,7 +108,7 @@ final class SenseFeatures
         $found = [];
         $clause = true;
         foreach ($words as $n => $word) {
-            $plain = ltrim($word, ', ');
+            $plain = ltrim($word, ',. ');
             if ($n < self::NEAR) {
                 $found[] = "{$side}{$n}:{$word}";
                 $found[] = "{$side}{$n}k:{$kind} {$plain}";
@@ -149,8 +149,8 @@ final class SenseFeatures
             if (! isset($items[$a], $items[$b])) {
                 continue;
             }
-            $between = array_map(static fn (Token $token): string => ($token->afterBreak() ? ', ' : '').$token->text, array_slice($t, $items[$a]->to, max(0, $items[$b]->from - $items[$a]->to)));
-            $break = isset($t[$items[$b]->from]) && $t[$items[$b]->from]->afterBreak() ? ',' : '';
+            $between = array_map(static fn (Token $token): string => self::parted($token).$token->text, array_slice($t, $items[$a]->to, max(0, $items[$b]->from - $items[$a]->to)));
+            $break = isset($t[$items[$b]->from]) ? rtrim(self::parted($t[$items[$b]->from])) : '';
             $gap = count($between) <= self::GAP ? implode(' ', $between).$break : '…';
             $found[] = "{$name}:{$gap}";
             if ($name === 'g') {
@@ -161,6 +161,12 @@ final class SenseFeatures
         }
 
         return $found;
+    }
+
+    /** The end of a sentence, or of a part of one, before a word. */
+    private static function parted(Token $token): string
+    {
+        return $token->afterSentence() ? '. ' : ($token->afterBreak() ? ', ' : '');
     }
 
     /** @return list<string> groups of words it is in; a word of grammar stands for itself */

@@ -53,6 +53,12 @@ final class Senses
             $senses[$item->from] = $sense;
             $before = $sense->value;
         }
+        foreach ($this->cues->back($t) as $place => $limit) {
+            $last = array_values(array_filter($named, static fn (Item $item): bool => $item->to <= $place));
+            if ($last !== []) {
+                $senses[$last[count($last) - 1]->from] = $limit;
+            }
+        }
 
         return $senses;
     }
