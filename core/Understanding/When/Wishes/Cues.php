@@ -15,7 +15,7 @@ final readonly class Cues
     private const CUES = ['without', 'after', 'from', 'before', 'by', 'to_start', 'around', 'between'];
 
     /** What joins two of them, or stands behind one. */
-    private const BESIDE = ['joins', 'onwards', 'after_that', 'before_that', 'or_before', 'ish', 'bad'];
+    private const BESIDE = ['joins', 'onwards', 'after_that', 'before_that', 'not_then', 'or_before', 'ish', 'bad'];
 
     /** Tokens before a day in which a cue is looked for. */
     private const LOOKS_BACK = 7;
@@ -148,6 +148,8 @@ final readonly class Cues
                 $back[$i] = Sense::After;
             } elseif ($this->cues['before_that']->at($t, $i) !== null) {
                 $back[$i] = Sense::Before;
+            } elseif ($this->cues['not_then']->at($t, $i) !== null) {
+                $back[$i] = Sense::RuledOut;
             }
         }
 

@@ -57,6 +57,11 @@ final class Senses
             $last = array_values(array_filter($named, static fn (Item $item): bool => $item->to <= $place));
             if ($last !== []) {
                 $senses[$last[count($last) - 1]->from] = $limit;
+                // Both ends of 'between one and two'.
+                $first = $last[count($last) - 2] ?? null;
+                if ($limit === Sense::RuledOut && $first !== null && $first->isTime() && $this->cues->cue($t, $first->from, 0) === 'between') {
+                    $senses[$first->from] = $limit;
+                }
             }
         }
 
