@@ -54,9 +54,9 @@ final readonly class Hours
      * 'The morning', and then 'not before ten': a limit lies within the part of the day in force, where that leaves anything of it.
      *
      * @param list<Span> $before
-     * @param non-empty-list<Span> $times
+     * @param list<Span> $times
      *
-     * @return non-empty-list<Span>
+     * @return list<Span>
      */
     private function withinPart(array $before, array $times): array
     {
