@@ -15,6 +15,9 @@ return [
             'synchronous' => 'NORMAL',
             // From PHP 8.4 on; before, a transaction that may race begins with a write.
             'transaction_mode' => 'IMMEDIATE',
+            // A server that answers one request after the other keeps its connection, and with it what SQLite has read of the tables. What a
+            // request leaves unfinished is rolled back at its end; from PHP 8.4 on transactions are begun otherwise and are not.
+            'options' => env('DB_PERSISTENT', false) && PHP_VERSION_ID < 80400 ? [PDO::ATTR_PERSISTENT => true] : [],
         ],
         'pgsql' => [
             'driver' => 'pgsql',

@@ -23,6 +23,8 @@ use Ringo\Advice\Purpose;
  */
 final class Adviser extends Model
 {
+    protected $table = 'advisers';
+
     protected $fillable = ['business_id', 'on', 'address', 'model', 'secret', 'about', 'price_in', 'price_out'];
 
     protected $hidden = ['secret'];

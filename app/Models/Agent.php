@@ -29,6 +29,8 @@ final class Agent extends Model
 {
     use SoftDeletes;
 
+    protected $table = 'agents';
+
     protected $fillable = ['business_id', 'key', 'name', 'direction', 'trades', 'foreseen'];
 
     /** @return array<string, string> */

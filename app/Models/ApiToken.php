@@ -24,6 +24,7 @@ use Laravel\Sanctum\PersonalAccessToken;
 final class ApiToken extends PersonalAccessToken
 {
     use Concerns\BootsByName;
+    use Concerns\ReadsPlainly;
 
     protected $table = 'personal_access_tokens';
 

@@ -17,6 +17,8 @@ namespace App\Models;
  */
 final class ApiWrite extends Model
 {
+    protected $table = 'api_writes';
+
     protected $fillable = ['token_id', 'key', 'request', 'status', 'headers', 'body'];
 
     /** @return array<string, string> */

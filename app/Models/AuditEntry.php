@@ -18,6 +18,8 @@ final class AuditEntry extends Model
 {
     public const UPDATED_AT = null;
 
+    protected $table = 'audit_entries';
+
     protected $fillable = ['business_id', 'user_id', 'did', 'words'];
 
     /** @return BelongsTo<User, $this> */

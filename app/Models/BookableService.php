@@ -14,6 +14,8 @@ namespace App\Models;
  */
 final class BookableService extends Model
 {
+    protected $table = 'bookable_services';
+
     protected $fillable = ['business_id', 'key', 'document'];
 
     /** @return array<string, string> */

@@ -36,6 +36,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Booking extends Model
 {
+    protected $table = 'bookings';
+
     protected $fillable = ['business_id', 'diary_id', 'call_id', 'contact_id', 'reference', 'service', 'label', 'starts_at', 'ends_at', 'place', 'area', 'name', 'number', 'note', 'state', 'by', 'rehearsal', 'held_until', 'sequence'];
 
     /** @return array<string, string> */

@@ -37,6 +37,8 @@ use Ringo\Inspection\Surroundings;
  */
 final class Business extends Model
 {
+    protected $table = 'businesses';
+
     protected $fillable = ['key', 'name', 'country', 'tz', 'keep_days', 'knowledge_version', 'knowledge_hosts', 'own_words', 'caution', 'diary', 'errand_hosts', 'rates', 'brief', 'archived_at'];
 
     /** @return array<string, string> */

@@ -68,6 +68,8 @@ final class Call extends Model
     use ShownAsCopy;
     use SoftDeletes;
 
+    protected $table = 'calls';
+
     protected $fillable = ['ref', 'business_id', 'agent_id', 'script_text_id', 'release_id', 'contact_id', 'rung_by', 'kind', 'direction', 'from', 'to', 'caller_name', 'status', 'outcome', 'seconds', 'started_at', 'tz', 'step', 'state', 'last_event_at', 'marks', 'staff_note', 'colleague', 'errands', 'line_id', 'way', 'origin', 'guest_pass_id', 'brought', 'slowest_microseconds', 'created_at', 'updated_at'];
 
     protected static function booted(): void

@@ -25,6 +25,8 @@ final class CallImport extends Model
 {
     public const FOLDER = 'call-imports';
 
+    protected $table = 'call_imports';
+
     protected $fillable = ['business_id', 'agent_id', 'path', 'status', 'total', 'done', 'made', 'there', 'problems'];
 
     /** @return array<string, string> */

@@ -18,6 +18,8 @@ final class CallStep extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'call_steps';
+
     protected $fillable = ['call_id', 'n', 'event', 'trace', 'microseconds', 'knowledge_microseconds'];
 
     /** @return array<string, string> */

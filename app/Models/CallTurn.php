@@ -28,6 +28,8 @@ final class CallTurn extends Model
 
     public $timestamps = false;
 
+    protected $table = 'call_turns';
+
     protected $fillable = ['call_id', 'n', 'by', 'text', 'at', 'seconds', 'keys', 'steps', 'cut', 'whole', 'sources'];
 
     /** @return array<string, string> */

@@ -57,6 +57,8 @@ final class Campaign extends Model
 
     public const DONE = 'done';
 
+    protected $table = 'campaigns';
+
     protected $fillable = ['business_id', 'agent_id', 'release_id', 'other_release_id', 'filter', 'desk_team', 'launched_by', 'key', 'name', 'document', 'lines', 'a_minute', 'stops', 'state', 'why', 'clock', 'clock_at', 'seed', 'held', 'foreseen', 'launched_at', 'intake', 'intake_token'];
 
     /** @return array<string, string> */

@@ -28,6 +28,8 @@ final class CampaignAttempt extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'campaign_attempts';
+
     protected $fillable = ['campaign_id', 'campaign_person_id', 'call_id', 'n', 'e164', 'at', 'wall', 'came', 'outcome', 'seconds', 'objections', 'release_id'];
 
     /** @return array<string, string> */

@@ -25,6 +25,8 @@ final class CasebookCase extends Model
 {
     use SoftDeletes;
 
+    protected $table = 'casebook_cases';
+
     protected $fillable = ['agent_id', 'call_id', 'key', 'kept', 'transcript', 'result'];
 
     /** @return array<string, string> */

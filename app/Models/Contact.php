@@ -36,6 +36,8 @@ final class Contact extends Model
 {
     use SoftDeletes;
 
+    protected $table = 'contacts';
+
     protected $fillable = ['business_id', 'uid', 'name', 'organisation', 'email', 'facts', 'kind', 'tags', 'fact_days', 'notes', 'language', 'consent_on', 'do_not_call', 'blocked', 'pin_hash', 'verify_failures', 'locked_until', 'import_id', 'erased_at'];
 
     protected $hidden = ['pin_hash'];

@@ -18,5 +18,7 @@ namespace App\Models;
  */
 final class ContactChange extends Model
 {
+    protected $table = 'contact_changes';
+
     protected $fillable = ['contact_id', 'call_id', 'user_id', 'field', 'from', 'to', 'state'];
 }

@@ -18,6 +18,8 @@ final class ContactColumn extends Model
 
     public $timestamps = false;
 
+    protected $table = 'contact_columns';
+
     protected $fillable = ['business_id', 'key', 'title', 'type'];
 
     /** A value for people to read: keys as words, dates written out. */

@@ -23,6 +23,8 @@ namespace App\Models;
  */
 final class ContactImport extends Model
 {
+    protected $table = 'contact_imports';
+
     protected $fillable = ['business_id', 'user_id', 'name', 'path', 'status', 'shape', 'mapping', 'total', 'done', 'counts', 'report'];
 
     /** @return array<string, string> */

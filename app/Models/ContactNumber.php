@@ -15,5 +15,7 @@ final class ContactNumber extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'contact_numbers';
+
     protected $fillable = ['contact_id', 'business_id', 'e164', 'label'];
 }

@@ -31,6 +31,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class CrowdRun extends Model
 {
+    protected $table = 'crowd_runs';
+
     protected $fillable = ['agent_id', 'user_id', 'script_text_id', 'against_text_id', 'rings', 'against', 'callers', 'seed', 'noise', 'placed_at', 'status', 'done', 'report', 'against_report'];
 
     /** @return array<string, string> */

@@ -38,6 +38,8 @@ final class Delivery extends Model
 {
     use ShownAsCopy;
 
+    protected $table = 'deliveries';
+
     protected $fillable = ['business_id', 'call_id', 'delivery_rule_id', 'key', 'name', 'kind', 'to', 'subject', 'body', 'file', 'state', 'attempts', 'due_at', 'claimed_at', 'sent_at', 'problem', 'log'];
 
     /** @return array<string, string> */

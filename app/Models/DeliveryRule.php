@@ -33,6 +33,8 @@ final class DeliveryRule extends Model
 {
     use SoftDeletes;
 
+    protected $table = 'delivery_rules';
+
     protected $fillable = ['business_id', 'agent_id', 'name', 'kind', 'to', 'subject', 'words', 'when', 'timing', 'cancel_outcomes', 'mapping', 'secret', 'active', 'file'];
 
     /** @return array<string, string> */

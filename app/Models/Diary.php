@@ -25,6 +25,8 @@ final class Diary extends Model
 {
     use SoftDeletes;
 
+    protected $table = 'diaries';
+
     protected $fillable = ['business_id', 'key', 'name', 'document', 'feed', 'calendar_url', 'calendar_at', 'calendar_tried_at', 'calendar_problem'];
 
     /** @return array<string, string> */

@@ -16,6 +16,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Draft extends Model
 {
+    protected $table = 'drafts';
+
     protected $fillable = ['agent_id', 'script_text_id', 'version', 'edited_by'];
 
     /** @return BelongsTo<ScriptText, $this> */

@@ -24,6 +24,8 @@ final class DraftVersion extends Model
 {
     public const UPDATED_AT = null;
 
+    protected $table = 'draft_versions';
+
     protected $fillable = ['agent_id', 'version', 'script_text_id', 'user_id', 'words', 'undoes'];
 
     /** @return BelongsTo<ScriptText, $this> */

@@ -23,6 +23,8 @@ final class Enclosure extends Model
 {
     use SoftDeletes;
 
+    protected $table = 'enclosures';
+
     protected $fillable = ['business_id', 'name', 'mime', 'bytes', 'sha256', 'path', 'user_id'];
 
     /** Its content where it is made for the occasion and kept nowhere. */

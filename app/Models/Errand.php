@@ -24,6 +24,8 @@ final class Errand extends Model
 {
     use SoftDeletes;
 
+    protected $table = 'errands';
+
     protected $fillable = ['business_id', 'key', 'design', 'secret', 'kept'];
 
     protected $hidden = ['secret'];

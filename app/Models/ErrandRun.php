@@ -33,6 +33,8 @@ final class ErrandRun extends Model
 
     public const BACK = 'back';
 
+    protected $table = 'errand_runs';
+
     protected $fillable = ['business_id', 'call_id', 'errand', 'ident', 'idempotency_key', 'values', 'state', 'how', 'reply', 'milliseconds', 'at', 'sent_at', 'aside'];
 
     /** @return array<string, string> */

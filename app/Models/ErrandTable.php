@@ -16,6 +16,8 @@ namespace App\Models;
  */
 final class ErrandTable extends Model
 {
+    protected $table = 'errand_tables';
+
     protected $fillable = ['business_id', 'name', 'columns', 'rows'];
 
     /** @return array<string, string> */

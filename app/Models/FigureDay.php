@@ -17,6 +17,8 @@ final class FigureDay extends Model
 {
     public $timestamps = false;
 
+    protected $table = 'figure_days';
+
     protected $fillable = ['business_id', 'agent_id', 'day', 'changes'];
 
 }

@@ -15,6 +15,8 @@ namespace App\Models;
  */
 final class FileRow extends Model
 {
+    protected $table = 'file_rows';
+
     protected $fillable = ['delivery_rule_id', 'key', 'cells'];
 
     /** @return array<string, string> */

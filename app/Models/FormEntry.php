@@ -22,6 +22,8 @@ use Ringo\Outreach\Held;
  */
 final class FormEntry extends Model
 {
+    protected $table = 'form_entries';
+
     protected $fillable = ['campaign_id', 'campaign_person_id', 'fields', 'held', 'origin'];
 
     /** @return array<string, string> */

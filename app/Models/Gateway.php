@@ -13,6 +13,8 @@ namespace App\Models;
  */
 final class Gateway extends Model
 {
+    protected $table = 'gateways';
+
     protected $fillable = ['business_id', 'kind', 'mode'];
 
     /** @return array<string, string> */

@@ -17,6 +17,8 @@ namespace App\Models;
  */
 final class GatewayReceipt extends Model
 {
+    protected $table = 'gateway_receipts';
+
     protected $fillable = ['business_id', 'kind', 'key', 'to', 'body', 'headers', 'times'];
 
     /** @return array<string, string> */

@@ -29,6 +29,8 @@ use Illuminate\Support\Carbon;
  */
 final class GuestPass extends Model
 {
+    protected $table = 'guest_passes';
+
     protected $fillable = ['business_id', 'agent_id', 'release_id', 'user_id', 'guest', 'token', 'button_token', 'code_hash', 'draft', 'expires_at'];
 
     protected $hidden = ['code_hash', 'button_token'];

@@ -20,6 +20,8 @@ final class GuestRemark extends Model
 {
     public const UPDATED_AT = null;
 
+    protected $table = 'guest_remarks';
+
     protected $fillable = ['guest_pass_id', 'call_id', 'words'];
 
     /** @return BelongsTo<Call, $this> */

@@ -21,6 +21,8 @@ use Illuminate\Support\Carbon;
  */
 final class Invitation extends Model
 {
+    protected $table = 'invitations';
+
     protected $fillable = ['business_id', 'invited_by', 'email', 'role', 'token_hash', 'expires_at', 'accepted_at'];
 
     /** @return array<string, string> */

@@ -17,6 +17,8 @@ namespace App\Models;
  */
 final class KnowledgeCheck extends Model
 {
+    protected $table = 'knowledge_checks';
+
     protected $fillable = ['business_id', 'question', 'holds', 'refused', 'passed', 'passed_before', 'answer'];
 
     /** @return array<string, string> */

@@ -24,6 +24,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class KnowledgePassage extends Model
 {
+    protected $table = 'knowledge_passages';
+
     protected $fillable = ['business_id', 'knowledge_source_id', 'heading', 'path', 'sentences', 'kind', 'leads_to', 'length', 'answered', 'shown'];
 
     /** @return array<string, string> */

@@ -19,6 +19,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class KnowledgeQuestion extends Model
 {
+    protected $table = 'knowledge_questions';
+
     protected $fillable = ['business_id', 'call_id', 'question', 'why', 'state'];
 
     /** @return array<string, string> */

@@ -32,6 +32,8 @@ final class KnowledgeSource extends Model
 {
     use SoftDeletes;
 
+    protected $table = 'knowledge_sources';
+
     protected $fillable = ['business_id', 'name', 'kind', 'url', 'text', 'version', 'words', 'pieces', 'answered', 'last_change', 'left_out', 'fetched_at'];
 
     /** @return array<string, string> */

@@ -18,6 +18,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class KnowledgeTable extends Model
 {
+    protected $table = 'knowledge_tables';
+
     protected $fillable = ['business_id', 'knowledge_source_id', 'heading', 'columns', 'rows'];
 
     /** @return array<string, string> */

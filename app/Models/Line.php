@@ -41,6 +41,8 @@ final class Line extends Model
 
     public const PAUSED = 'paused';
 
+    protected $table = 'lines';
+
     protected $fillable = ['business_id', 'agent_id', 'release_id', 'key', 'kind', 'name', 'e164', 'document', 'state', 'live_since', 'token', 'voice_hash'];
 
     protected $hidden = ['voice_hash'];

@@ -20,6 +20,8 @@ final class LineChange extends Model
 {
     public const UPDATED_AT = null;
 
+    protected $table = 'line_changes';
+
     protected $fillable = ['line_id', 'user_id', 'words', 'before'];
 
     /** @return array<string, string> */

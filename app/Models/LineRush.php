@@ -26,6 +26,8 @@ use Illuminate\Support\Carbon;
  */
 final class LineRush extends Model
 {
+    protected $table = 'line_rushes';
+
     protected $fillable = ['business_id', 'line_id', 'user_id', 'callers', 'minutes', 'seed', 'placed_at', 'staff', 'status', 'done', 'sums'];
 
     /** @return array<string, string> */

@@ -11,6 +11,8 @@ namespace App\Models;
  */
 final class Membership extends Model
 {
+    protected $table = 'memberships';
+
     protected $fillable = ['user_id', 'business_id', 'role'];
 
     /** @return array<string, string> */

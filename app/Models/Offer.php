@@ -27,6 +27,8 @@ use Illuminate\Support\Carbon;
  */
 final class Offer extends Model
 {
+    protected $table = 'offers';
+
     protected $fillable = ['call_id', 'business_id', 'person_id', 'target', 'who', 'status', 'reason', 'announcement', 'rung_at', 'ends_at', 'before_agent'];
 
     /** @return array<string, string> */

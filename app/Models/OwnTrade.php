@@ -20,6 +20,8 @@ final class OwnTrade extends Model
 {
     use SoftDeletes;
 
+    protected $table = 'own_trades';
+
     protected $fillable = ['business_id', 'key', 'label', 'document'];
 
     public function getRouteKeyName(): string

@@ -16,6 +16,8 @@ use Illuminate\Support\Carbon;
  */
 final class PasswordLink extends Model
 {
+    protected $table = 'password_links';
+
     protected $fillable = ['user_id', 'token_hash', 'expires_at', 'used_at'];
 
     /** @return array<string, string> */

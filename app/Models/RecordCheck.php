@@ -19,6 +19,8 @@ namespace App\Models;
  */
 final class RecordCheck extends Model
 {
+    protected $table = 'record_checks';
+
     protected $fillable = ['record_id', 'business_id', 'agent_id', 'release_id', 'user_id', 'field', 'was', 'is', 'confidence', 'verdict'];
 
     /** @return array<string, string> */

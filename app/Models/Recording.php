@@ -20,6 +20,8 @@ namespace App\Models;
  */
 final class Recording extends Model
 {
+    protected $table = 'recordings';
+
     protected $fillable = ['agent_id', 'text_hash', 'text', 'path', 'mime', 'seconds', 'loudness', 'peak', 'bytes', 'user_id'];
 
     /** @return array<string, string> */

@@ -24,6 +24,8 @@ use Illuminate\Support\Carbon;
  */
 final class Release extends Model
 {
+    protected $table = 'releases';
+
     protected $fillable = ['agent_id', 'script_text_id', 'number', 'note', 'released_by', 'again_of', 'changes', 'accepted', 'foreseen', 'created_at'];
 
     /** @return array<string, string> */

@@ -13,6 +13,8 @@ namespace App\Models;
  */
 final class SavedFilter extends Model
 {
+    protected $table = 'saved_filters';
+
     protected $fillable = ['business_id', 'user_id', 'name', 'filter'];
 
     /** @return array<string, string> */

@@ -19,6 +19,8 @@ use Ringo\Rehearsal\Foreseen;
  */
 final class SayingMark extends Model
 {
+    protected $table = 'saying_marks';
+
     protected $fillable = ['agent_id', 'said', 'said_hash', 'does', 'target', 'user_id'];
 
     /** @return array<string, string> */

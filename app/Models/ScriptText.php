@@ -21,6 +21,8 @@ final class ScriptText extends Model
 {
     public const UPDATED_AT = null;
 
+    protected $table = 'script_texts';
+
     protected $fillable = ['agent_id', 'hash', 'document'];
 
     public static function of(Agent $agent, string $document): self

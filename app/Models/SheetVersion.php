@@ -14,6 +14,8 @@ namespace App\Models;
  */
 final class SheetVersion extends Model
 {
+    protected $table = 'sheet_versions';
+
     protected $fillable = ['record_sheet_id', 'version', 'schema', 'user_id'];
 
     /** @return array<string, string> */

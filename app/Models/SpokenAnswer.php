@@ -20,6 +20,8 @@ final class SpokenAnswer extends Model
 {
     public const FOLDER = 'spoken-answers';
 
+    protected $table = 'spoken_answers';
+
     protected $fillable = ['call_id', 'field', 'text', 'path'];
 
     /** @return BelongsTo<Call, $this> */

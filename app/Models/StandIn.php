@@ -20,6 +20,8 @@ final class StandIn extends Model
     /** How it can be told to behave. */
     public const MODES = ['works' => 'works', 'slow' => 'is slow', 'fails' => 'fails now and then', 'nonsense' => 'answers nonsense', 'loses' => 'does the work and loses the answer'];
 
+    protected $table = 'stand_ins';
+
     protected $fillable = ['system', 'mode', 'slow_ms', 'data', 'done', 'asked'];
 
     /** @return array<string, string> */

@@ -13,5 +13,7 @@ namespace App\Models;
  */
 final class SuppressedNumber extends Model
 {
+    protected $table = 'suppressed_numbers';
+
     protected $fillable = ['business_id', 'e164', 'why'];
 }

@@ -25,6 +25,8 @@ final class Survey extends Model
 {
     use SoftDeletes;
 
+    protected $table = 'surveys';
+
     protected $fillable = ['business_id', 'agent_id', 'script_text_id', 'key', 'document', 'names'];
 
     /** @return array<string, string> */

@@ -26,6 +26,8 @@ final class Team extends Model
 {
     use SoftDeletes;
 
+    protected $table = 'teams';
+
     protected $fillable = ['business_id', 'key', 'name', 'description', 'examples', 'ring', 'seconds', 'waiting_most', 'hours'];
 
     /** @return array<string, string> */

@@ -28,6 +28,8 @@ final class TeamExample extends Model
 {
     public const ORIGINS = ['asked' => 'the caller chose it when asked', 'desk' => 'put right at the Desk', 'marked' => 'marked in a call', 'foreseen' => 'marked in What callers will say'];
 
+    protected $table = 'team_examples';
+
     protected $fillable = ['business_id', 'team_id', 'call_id', 'said', 'origin', 'state', 'times', 'user_id'];
 
     /** @return array<string, string> */

@@ -23,6 +23,9 @@ use Symfony\Component\HttpFoundation\ParameterBag;
 final class User extends Authenticatable
 {
     use Concerns\BootsByName;
+    use Concerns\ReadsPlainly;
+
+    protected $table = 'users';
 
     protected $fillable = ['name', 'email', 'password'];
 

@@ -15,14 +15,13 @@ use Illuminate\Support\Collection;
 /** How a call stands, for the handset: what was last said, the strip and the trace as ready pieces of page. */
 final readonly class HandsetView
 {
+    /** Seconds of silence before it counts, and so many where the caller has asked to wait. */
+    private const SILENCE = 6.0;
+
+    private const ON_HOLD = 20.0;
+
     public function __construct(private Voice $voice, private Playlist $playlist, private Recogniser $recogniser)
     {
-    }
-
-    /** Seconds of silence before it counts. */
-    private function timeout(Call $call): float
-    {
-        return ($call->state['holding'] ?? false) ? 20.0 : 6.0;
     }
 
     private function ringing(Call $call): string
@@ -62,6 +61,8 @@ final readonly class HandsetView
         $last = $turns->last();
         $step = $call->newestStep;
         $name = $call->scriptText->script()->agent->name;
+        // Read once: each look at it would decode all of it anew.
+        $state = $call->state;
 
         return [
             'ref' => $call->ref,
@@ -73,21 +74,21 @@ final readonly class HandsetView
             'last_agent' => $turns->where('by', 'agent')->last()->text ?? '',
             'last_staff' => $turns->where('by', 'staff')->last()->text ?? '',
             'last_caller' => $turns->where('by', 'caller')->last()->text ?? '',
-            'at_step' => $call->state['step'] ?? null,
-            'mode' => $call->state['mode'] ?? 'answer',
-            'ringing' => ($call->state['mode'] ?? '') === 'ringing' || ($call->state['first'] ?? null) !== null ? $this->ringing($call) : '',
-            'with' => $call->state['connected']['name'] ?? null,
-            'errand' => ($call->state['mode'] ?? '') === 'looking_up' ? ($call->state['errand']['id'] ?? null) : null,
-            'errand_called' => $call->state['errand']['key'] ?? '',
+            'at_step' => $state['step'] ?? null,
+            'mode' => $state['mode'] ?? 'answer',
+            'ringing' => ($state['mode'] ?? '') === 'ringing' || ($state['first'] ?? null) !== null ? $this->ringing($call) : '',
+            'with' => $state['connected']['name'] ?? null,
+            'errand' => ($state['mode'] ?? '') === 'looking_up' ? ($state['errand']['id'] ?? null) : null,
+            'errand_called' => $state['errand']['key'] ?? '',
             'errand_url' => route('handset.errand', [$call->business, $call]),
-            'sent' => array_map(static fn (array $sent): string => "{$sent['by']} to {$sent['to']}: {$sent['text']}", array_slice($call->state['sent'] ?? [], -2)),
+            'sent' => array_map(static fn (array $sent): string => "{$sent['by']} to {$sent['to']}: {$sent['text']}", array_slice($state['sent'] ?? [], -2)),
             'strip' => view('parts.strip', ['turns' => $turns, 'live' => $call->inProgress(), 'marks' => $call->marks ?? [], 'agent' => $name])->render(),
             'trace' => ! $step instanceof CallStep ? '' : view('parts.trace', ['step' => $step, 'turns' => $this->turnsOf($step, $turns), 'script' => $call->scriptText->script(), 'call' => $call])->render(),
             'play' => $speak && $last instanceof CallTurn && $last->by === 'agent' ? $this->playlist->urls($call, $last->n, $last->text) : [],
             'voice_missing' => ! $this->voice->available($voice['engine']),
             'voice_engine' => $voice['engine'],
             'seconds' => $last instanceof CallTurn && $last->by === 'agent' ? $last->seconds : 0,
-            'timeout' => $this->timeout($call),
+            'timeout' => ($state['holding'] ?? false) ? self::ON_HOLD : self::SILENCE,
             'heard_url' => $this->recogniser->available() ? route('handset.heard', [$call->business, $call]) : null,
             'colleague' => $call->colleague ?? ['how' => 'answers', 'after' => 4],
             'colleague_url' => route('handset.colleague', [$call->business, $call]),

@@ -23,7 +23,7 @@ return static function (Table $table): void {
     // As beside it where it is served: the queue worker holds the database open, so that no request is the last to close it and has to tidy up.
     $worker = new PDO("sqlite:{$folder}/ringo.sqlite");
     $worker->exec('select 1 from calls limit 1');
-    $served = $env + ['APP_CONFIG_CACHE' => "{$folder}/config.php", 'APP_ROUTES_CACHE' => "{$folder}/routes.php"];
+    $served = $env + ['DB_PERSISTENT' => 'true', 'APP_CONFIG_CACHE' => "{$folder}/config.php", 'APP_ROUTES_CACHE' => "{$folder}/routes.php"];
     foreach (['config:cache', 'route:cache'] as $command) {
         (new Process([PHP_BINARY, 'artisan', $command, '--quiet'], $root, $served, null, 60))->mustRun();
     }
