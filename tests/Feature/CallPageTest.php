@@ -13,6 +13,7 @@ use App\Models\CallRecord;
 use App\Support\Search\CallSearch;
 use App\Support\Search\Found;
 use App\Support\Search\FullText;
+use App\Support\Search\PageOfMany;
 use App\Support\Search\RecordSearch;
 use App\Support\Sight;
 
@@ -94,6 +95,18 @@ final class CallPageTest extends FeatureTestCase
                 }
             }
         }
+    }
+
+    public function testWhatIsManyIsNotCountedAndSaysSo(): void
+    {
+        $page = static fn (array $filter, int $sorts): PageOfMany => (new CallPage(app(FindCalls::class), $sorts))->of(Business::query()->where('key', 'pellbrook')->firstOrFail(), $filter, Sight::whole(true), 1);
+        $whole = Call::query()->where('business_id', $this->business->id)->count();
+
+        self::assertSame(["{$whole} calls", 'page 1 of '.(int) ceil($whole / 25)], [$page([], 5)->inWords('call', 'calls'), $page([], 5)->place()], 'all of them are counted by their index');
+        self::assertSame(['more than 5 calls', 'page 1'], [$page(['kind' => 'live'], 5)->inWords('call', 'calls'), $page(['kind' => 'live'], 5)->place()]);
+        self::assertSame('1 call', $page(['q' => '33'], 5)->inWords('call', 'calls'));
+        $this->actingAs($this->user());
+        $this->get('/pellbrook/calls?kind=live&sort=caller&page=2')->assertOk()->assertSee('page 2 of');
     }
 
     public function testManyFoundAreAskedOfEachRowAndFewLookedUp(): void
