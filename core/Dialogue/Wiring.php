@@ -137,7 +137,7 @@ final readonly class Wiring
             'repeat' => new Steps\RepeatRunner($puts, $understanding, $volunteer, $collector, $keeper),
             'reach' => new Steps\ReachRunner($puts, $understanding, $this->phrases, new Values\RingAgain($understanding)),
             'choose' => new Steps\ChooseRunner($puts, $understanding, $topics, $collector, $keeper, $replies),
-            'listen' => new Steps\ListenRunner($puts, $understanding, $this->phrases, $topics, $replies, $volunteer, $entry),
+            'listen' => new Steps\ListenRunner($puts, $understanding, $this->phrases, $topics, $replies, $volunteer, $entry, new Acts\Wanting(SayingModel::requests())),
         ]);
         $answering = new Modes\Answering($runners, $this->phrases);
         $this->modes = new ModeHandlers([

@@ -6,7 +6,7 @@ namespace Ringo\Language;
 
 /**
  * Which of several kinds a saying is of, as sayings written in bulk have taught it (training/sayings.py): what kind of thing answers a
- * question, what somebody who is rung has against it.
+ * question, what somebody who is rung has against it, whether somebody wants something done.
  */
 final class SayingModel
 {
@@ -34,6 +34,14 @@ final class SayingModel
         static $objections = null;
 
         return $objections ??= new self(__DIR__.'/en/objections', 'objections', 'objection');
+    }
+
+    /** Whether a question `wants` something done, or `asks` to know. */
+    public static function requests(): self
+    {
+        static $requests = null;
+
+        return $requests ??= new self(__DIR__.'/en/requests', 'requests', 'request');
     }
 
     /** @return array<string, float> likelihood by kind; they add up to one */

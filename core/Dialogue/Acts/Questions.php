@@ -17,6 +17,12 @@ final readonly class Questions
     /** Question words that may open anywhere. */
     private const ANYWHERE = ['how', 'what', "what's", 'when', 'where', 'who', 'why'];
 
+    /** Words that stand before what is asked for: 'which machines do you have'. */
+    private const FRONTS = ['what', 'which', 'whose', 'how'];
+
+    /** So many words may stand between. */
+    private const FRONTED = 5;
+
     /** Words behind which what looks like a question is part of a statement. */
     private const TOLD_AFTER = ['that', 'which', 'what', 'who', 'how', 'if', 'whether', 'so', 'only', 'as', 'than'];
 
@@ -63,7 +69,7 @@ final readonly class Questions
         }
         foreach ($this->phrases->table('acts', 'inverted')->all($heard->tokens) as [, $place]) {
             if ($this->inverts($heard, $place)) {
-                $found[] = $place;
+                $found[] = $this->fronted($heard, $place);
             }
         }
         $found = array_values(array_unique($found));
@@ -88,10 +94,27 @@ final readonly class Questions
 
     private function opens(Heard $heard, int $place): bool
     {
-        $token = $heard->tokens[$place];
-        $before = $heard->tokens[$place - 1]->text ?? '';
+        return $this->begins($heard, $place) || in_array($heard->tokens[$place]->text, self::ANYWHERE, true);
+    }
 
-        return $place === 0 || $token->afterBreak() || in_array($before, self::OPENS_AFTER, true) || in_array($token->text, self::ANYWHERE, true);
+    /** 'What deposit do you want' begins with what is asked for. */
+    private function fronted(Heard $heard, int $place): int
+    {
+        for ($at = $place - 1; $at >= max(0, $place - self::FRONTED); $at--) {
+            if (in_array($heard->tokens[$at]->text, self::FRONTS, true) && $this->begins($heard, $at)) {
+                return $at;
+            }
+            if ($heard->tokens[$at]->afterBreak()) {
+                break;
+            }
+        }
+
+        return $place;
+    }
+
+    private function begins(Heard $heard, int $place): bool
+    {
+        return $place === 0 || $heard->tokens[$place]->afterBreak() || in_array($heard->tokens[$place - 1]->text, self::OPENS_AFTER, true);
     }
 
     private function inverts(Heard $heard, int $place): bool

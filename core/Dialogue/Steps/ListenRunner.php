@@ -8,6 +8,7 @@ use Ringo\Advice\Purpose;
 use Ringo\Dialogue\Acts\Act;
 use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Acts\Wanting;
 use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Replies\Replies;
@@ -70,6 +71,7 @@ final readonly class ListenRunner implements AskingRunner
         private Replies $replies,
         private Volunteer $volunteer,
         private TopicEntry $entry,
+        private Wanting $wanting,
     ) {
     }
 
@@ -219,6 +221,11 @@ final readonly class ListenRunner implements AskingRunner
         $known = $reply?->known;
         if ($reply === null || $known === null) {
             return $reply !== null && ($wonders || $hearing->statement->isEmpty() && $hearing->asks() || $top < self::BEYOND_REPLIES) ? $reply : null;
+        }
+        if ($this->wanting->done($hearing)) {
+            $turn->trace->rule('wants something done: what is known of it waits');
+
+            return null;
         }
         if ($reply->asksBack()) {
             return $wonders && $top < Topics::FITS ? $reply : null;
