@@ -22,6 +22,9 @@ final readonly class Polarity
     /** A no must be about what was asked. */
     private const NO_COVERS = 0.45;
 
+    /** Of the words of a denial so many must have been asked about. */
+    private const DENIES = 0.34;
+
     /**
      * Yes or no where that is sure; null where the words had better speak for themselves.
      *
@@ -34,6 +37,7 @@ final readonly class Polarity
         return match (true) {
             $decided === null => null,
             $decided[0] => in_array($decided[1], self::SURE_OF_YES, true) && preg_match('/\b(?:only|except|unless|apart from|but)\b/i', $sentence) !== 1 ? true : null,
+            $decided[1] === 'denied' => $covered >= self::NO_COVERS && $this->deniesThat($question, $sentence) ? false : null,
             default => in_array($decided[1], ['days', 'hours'], true) || $covered >= self::NO_COVERS ? false : null,
         };
     }
@@ -141,6 +145,17 @@ final readonly class Polarity
         }
 
         return false;
+    }
+
+    /** 'Never run a generator indoors' is no answer to whether there is one: what is denied must be what was asked, for the most part. */
+    private function deniesThat(Question $question, string $sentence): bool
+    {
+        $stems = array_column($question->units, 'stem');
+        $rings = array_merge([], ...array_column($question->units, 'rings'));
+        $said = array_values(array_filter($this->terms->of($sentence), static fn (array $unit): bool => ! $unit['generic']));
+        $asked = array_filter($said, static fn (array $unit): bool => in_array($unit['stem'], $stems, true) || array_intersect($unit['rings'], $rings) !== []);
+
+        return $said === [] || count($asked) / count($said) >= self::DENIES;
     }
 
     /** Number words as figures: 'sixteen or over' is a bound as '16 or over' is. */

@@ -101,10 +101,11 @@ final readonly class Questions
     private function fronted(Heard $heard, int $place): int
     {
         for ($at = $place - 1; $at >= max(0, $place - self::FRONTED); $at--) {
-            if (in_array($heard->tokens[$at]->text, self::FRONTS, true) && $this->begins($heard, $at)) {
+            $token = $heard->tokens[$at];
+            if (in_array($token->text, self::FRONTS, true) && $this->begins($heard, $at)) {
                 return $at;
             }
-            if ($heard->tokens[$at]->afterBreak()) {
+            if ($token->afterBreak()) {
                 break;
             }
         }
@@ -114,7 +115,7 @@ final readonly class Questions
 
     private function begins(Heard $heard, int $place): bool
     {
-        return $place === 0 || $heard->tokens[$place]->afterBreak() || in_array($heard->tokens[$place - 1]->text, self::OPENS_AFTER, true);
+        return $place === 0 || ($heard->tokens[$place] ?? null)?->afterBreak() === true || in_array($heard->tokens[$place - 1]->text ?? '', self::OPENS_AFTER, true);
     }
 
     private function inverts(Heard $heard, int $place): bool

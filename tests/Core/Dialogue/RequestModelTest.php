@@ -70,13 +70,21 @@ final class RequestModelTest extends TestCase
         self::assertSame($step, $call->state->step);
     }
 
+    public function testWhatIsDeniedIsWhatWasAsked(): void
+    {
+        $documents = (new Library)->folder(dirname(__DIR__, 3).'/database/demo/pellbrook/knowledge', static fn (string $problem) => null);
+        $now = new \DateTimeImmutable('2026-03-10T09:14', new \DateTimeZone('Europe/London'));
+
+        self::assertStringStartsNotWith('No', (string) Answerer::over($documents)->answer('have you got a generator', $now)->text, 'that it must not run indoors denies none');
+    }
+
     public function testAQuestionBeginsWithWhatIsAskedFor(): void
     {
         $questions = new Questions(new Phrasebook(Vocabulary::of(), Conversation::script()->agent));
         $in = static fn (string $said): array => array_map(static fn (Heard $one): string => $one->cleaned(), $questions->in(Heard::of($said, Vocabulary::of()))[0]);
 
         self::assertSame(['what deposit do you want for a generator'], $in('what deposit do you want for a generator'));
-        self::assertSame(['which machines do you have'], $in("hello, we are new here, which machines do you have"));
+        self::assertSame(['which machines do you have'], $in('hello, we are new here, which machines do you have'));
         self::assertSame(['do you deliver'], $in('I wanted a mixer, do you deliver'));
     }
 }
