@@ -18,6 +18,7 @@ use Ringo\Dialogue\Values\Volunteer;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Fit\Likelihoods;
 use Ringo\Fit\Topics;
+use Ringo\Language\Token;
 use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Script\Steps\Step;
 use Ringo\Speech\Prompt;
@@ -30,6 +31,9 @@ final readonly class ListenRunner implements AskingRunner
 {
     /** Telling words from which the meaning of what was said is weighed. */
     private const WORDS_THAT_MEAN = 2;
+
+    /** Words that may stand beside a thing somebody asks whether there is. */
+    private const BESIDE_A_THING = ['available', 'free', 'spare', 'going', 'left', 'out', 'hire', 'rent', 'sale', 'now', 'please'];
 
     /** Telling words beside which a no is still a plain no: 'no, not today'. */
     private const WORDS_BESIDE_NO = 1;
@@ -108,7 +112,7 @@ final readonly class ListenRunner implements AskingRunner
         if ($told !== null) {
             return $told;
         }
-        $reply = $this->reply($turn, $hearing, $top);
+        $reply = $this->reply($turn, $step, $hearing, $top);
         if ($reply !== null) {
             $this->volunteer->from($turn, $hearing->heard, $step->key(), true);
             $served = $this->replies->serve($turn, $hearing->questions === [] ? [$hearing->heard] : $hearing->questions) ?? $reply;
@@ -213,7 +217,7 @@ final readonly class ListenRunner implements AskingRunner
     }
 
     /** What answers the words, where they ask rather than want something done. */
-    private function reply(Turn $turn, Hearing $hearing, float $top): ?Reply
+    private function reply(Turn $turn, ListenStep $step, Hearing $hearing, float $top): ?Reply
     {
         $wonders = $this->wonders($hearing);
         $question = $hearing->questions[0] ?? ($wonders || $turn->state->lastReply !== null && $top < Topics::FITS ? $hearing->heard : null);
@@ -227,12 +231,32 @@ final readonly class ListenRunner implements AskingRunner
 
             return null;
         }
+        if ($this->onlyNames($turn, $step, $hearing)) {
+            $turn->trace->rule('asks whether there is one: taken up');
+
+            return null;
+        }
         if ($reply->asksBack()) {
             return $wonders && $top < Topics::FITS ? $reply : null;
         }
         $sure = $known->confidence >= ($wonders ? self::SURE_WHERE_ASKED : self::SURE_ANSWER);
 
         return $top < Topics::FITS || $sure && ($known->informs && $top < Topics::CLEAR || $wonders) ? $reply : null;
+    }
+
+    /** 'Do you have mini diggers' is said by whoever wants one, where a topic begins by asking for it. */
+    private function onlyNames(Turn $turn, ListenStep $step, Hearing $hearing): bool
+    {
+        $tokens = $hearing->heard->tokens;
+        $opening = $this->phrases->table('acts', 'whether_there_is')->first($tokens);
+
+        if ($opening === null || $this->phrases->content(array_slice($tokens, 0, $opening[1])) > 0) {
+            return false;
+        }
+        $name = $this->entry->nameOf($turn, $step, $hearing->heard);
+        $beside = array_filter(array_slice($tokens, $opening[1] + $opening[2]), fn (Token $token): bool => ! in_array($token->text, [...$name, ...self::BESIDE_A_THING], true) && $this->phrases->content([$token]) > 0);
+
+        return $name !== [] && $beside === [];
     }
 
     /** 'What happens if I bring it back late?' wants to know, whatever words of a topic stand in it. */

@@ -91,6 +91,25 @@ final readonly class TopicEntry
         return $key;
     }
 
+    /**
+     * The words that name what the one implied topic begins by asking for.
+     *
+     * @return list<string> none where no one topic is implied
+     */
+    public function nameOf(Turn $turn, ListenStep $step, Heard $heard): array
+    {
+        foreach ($this->implied($turn, $step, $heard, false) === null ? [] : $step->topics as $topic) {
+            $first = $turn->script->steps[$topic['next']] ?? null;
+            $field = $first instanceof AskStep ? $turn->script->sheet->field($first->field) : null;
+            $named = $field === null || $field->type !== ValueType::Choice ? null : $this->named($turn, $field, $heard);
+            if ($named !== null && $named->found()) {
+                return explode(' ', mb_strtolower((string) $named->said));
+            }
+        }
+
+        return [];
+    }
+
     /** 'Digger. Mini one. Monday.': few words name it as an answer would; 'the second one' names nothing yet. */
     private function named(Turn $turn, Field $field, Heard $heard): Reading
     {

@@ -55,6 +55,8 @@ final class RequestModelTest extends TestCase
             'a thing and a day' => ['Morning, have you got a generator I can have tomorrow', 'hire_length'],
             'a thing that is spare' => ['is there a floor saw going spare for Monday', 'hire_length'],
             'any of them' => ['are there any towers available next week', 'start_date'],
+            'whether there is one' => ['do you have mini diggers', 'start_date'],
+            'whether there is something else' => ['have you got insurance for the digger', 'help'],
             'a price is told' => ['how much is a generator', 'help'],
             'a rule is told' => ['what deposit do you want for a generator', 'help'],
         ];
