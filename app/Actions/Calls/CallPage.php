@@ -48,7 +48,8 @@ final readonly class CallPage
         $order = FindCalls::order($filter);
         $few = $this->few($plain, $founds, $order[0]);
         if ($few !== null) {
-            usort($few, static fn (\stdClass $a, \stdClass $b): int => ($order[1] === 'asc' ? 1 : -1) * ([$a->{$order[0]}, $a->id] <=> [$b->{$order[0]}, $b->id]));
+            [$sort, $sign] = [$order[0], $order[1] === 'asc' ? 1 : -1];
+            usort($few, static fn (\stdClass $a, \stdClass $b): int => $sign * ([$a->{$sort}, $a->id] <=> [$b->{$sort}, $b->id]));
 
             return $this->page(array_column(array_slice($few, ($page - 1) * self::PER_PAGE, self::PER_PAGE), 'id'), $page, count($few), false);
         }

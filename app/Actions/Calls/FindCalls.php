@@ -71,7 +71,8 @@ final readonly class FindCalls
         if (($filter['outcome'] ?? '') !== '' && $filter['outcome'] !== null) {
             $filter['outcome'] === 'in progress' ? $query->where('status', 'in_progress') : $query->where('outcome', $filter['outcome']);
         }
-        $doubtful = ($filter['check'] ?? '') === '1' ? new Found(DB::table('records')->where('business_id', $business->id)->where('doubtful', true)->select('call_id'), 'call_id') : null;
+        $toCheck = DB::table('records')->where('business_id', $business->id)->where('doubtful', true)->select('call_id');
+        $doubtful = ($filter['check'] ?? '') === '1' ? new Found($toCheck, 'call_id') : null;
         $this->narrow($query, $business, $filter);
         $this->byCaller($query, $business, $filter, $sight);
 
@@ -107,7 +108,9 @@ final readonly class FindCalls
             $query->whereIn('calls.agent_id', $business->agents()->where('key', $agent)->pluck('id'));
         }
         if (($release = $given('release')) !== null) {
-            $release === 'draft' ? $query->whereNull('release_id') : $query->whereIn('release_id', Release::query()->whereIn('agent_id', Agent::withTrashed()->where('business_id', $business->id)->select('id'))->where('number', (int) $release)->pluck('id'));
+            $agents = Agent::withTrashed()->where('business_id', $business->id)->select('id');
+            $releases = Release::query()->whereIn('agent_id', $agents)->where('number', (int) $release)->pluck('id');
+            $release === 'draft' ? $query->whereNull('release_id') : $query->whereIn('release_id', $releases);
         }
         if (($kind = $given('kind')) !== null) {
             // Those that the figures count.

@@ -99,7 +99,11 @@ final readonly class RecordsOf
     {
         $offset = ($page - 1) * self::PER_PAGE;
         $found = $this->found($agent, $filter, $sight);
-        $head = $found === null || $found->few() !== null ? null : Found::atTheHead([$found], $this->agent($agent, ['q' => null] + $filter, $sight)->toBase(), 'records.call_id', $offset, self::PER_PAGE + 1);
+        $head = null;
+        if ($found !== null && $found->few() === null) {
+            $all = $this->agent($agent, ['q' => null] + $filter, $sight)->toBase();
+            $head = Found::atTheHead([$found], $all, 'records.call_id', $offset, self::PER_PAGE + 1);
+        }
         $query = $head === null ? $this->agent($agent, $filter, $sight) : CallRecord::query();
         if ($head === null) {
             $query->offset($offset)->limit(self::PER_PAGE + 1);

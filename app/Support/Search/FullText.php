@@ -9,8 +9,8 @@ use Illuminate\Support\Facades\DB;
 /** How SQLite's full-text index is asked. */
 final class FullText
 {
-    /** Words of a search beyond these are one. */
-    private const MOST_WORDS = 12;
+    /** Words of a search beyond these are one, or are not looked for. */
+    public const MOST_WORDS = 12;
 
     /** Other databases have none: there the rows are looked through. */
     public static function there(): bool

@@ -30,11 +30,17 @@ final class PageOfMany extends Paginator
     /** In words: 12 calls, more than 4,000 calls. */
     public function inWords(string $one, string $many): string
     {
-        return $this->total === null ? 'more than '.number_format($this->least)." {$many}" : number_format($this->total).' '.($this->total === 1 ? $one : $many);
+        if ($this->total === null) {
+            return 'more than '.number_format($this->least)." {$many}";
+        }
+
+        return number_format($this->total).' '.($this->total === 1 ? $one : $many);
     }
 
     public function place(): string
     {
-        return 'page '.number_format($this->currentPage()).($this->total === null ? '' : ' of '.number_format(max(1, (int) ceil($this->total / $this->perPage()))));
+        $last = $this->total === null ? '' : ' of '.number_format(max(1, (int) ceil($this->total / $this->perPage())));
+
+        return 'page '.number_format($this->currentPage()).$last;
     }
 }

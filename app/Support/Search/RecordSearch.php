@@ -37,7 +37,7 @@ final class RecordSearch
     /** Calls whose record holds a value in which all words stand, each as a beginning. */
     public static function inField(string $field, string $words): ?Found
     {
-        return self::matching(array_map(static fn (string $word): string => FullText::beginning($field.'='.$word), self::split($words)));
+        return self::matching(array_map(static fn (string $word): string => FullText::beginning($field.'='.$word), self::asked($words)));
     }
 
     /**
@@ -47,7 +47,13 @@ final class RecordSearch
      */
     public static function inAny(string $words, ?array $fields = null): ?Found
     {
-        return self::matching(array_map(static fn (string $word): string => $fields === null ? FullText::beginning(self::ANY.$word) : '('.implode(' OR ', array_map(static fn (string $field): string => FullText::beginning($field.'='.$word), $fields)).')', self::split($words)));
+        $parts = [];
+        foreach (self::asked($words) as $word) {
+            $anywhere = array_map(static fn (string $field): string => FullText::beginning($field.'='.$word), $fields ?? []);
+            $parts[] = $fields === null ? FullText::beginning(self::ANY.$word) : '('.implode(' OR ', $anywhere).')';
+        }
+
+        return self::matching($parts);
     }
 
     /**
@@ -57,7 +63,11 @@ final class RecordSearch
      */
     private static function matching(array $parts): ?Found
     {
-        return $parts === [] || ! FullText::there() ? null : new Found(DB::table(self::TABLE)->select('rowid')->whereRaw(self::TABLE.' MATCH ?', [implode(' AND ', $parts)]), 'rowid');
+        if ($parts === [] || ! FullText::there()) {
+            return null;
+        }
+
+        return new Found(DB::table(self::TABLE)->select('rowid')->whereRaw(self::TABLE.' MATCH ?', [implode(' AND ', $parts)]), 'rowid');
     }
 
     /** @param array<array-key, array<string, mixed>> $cells */
@@ -66,7 +76,8 @@ final class RecordSearch
         $tokens = [];
         foreach ($cells as $field => $cell) {
             $value = $cell['value'] ?? null;
-            foreach (self::split(($cell['display'] ?? '').' '.(is_scalar($value) ? (string) $value : (is_array($value) ? implode(' ', array_filter($value, is_scalar(...))) : ''))) as $word) {
+            $plain = implode(' ', array_filter(is_array($value) ? $value : [$value], is_scalar(...)));
+            foreach (self::split(($cell['display'] ?? '').' '.$plain) as $word) {
                 $tokens[self::ANY.$word] = $tokens[$field.'='.$word] = true;
             }
         }
@@ -74,9 +85,17 @@ final class RecordSearch
         return implode(' ', array_map(strval(...), array_keys($tokens)));
     }
 
+    /** @return list<string> no more than a search asks for */
+    private static function asked(string $words): array
+    {
+        return array_slice(self::split($words), 0, FullText::MOST_WORDS);
+    }
+
     /** @return list<string> */
     private static function split(string $text): array
     {
-        return array_values(array_unique(array_filter(preg_split('/[^\pL\pN\pM]+/u', mb_strtolower($text)) ?: [], static fn (string $word): bool => $word !== '')));
+        $words = preg_split('/[^\pL\pN\pM]+/u', mb_strtolower($text), -1, PREG_SPLIT_NO_EMPTY) ?: [];
+
+        return array_values(array_unique($words));
     }
 }

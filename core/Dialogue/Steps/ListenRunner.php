@@ -254,7 +254,9 @@ final readonly class ListenRunner implements AskingRunner
             return false;
         }
         $name = $this->entry->nameOf($turn, $step, $hearing->heard);
-        $beside = array_filter(array_slice($tokens, $opening[1] + $opening[2]), fn (Token $token): bool => ! in_array($token->text, [...$name, ...self::BESIDE_A_THING], true) && $this->phrases->content([$token]) > 0);
+        $known = [...$name, ...self::BESIDE_A_THING];
+        $tells = fn (Token $token): bool => ! in_array($token->text, $known, true) && $this->phrases->content([$token]) > 0;
+        $beside = array_filter(array_slice($tokens, $opening[1] + $opening[2]), $tells);
 
         return $name !== [] && $beside === [];
     }

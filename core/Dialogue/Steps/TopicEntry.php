@@ -69,19 +69,11 @@ final readonly class TopicEntry
      */
     public function implied(Turn $turn, ListenStep $step, Heard $heard, bool $take = true): ?string
     {
-        $found = [];
-        foreach ($step->topics as $topic) {
-            $first = $turn->script->steps[$topic['next']] ?? null;
-            $field = $first instanceof AskStep ? $turn->script->sheet->field($first->field) : null;
-            $named = $field === null || $field->type !== ValueType::Choice ? null : $this->named($turn, $field, $heard);
-            if ($field !== null && $named !== null && $named->found()) {
-                $found[] = [$topic['key'], $field, $named];
-            }
-        }
-        if (count($found) !== 1) {
+        $one = $this->oneNamed($turn, $step, $heard);
+        if ($one === null) {
             return null;
         }
-        [$key, $field, $named] = $found[0];
+        [$key, $field, $named] = $one;
         if (! $take) {
             return $key;
         }
@@ -98,16 +90,25 @@ final readonly class TopicEntry
      */
     public function nameOf(Turn $turn, ListenStep $step, Heard $heard): array
     {
-        foreach ($this->implied($turn, $step, $heard, false) === null ? [] : $step->topics as $topic) {
+        $said = $this->oneNamed($turn, $step, $heard)[2]->said ?? '';
+
+        return $said === '' ? [] : explode(' ', mb_strtolower($said));
+    }
+
+    /** @return array{string, Field, Reading}|null the one topic, what it begins by asking for, and how that is named */
+    private function oneNamed(Turn $turn, ListenStep $step, Heard $heard): ?array
+    {
+        $found = [];
+        foreach ($step->topics as $topic) {
             $first = $turn->script->steps[$topic['next']] ?? null;
             $field = $first instanceof AskStep ? $turn->script->sheet->field($first->field) : null;
             $named = $field === null || $field->type !== ValueType::Choice ? null : $this->named($turn, $field, $heard);
-            if ($named !== null && $named->found()) {
-                return explode(' ', mb_strtolower((string) $named->said));
+            if ($field !== null && $named !== null && $named->found()) {
+                $found[] = [$topic['key'], $field, $named];
             }
         }
 
-        return [];
+        return count($found) === 1 ? $found[0] : null;
     }
 
     /** 'Digger. Mini one. Monday.': few words name it as an answer would; 'the second one' names nothing yet. */
