@@ -7,8 +7,7 @@ namespace Ringo\Extraction;
 /**
  * A value that the words of a call give a field.
  *
- * `origin` says how: answered, volunteered, corrected, agreed (the other side said it and the caller took it), asked for
- * (wanted, and not yet promised by the other side) or caller id.
+ * `origin` says how: answered, volunteered, corrected, agreed (the other side said it and the caller took it) or caller id.
  */
 final readonly class Claim
 {
@@ -19,8 +18,6 @@ final readonly class Claim
     public const CORRECTED = 'corrected';
 
     public const AGREED = 'agreed';
-
-    public const WANTED = 'asked for';
 
     public const CALLER_ID = 'caller id';
 
@@ -36,11 +33,6 @@ final readonly class Claim
         public bool $confirmed = false,
         public ?string $doubt = null,
     ) {
-    }
-
-    public function confirmed(): self
-    {
-        return new self($this->value, max($this->confidence, 0.96), $this->turn, $this->said, $this->origin, true, null);
     }
 
     public function doubted(string $why): self

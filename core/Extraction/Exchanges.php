@@ -46,7 +46,7 @@ final readonly class Exchanges
     }
 
     /** Only 'mm', 'okay, go on', or an echo of digits: nothing is asked by it. */
-    private function listens(string $asked): bool
+    public function listens(string $asked): bool
     {
         if (str_contains($asked, '?') && preg_match('/^(?:and|yes|yeah|okay|ok|and then|and the rest)\s?\?$/i', trim($asked)) !== 1) {
             return false;

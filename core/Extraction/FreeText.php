@@ -47,7 +47,7 @@ final readonly class FreeText
             if (! $field->extra()) {
                 $main ??= $field;
             }
-            $hearing->claim($field, $text, $sure, $exchange, '', Claim::ANSWERED);
+            $hearing->ledger->take($field->key(), new Claim($text, round($sure, 2), $exchange->turn, $hearing->evidence($exchange->turn, ''), Claim::ANSWERED));
         }
     }
 

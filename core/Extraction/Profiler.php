@@ -178,7 +178,9 @@ final readonly class Profiler
             return 'past';
         }
         foreach ([$title, $description] as $words) {
-            $past = count(array_intersect($words, $this->words->section('extraction', 'past')));
+            // 'Last day' is the end of a stay, 'last visit' lies behind.
+            $ends = preg_match('/\blast (?:day|night|date|time)\b/', implode(' ', $words)) === 1;
+            $past = count(array_intersect($ends ? array_diff($words, ['last']) : $words, $this->words->section('extraction', 'past')));
             $future = count(array_intersect($words, $this->words->section('extraction', 'future')));
             if ($past !== $future) {
                 return $past > $future ? 'past' : 'future';

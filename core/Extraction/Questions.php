@@ -142,35 +142,6 @@ final class Questions
         return $found;
     }
 
-    /**
-     * The one field of the kind that a question wants, where it names none: 'and who's on site?' with only one name still to come.
-     *
-     * @param list<FieldProfile> $fields that have no value yet
-     *
-     * @return array<string, array{score: float, flipped: bool, sentence: string, last: bool}>
-     */
-    public function byKind(string $text, array $fields): array
-    {
-        foreach (array_reverse($this->sentences($text)) as $sentence) {
-            if (! str_contains($sentence['text'], '?')) {
-                continue;
-            }
-            $types = match ($this->opening($sentence['tokens'])) {
-                'person' => [ValueType::PersonName],
-                'place' => [ValueType::PostalAddress],
-                'time' => [ValueType::Date, ValueType::DateTime],
-                'length' => [ValueType::Duration],
-                'count' => [ValueType::Number],
-                default => [],
-            };
-            $fit = array_values(array_filter($fields, static fn (FieldProfile $field): bool => in_array($field->type, $types, true) && ! ($field->tense === 'past' && $types[0] === ValueType::Date)));
-
-            return count($fit) === 1 && preg_match('/\b(?:opening|open|close|you open|your number|your address|you based)\b/i', $sentence['text']) !== 1 ? [$fit[0]->key() => ['score' => 0.45, 'flipped' => false, 'sentence' => $sentence['text'], 'last' => true]] : [];
-        }
-
-        return [];
-    }
-
     /** @return list<array{text: string, tokens: list<Token>, question: bool}> */
     public function sentences(string $text): array
     {

@@ -126,7 +126,10 @@ final class Readings
         $units = $this->words->section('extraction', 'units');
         $value = $seconds / (int) $units[$field->unit];
 
-        return abs($value - round($value)) > 0.01 ? null : Reading::of((int) round($value), $reading->confidence, $reading->said, $reading->start, $reading->end);
+        // Half an hour is no number of years.
+        return $value < 0.5 || abs($value - round($value)) > 0.01
+            ? null
+            : Reading::of((int) round($value), $reading->confidence, $reading->said, $reading->start, $reading->end);
     }
 
     /** The number that stands right before a word of the field's name: 'a thousand litres' among other numbers. */

@@ -19,7 +19,7 @@ final readonly class YesNoAnswers
     {
     }
 
-    public function read(FieldProfile $field, Heard $heard, Hearing $hearing, bool $flipped, string $sentence): Reading
+    public function read(FieldProfile $field, Heard $heard, \DateTimeImmutable $now, bool $flipped, string $sentence): Reading
     {
         $told = $this->fact($field, $heard);
         $tokens = $this->readings->hear($sentence)->all;
@@ -39,7 +39,7 @@ final readonly class YesNoAnswers
         if ($side !== null) {
             return $side;
         }
-        $reading = $this->readings->outright($heard, $hearing->now) ?? $this->understanding->read(ValueType::YesNo, $heard, new Context($hearing->now));
+        $reading = $this->readings->outright($heard, $now) ?? $this->understanding->read(ValueType::YesNo, $heard, new Context($now));
         if ($reading->found() && $polar) {
             // What is said outright counts before a yes or no that may belong to something else.
             if ($told !== null && $told->value !== ($flipped ? ! $reading->value : $reading->value) && $reading->confidence < 0.9) {

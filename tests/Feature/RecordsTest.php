@@ -171,7 +171,7 @@ final class RecordsTest extends FeatureTestCase
 
     public function testTranscriptsFromElsewhereAreBroughtInAndRead(): void
     {
-        $good = json_encode(['id' => 'x1', 'started_at' => '2026-03-09T10:00', 'from' => '+447700900321', 'turns' => [['by' => 'staff', 'text' => 'Pellbrook, what is your name?'], ['by' => 'caller', 'text' => 'Ines Corbet, I need a generator on Friday']]]);
+        $good = json_encode(['id' => 'x1', 'started_at' => '2026-03-09T10:00', 'from' => '+447700900321', 'turns' => [['by' => 'staff', 'text' => 'Pellbrook, how can I help?'], ['by' => 'caller', 'text' => 'Hello, this is Ines Corbet, I need a generator on Friday']]]);
         $this->post('/pellbrook/calls/import', ['file' => UploadedFile::fake()->createWithContent('old.jsonl', "{$good}\nnot json\n{\"turns\": []}\n{\"turns\": [{\"by\": \"nobody\", \"text\": \"x\"}]}\n")])->assertRedirect()->assertSessionHas('notice', fn (string $words): bool => str_contains($words, '2 transcripts') && str_contains($words, 'Transcript 2'));
         $call = Call::query()->where('kind', 'imported')->where('from', '+447700900321')->firstOrFail();
 

@@ -27,6 +27,9 @@ final class Anchors
         if ($from === null || ! is_string($reading->value)) {
             return null;
         }
+        if (preg_match('/\b(?:same|that) day\b/i', $reading->said) === 1) {
+            return $from->format('Y-m-d');
+        }
         if (preg_match('/\b(?:jan|feb|mar|apr|may|june?|july?|aug|sept?|oct|nov|dec|today|tomorrow|tonight|yesterday|this|next|\d+[\/.]\d+)/i', $reading->said) === 1) {
             return null;
         }

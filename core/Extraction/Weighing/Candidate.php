@@ -9,14 +9,13 @@ use Ringo\Extraction\FieldProfile;
 /**
  * A value that a field might have, with the words it comes from and what speaks for and against it.
  *
- * `told` names how it came up: read (the record so far has it), answer (the caller's words), offer (the other side's words), meant
+ * `told` names how it came up: answer (the caller's words), offer (the other side's words), mended (what was said before, with the caller's
+ * words put into it), keyed (a key that a menu gives a meaning), meant
  * (no words name it, their sense does), moment (a day and an hour
  * that stand apart) or union (options named in several turns).
  */
 final readonly class Candidate
 {
-    public const READ = 'read';
-
     public const ANSWER = 'answer';
 
     public const OFFER = 'offer';
@@ -27,8 +26,12 @@ final readonly class Candidate
 
     public const UNION = 'union';
 
+    public const MENDED = 'mended';
+
+    public const KEYED = 'keyed';
+
     /**
-     * @param int $place of the utterance in the scene; -1 for what the record has so far
+     * @param int $place of the utterance in the scene
      * @param int $turn the caller's turn that gives it, or that takes what the other side said
      * @param array<string, float> $signs what speaks for and against it, by name
      */

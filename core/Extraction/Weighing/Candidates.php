@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Ringo\Extraction\Weighing;
 
-use Ringo\Extraction\Claim;
 use Ringo\Extraction\FieldProfile;
 use Ringo\Extraction\Score;
 use Ringo\Value\ValueType;
@@ -12,46 +11,53 @@ use Ringo\Value\ValueType;
 /** All values the fields of a call might have, each with what speaks for and against it, others of the same call included. */
 final readonly class Candidates
 {
-    public function __construct(private Spoken $spoken, private Moments $moments, private Meant $meant)
-    {
+    public function __construct(
+        private Spoken $spoken,
+        private Moments $moments,
+        private Meant $meant,
+        private Mended $mended,
+        private Joined $joined,
+        private Keyed $keyed,
+        private Overturned $overturned = new Overturned,
+    ) {
     }
 
-    /**
-     * @param list<string> $settled fields that are not weighed
-     *
-     * @return array<string, list<Candidate>> by field
-     */
-    public function of(Scene $scene, array $settled = []): array
+    /** @return array<string, list<Candidate>> by field */
+    public function of(Scene $scene): array
     {
-        $scene = $settled === [] ? $scene : $scene->without($settled);
-        $all = $this->moments->of($scene);
-        foreach ($scene->utterances as $utterance) {
-            array_push($all, ...$this->spoken->of($scene, $utterance), ...$this->meant->of($scene, $utterance));
-        }
         $by = [];
-        foreach ($all as $candidate) {
+        foreach ($this->moments->of($scene) as $candidate) {
             $by[$candidate->field->key()][] = $candidate;
         }
-        $claims = $scene->hearing->ledger->claims();
+        foreach ($scene->utterances as $utterance) {
+            foreach ([
+                ...$this->spoken->of($scene, $utterance),
+                ...$this->meant->of($scene, $utterance),
+                ...$this->keyed->of($scene, $utterance),
+                ...$this->mended->of($scene, $utterance, $by),
+                ...$this->joined->of($scene, $utterance, $by),
+            ] as $candidate) {
+                $by[$candidate->field->key()][] = $candidate;
+            }
+        }
         $found = [];
-        foreach ($scene->weighed as $field) {
+        foreach ($scene->fields as $field) {
             if ($field->type === ValueType::Text) {
                 continue;
             }
             $candidates = $by[$field->key()] ?? [];
-            $union = $field->type === ValueType::Several ? $this->union($field, $candidates) : null;
-            if ($union !== null) {
-                $candidates[] = $union;
-            }
-            $claim = $claims[$field->key()] ?? null;
-            if ($claim !== null) {
-                $candidates[] = new Candidate($field, $claim->value, -1, $claim->turn ?? 0, $claim->said, Candidate::READ, []);
+            foreach ($field->type === ValueType::Several ? [false, true] : [] as $undenied) {
+                $union = $this->union($field, $candidates, $undenied);
+                if ($union !== null) {
+                    $candidates[] = $union;
+                }
             }
             // Values are compared once, not each with each: a long call has thousands.
             $values = array_map(static fn (Candidate $one): string => self::plain($one->value), $candidates);
             $distinct = count(array_unique($values));
+            $overturned = $this->overturned->of($candidates, $values);
             foreach ($candidates as $n => $one) {
-                $found[$field->key()][] = $one->with($this->among($n, $candidates, $values, $distinct) + $this->record($one, $claim, $claims) + $this->plausible($one, $scene));
+                $found[$field->key()][] = $one->with($overturned[$n] + $this->among($n, $candidates, $values, $distinct) + $this->plausible($one, $scene));
             }
             $found[$field->key()] ??= [];
         }
@@ -63,20 +69,27 @@ final readonly class Candidates
      * All options the caller named anywhere, where no one turn names them all.
      *
      * @param list<Candidate> $candidates
+     * @param bool $undenied only those before which nothing takes them back: neither 'not' nor 'was'
      */
-    private function union(FieldProfile $field, array $candidates): ?Candidate
+    private function union(FieldProfile $field, array $candidates, bool $undenied): ?Candidate
     {
         $named = [];
         $last = null;
         foreach ($candidates as $one) {
-            if ($one->told === Candidate::ANSWER && is_array($one->value)) {
+            if (
+                $one->told === Candidate::ANSWER
+                && is_array($one->value)
+                && ! ($undenied && array_sum(array_intersect_key($one->signs, ['word:denied' => 0, 'word:past' => 0])) > 0.0)
+            ) {
                 $named += array_fill_keys(array_filter($one->value, is_string(...)), true);
                 $last = $one;
             }
         }
         $value = array_values(array_filter(array_column($field->field->options, 'key'), static fn (string $key): bool => isset($named[$key])));
 
-        return $last === null || array_filter($candidates, static fn (Candidate $one): bool => Score::same($one->value, $value)) !== [] ? null : new Candidate($field, $value, $last->place, $last->turn, $last->said, Candidate::UNION, ['named' => count($value) / max(1, count($field->field->options))] + $last->signs);
+        return $last === null || array_filter($candidates, static fn (Candidate $one): bool => Score::same($one->value, $value)) !== []
+            ? null
+            : new Candidate($field, $value, $last->place, $last->turn, $last->said, Candidate::UNION, ['undenied' => $undenied ? 1.0 : 0.0, 'named' => count($value) / max(1, count($field->field->options))] + $last->signs);
     }
 
     /**
@@ -97,13 +110,20 @@ final readonly class Candidates
         $offers = 0;
         foreach ($candidates as $k => $one) {
             $same = $values[$k] === $value;
-            if ($same && $one->told !== Candidate::READ) {
+            if ($same) {
                 $turns[$one->turn] = true;
-            } elseif (! $same && $one->turn > $candidate->turn) {
+            } elseif ($one->turn > $candidate->turn) {
                 $later += $one->told === Candidate::ANSWER ? 1 : 0;
                 $offers += $one->told === Candidate::OFFER ? 1 : 0;
+                // What the caller puts right takes the place of what was said before.
+                $signs['mended'] = max($signs['mended'] ?? 0.0, $one->signs['takes_back'] ?? 0.0);
             }
-            if ($candidate->place >= 0 && $one->place >= 0 && abs($one->place - $candidate->place) === 1) {
+            if ($same && $one->told === Candidate::OFFER && $one->place > $candidate->place) {
+                // Said back by the other side, and what the caller made of that.
+                $signs['agreed'] = max($signs['agreed'] ?? 0.0, $one->signs['reply:yes'] ?? 0.0);
+                $signs['refused'] = max($signs['refused'] ?? 0.0, $one->signs['reply:no'] ?? 0.0, $one->signs['reply:down'] ?? 0.0);
+            }
+            if (abs($one->place - $candidate->place) === 1) {
                 // What stands right before and right after it, on the other side.
                 $signs[($one->place > $candidate->place ? 'then:' : 'first:').($same ? 'same' : 'other')] = 1.0;
             }
@@ -129,35 +149,6 @@ final readonly class Candidates
         };
     }
 
-    /**
-     * What the record, as it was read turn by turn, says of the value.
-     *
-     * @param array<string, Claim> $claims
-     *
-     * @return array<string, float>
-     */
-    private function record(Candidate $candidate, ?Claim $claim, array $claims): array
-    {
-        $signs = [];
-        if ($claim === null) {
-            $signs['record:none'] = 1.0;
-        } elseif (Score::same($claim->value, $candidate->value)) {
-            $signs['record:same'] = $claim->confidence;
-            $signs['record:'.$claim->origin] = 1.0;
-            $signs['record:confirmed'] = $claim->confirmed ? 1.0 : 0.0;
-        } else {
-            $signs['record:other'] = $claim->confidence;
-            $signs['record:other:'.$claim->origin] = 1.0;
-        }
-        foreach ($claims as $key => $other) {
-            if ($key !== $candidate->field->key() && $candidate->field->type !== ValueType::YesNo && Score::same($other->value, $candidate->value)) {
-                $signs['record:elsewhere'] = 1.0;
-            }
-        }
-
-        return $signs;
-    }
-
     /** @return array<string, float> whether the value can be what the field holds */
     private function plausible(Candidate $candidate, Scene $scene): array
     {
@@ -179,6 +170,12 @@ final readonly class Candidates
             $signs['address:'.(preg_match('/\d/', $value) === 1 ? 'numbered' : 'bare')] = 1.0;
         }
         $signs['role:'.$candidate->field->role] = 1.0;
+        $signs['is:'.$candidate->field->type->value] = 1.0;
+        // What is filled most often stands first on a sheet.
+        $kin = array_values(array_filter($scene->fields, static fn (FieldProfile $field): bool => $field->kin() === $candidate->field->kin()));
+        if (count($kin) > 1) {
+            $signs[$kin[0] === $candidate->field ? 'kin:first' : 'kin:further'] = 1.0;
+        }
 
         return $signs;
     }

@@ -6,6 +6,7 @@ namespace Ringo\Extraction\Weighing;
 
 use Ringo\Extraction\FieldProfile;
 use Ringo\Extraction\Questions;
+use Ringo\Fit\Meaning;
 use Ringo\Language\Lexicon;
 use Ringo\Language\Stemmer;
 use Ringo\Language\Token;
@@ -21,6 +22,9 @@ final class Links
     /** @var array<string, array<string, array{asks: float, last: float, names: float, about: float, like: float, open: string}>> by text, then by field */
     private array $known = [];
 
+    /** @var array<string, array<string, float>> by text, then by field */
+    private array $fitting = [];
+
     /** @var array<string, array<int, float>|null> */
     private array $sums = [];
 
@@ -34,8 +38,12 @@ final class Links
 
     private readonly Tokenizer $tokenizer;
 
-    public function __construct(private readonly Questions $questions, private readonly Lexicon $lexicon, private readonly WordVectors $vectors)
-    {
+    public function __construct(
+        private readonly Questions $questions,
+        private readonly Lexicon $lexicon,
+        private readonly WordVectors $vectors,
+        private readonly Meaning $fit,
+    ) {
         $this->stemmer = new Stemmer;
         $this->tokenizer = new Tokenizer;
     }
@@ -75,6 +83,45 @@ final class Links
         }
 
         return $this->known[$key] = $links;
+    }
+
+    /**
+     * How likely each field is what a text is about, of all fields and none: the fit that sorts sayings among topics, asked about fields.
+     *
+     * @param list<FieldProfile> $fields
+     *
+     * @return array<string, float> by field
+     */
+    public function fits(string $text, array $fields): array
+    {
+        if (trim($text) === '' || $fields === []) {
+            return [];
+        }
+        $key = count($fields).spl_object_id($fields[0]).'|'.$text;
+        if (count($this->fitting) > self::REMEMBERED) {
+            $this->fitting = [];
+        }
+
+        return $this->fitting[$key] ??= $this->fit->of($text, $this->described($fields));
+    }
+
+    /**
+     * @param list<FieldProfile> $fields
+     *
+     * @return array<string, array{name: string, about: string}>
+     */
+    private function described(array $fields): array
+    {
+        $descriptions = [];
+        foreach ($fields as $profile) {
+            $field = $profile->field;
+            $descriptions[$field->key] = [
+                'name' => $field->title,
+                'about' => trim(implode(', ', array_filter([str_replace('_', ' ', $field->key), $field->description, implode(', ', array_column($field->options, 'label'))], static fn (string $part): bool => $part !== ''))),
+            ];
+        }
+
+        return $descriptions;
     }
 
     /** @return array{float, float} how much of a field's name, and of its description, stands in a text */

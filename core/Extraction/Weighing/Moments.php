@@ -26,7 +26,7 @@ final readonly class Moments
     /** @return list<Candidate> */
     public function of(Scene $scene): array
     {
-        $fields = array_values(array_filter($scene->weighed, static fn (FieldProfile $field): bool => $field->type === ValueType::DateTime));
+        $fields = array_values(array_filter($scene->fields, static fn (FieldProfile $field): bool => $field->type === ValueType::DateTime));
         if ($fields === []) {
             return [];
         }
@@ -50,7 +50,15 @@ final readonly class Moments
                     if ($turn !== null) {
                         foreach ($fields as $field) {
                             $signs = $this->signs->of($scene, $utterance, $field, $part->between($part->tokens[0]->start, $part->tokens[count($part->tokens) - 1]->end), $hour, 'moment');
-                            $found[] = new Candidate($field, $date.'T'.$hour->value, $utterance->place, $turn, $hour->said, Candidate::MOMENT, $signs + ['apart' => min(1.0, ($place - $named) / self::APART), 'day:theirs' => $by->theirs ? 1.0 : 0.0, 'day:back' => (float) $back]);
+                            $signs += [
+                                'apart' => min(1.0, ($place - $named) / self::APART),
+                                'day:theirs' => $by->theirs ? 1.0 : 0.0,
+                                'day:back' => (float) $back,
+                            ];
+                            $meant = $scene->talk->hour($hour->value, $hour->said, $utterance->place);
+                            foreach ($meant === $hour->value ? [$meant => []] : [$hour->value => ['talk:bare' => 1.0], $meant => ['talk:meant' => 1.0]] as $time => $also) {
+                                $found[] = new Candidate($field, $date.'T'.$time, $utterance->place, $turn, $hour->said, Candidate::MOMENT, $also + $signs);
+                            }
                         }
                     }
                     $back++;

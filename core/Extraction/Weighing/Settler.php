@@ -5,86 +5,165 @@ declare(strict_types=1);
 namespace Ringo\Extraction\Weighing;
 
 use Ringo\Extraction\Claim;
+use Ringo\Extraction\Exchanges;
+use Ringo\Extraction\FieldProfile;
 use Ringo\Extraction\Hearing;
 use Ringo\Extraction\Readings;
 use Ringo\Extraction\Score;
+use Ringo\Value\ValueType;
 
 /**
  * Settles each field of a call once all of it has been heard: every value the field might have is weighed against all others and against
  * none, and the likeliest stands.
- *
- * What was read back and agreed to, what the caller put right in so many words, what was keyed, and what was refused, is not weighed again.
  */
 final readonly class Settler
 {
     /** A value of a field that neither a question nor the words themselves speak of wants more to be believed. */
-    private const UNASKED = 0.7;
+    private const UNASKED = 0.55;
 
     /** From here on words speak of a field. */
     private const SPEAKS = 0.3;
 
-    /** From this likelihood on another value takes the place of one that was read turn by turn. */
-    private const OVERRULES = 0.6;
+    /** Values of these types are told from other words by their form. */
+    private const PLAIN = [ValueType::Date, ValueType::DateTime, ValueType::Time, ValueType::Phone, ValueType::Email, ValueType::Reference];
 
-    /** Below this likelihood a value that was read turn by turn falls, though no other takes its place. */
-    private const FALLS = 0.15;
+    /** From here on what stands in place of a value that was overturned is taken for it. */
+    private const PUT_RIGHT = 0.1;
 
-    public function __construct(private Candidates $candidates, private Chooser $chooser, private Readings $readings)
-    {
+    /** Two values of which each is this likely, and neither likely enough, are a doubt that is told. */
+    private const DOUBTED = 0.3;
+
+    /** A key that was pressed is what the menu says; a yes to a menu that confirms is nearly so. */
+    private const KEYED = 0.95;
+
+    private const AGREED_TO_MENU = 0.82;
+
+    /** How sure a value is that was said back and agreed to, and how sure any can be. */
+    private const CONFIRMED = 0.96;
+
+    private const SUREST = 0.97;
+
+    public function __construct(
+        private Candidates $candidates,
+        private Chooser $chooser,
+        private Assignment $assignment,
+        private Readings $readings,
+        private Signs $signs,
+        private Exchanges $exchanges,
+    ) {
     }
 
     public function settle(Hearing $hearing): void
     {
-        $scene = Scene::of($hearing, $this->readings);
-        $declined = array_fill_keys($hearing->ledger->declined(), true);
-        $settled = array_keys(array_filter($hearing->ledger->claims(), fn (Claim $claim): bool => $this->settled($hearing, $claim)));
-        foreach ($this->candidates->of($scene, $settled) as $key => $candidates) {
-            $ranked = $this->chooser->ranked($candidates);
-            $claim = $hearing->ledger->of($key);
-            if ($ranked === [] || isset($declined[$key])) {
-                continue;
-            }
-            if ($claim !== null) {
-                $this->weigh($hearing, $key, $claim, $ranked);
-            } elseif ($ranked[0]->likelihood >= ($this->spokenOf($ranked[0]->candidate) ? $this->chooser->least() : self::UNASKED)) {
-                $this->claim($hearing, $key, $ranked[0]);
+        $scene = $this->scene($hearing);
+        $candidates = $this->candidates->of($scene);
+        $ranked = $this->assignment->of(array_map($this->chooser->ranked(...), $candidates));
+        foreach ($scene->fields as $field) {
+            $keyed = array_values(array_filter($candidates[$field->key()] ?? [], static fn (Candidate $one): bool => $one->told === Candidate::KEYED));
+            $best = $this->putRight($ranked[$field->key()] ?? []);
+            if ($keyed !== []) {
+                $last = $keyed[count($keyed) - 1];
+                $this->claim($hearing, new Choice($last, $last->signs['agrees'] === 1.0 ? self::AGREED_TO_MENU : self::KEYED), $candidates[$field->key()]);
+            } elseif (
+                $best !== null
+                && ! $this->oneOfTwo($best->candidate)
+                && $best->likelihood >= ($this->spokenOf($best->candidate) ? $this->chooser->least() : self::UNASKED)
+            ) {
+                $this->claim($hearing, $best, $candidates[$field->key()]);
+            } else {
+                $this->unsettled($hearing, $scene, $field, $ranked[$field->key()] ?? []);
             }
         }
     }
 
     /**
-     * A value that was read turn by turn stands unless another is clearly likelier, or it is itself unlikely.
+     * The likeliest; where the caller put it right in so many words when it was said back, what they put in its place.
      *
      * @param list<Choice> $ranked
      */
-    private function weigh(Hearing $hearing, string $key, Claim $claim, array $ranked): void
+    private function putRight(array $ranked): ?Choice
     {
-        $same = array_values(array_filter($ranked, static fn (Choice $one): bool => Score::same($one->candidate->value, $claim->value)))[0]->likelihood ?? 0.0;
         $best = $ranked[0] ?? null;
-        if ($best !== null && $best->likelihood >= self::OVERRULES && ! Score::same($best->candidate->value, $claim->value)) {
-            $this->claim($hearing, $key, $best);
-        } elseif ($same < self::FALLS) {
-            $hearing->ledger->drop($key);
+        foreach (isset($best->candidate->signs['overturned']) && in_array($best->candidate->field->type, self::PLAIN, true) ? $ranked : [] as $choice) {
+            $signs = $choice->candidate->signs;
+            if (isset($signs['overturns']) && ($signs['takes_back'] ?? 0.0) === 1.0 && $choice->likelihood >= self::PUT_RIGHT) {
+                return new Choice($choice->candidate, max($choice->likelihood, $best->likelihood));
+            }
+        }
+
+        return $best;
+    }
+
+    public function scene(Hearing $hearing): Scene
+    {
+        return Scene::of($hearing, $this->readings, $this->exchanges);
+    }
+
+    /** @param list<Candidate> $candidates of the field */
+    private function claim(Hearing $hearing, Choice $choice, array $candidates): void
+    {
+        $told = $choice->candidate;
+        $first = null;
+        $confirmed = false;
+        $other = false;
+        foreach ($candidates as $one) {
+            $same = Score::same($one->value, $told->value);
+            if ($same && $one->told !== Candidate::OFFER) {
+                $first ??= $one;
+            } elseif ($same && $first !== null && $one->place > $first->place && ($one->signs['reply:yes'] ?? 0.0) === 1.0) {
+                $confirmed = true;
+            }
+            $other = $other || ! $same && $one->place < $told->place && $one->told !== Candidate::MEANT;
+        }
+        $origin = match (true) {
+            isset($told->signs['this:asked']) => Claim::CALLER_ID,
+            $told->told === Candidate::OFFER => Claim::AGREED,
+            $other && ($told->told === Candidate::MENDED || ($told->signs['takes_back'] ?? 0.0) === 1.0) => Claim::CORRECTED,
+            max($told->signs['to.asks'] ?? 0.0, $told->signs['to.top'] ?? 0.0) >= self::SPEAKS || $told->told === Candidate::KEYED => Claim::ANSWERED,
+            default => Claim::VOLUNTEERED,
+        };
+        $sure = min(self::SUREST, $confirmed ? max(self::CONFIRMED, $choice->likelihood) : $choice->likelihood);
+        $hearing->ledger->take(
+            $told->field->key(),
+            new Claim($told->value, round($sure, 2), $told->turn, $hearing->evidence($told->turn, $told->said), $origin, $confirmed),
+        );
+    }
+
+    /**
+     * Why there is no value: the caller would not say, or said two.
+     *
+     * @param list<Choice> $ranked
+     */
+    private function unsettled(Hearing $hearing, Scene $scene, FieldProfile $field, array $ranked): void
+    {
+        foreach ($scene->utterances as $utterance) {
+            if (
+                ! $utterance->theirs
+                && $utterance->heard->tokens !== []
+                && $this->readings->refuses($utterance->heard)
+                && $this->signs->leads($scene, $field, $utterance->before)
+            ) {
+                $hearing->ledger->decline($field->key());
+            }
+        }
+        if (count($ranked) > 1 && ($ranked[1]->likelihood >= self::DOUBTED || $this->oneOfTwo($ranked[0]->candidate))) {
+            $hearing->ledger->doubt($field->key(), 'two were named, and which was meant is not clear');
         }
     }
 
-    private function claim(Hearing $hearing, string $key, Choice $choice): void
+    /** 'Tuesday or Wednesday', and neither was named again: no value, whichever comes first. */
+    private function oneOfTwo(Candidate $candidate): bool
     {
-        $candidate = $choice->candidate;
-        $turn = $candidate->turn;
-        $text = str_replace(['’', '‘', '`'], "'", $hearing->transcript->turns[$turn]->text ?? '');
-        $said = $candidate->said !== '' && mb_stripos($text, $candidate->said) !== false ? $candidate->said : mb_substr(trim($text), 0, Claim::SAID_MOST);
-        $hearing->ledger->replace($key, new Claim($candidate->value, round(min(0.97, $choice->likelihood), 2), $turn, $said, $candidate->told === Candidate::OFFER ? Claim::AGREED : Claim::ANSWERED));
+        return ($candidate->signs['sides:or'] ?? 0.0) === 1.0 && ($candidate->signs['again'] ?? 0.0) <= 0.0;
     }
 
     private function spokenOf(Candidate $candidate): bool
     {
-        return max($candidate->signs['to.asks'] ?? 0.0, $candidate->signs['own.asks'] ?? 0.0, $candidate->signs['own.names'] ?? 0.0) >= self::SPEAKS;
-    }
-
-    /** What was read back and agreed to, put right outright, keyed, or is the number calling and was meant. */
-    private function settled(Hearing $hearing, Claim $claim): bool
-    {
-        return $claim->confirmed || in_array($claim->origin, [Claim::CORRECTED, Claim::CALLER_ID], true) || $claim->turn !== null && ($hearing->transcript->turns[$claim->turn]->keys ?? false);
+        return max(
+            $candidate->signs['to.asks'] ?? 0.0,
+            $candidate->signs['to.fits'] ?? 0.0,
+            $candidate->signs['own.asks'] ?? 0.0,
+            $candidate->signs['own.names'] ?? 0.0,
+        ) >= self::SPEAKS;
     }
 }

@@ -24,9 +24,25 @@ final class Signs
     /** @var \WeakMap<Utterance, array{?bool}> whether a reply agrees */
     private \WeakMap $reactions;
 
+    /** Texts whose links to a field are remembered: several values of one text have the same. */
+    private const REMEMBERED = 4_000;
+
+    /** @var array<string, array<string, float>> */
+    private array $linked = [];
+
+    /** Words of a turn that something may be put right behind. */
+    private const OPENS = 2;
+
+    /** 'No' and 'sorry' may put something right, or not. */
+    private const WEAKLY = 0.5;
+
+    /** @var \WeakMap<Utterance, array<string, float>> */
+    private \WeakMap $courses;
+
     public function __construct(private readonly Links $links, private readonly Readings $readings, private readonly Vocabulary $words)
     {
         $this->reactions = new \WeakMap;
+        $this->courses = new \WeakMap;
     }
 
     /**
@@ -41,7 +57,8 @@ final class Signs
         $lead = $at === false ? $unit : substr($unit, 0, $at);
         $near = $this->near($unit, $at === false ? 0 : $at, $reading->said);
         $signs += $this->nearby($scene, $field, $near);
-        $close = implode(' ', array_slice(explode(' ', trim($lead)), -self::CLOSE));
+        // The 'no' of 'No, make it Thursday' is an answer and denies nothing of what follows.
+        $close = implode(' ', array_slice(explode(' ', trim((string) preg_replace('/^\W*(?:oh |well )?no\b\W+/i', '', $lead))), -self::CLOSE));
         foreach ($this->words->section('weighing', 'around') as $name => $phrases) {
             $tokens = $this->readings->hear(match ($name) {
                 'limit', 'either', 'hours' => $unit,
@@ -57,7 +74,7 @@ final class Signs
         }
         $signs['early'] = $utterance->turn <= 1 ? 1.0 : 0.0;
 
-        return $signs + ($utterance->theirs ? $this->offered($scene, $utterance) : $this->link($scene, $field, $utterance->before, 'to') + ['caller' => 1.0]);
+        return $signs + ($utterance->theirs ? $this->offered($scene, $utterance) : $this->link($scene, $field, $utterance->before, 'to') + $this->course($scene, $utterance) + ['caller' => 1.0]);
     }
 
     /** The words right around a value. */
@@ -88,6 +105,16 @@ final class Signs
      */
     public function link(Scene $scene, FieldProfile $field, string $text, string $name): array
     {
+        if (count($this->linked) > self::REMEMBERED) {
+            $this->linked = [];
+        }
+
+        return $this->linked[$name.'|'.$field->key().'|'.spl_object_id($field).'|'.$text] ??= $this->linking($scene, $field, $text, $name);
+    }
+
+    /** @return array<string, float> */
+    private function linking(Scene $scene, FieldProfile $field, string $text, string $name): array
+    {
         $links = $this->links->of($text, $scene->fields);
         $own = $links[$field->key()];
         $most = ['last' => 0.0, 'names' => 0.0, 'like' => -1.0];
@@ -115,6 +142,13 @@ final class Signs
         ];
         if ($name === 'to') {
             $question = $this->links->question($text);
+            $fits = $this->links->fits($question, $scene->fields);
+            $signs['to.fits'] = $fits[$field->key()] ?? 0.0;
+            $signs['to.fits_lead'] = $signs['to.fits'] - max([0.0, ...array_values(array_diff_key($fits, ['' => 0, $field->key() => 0]))]);
+            $signs['to:polar'] = preg_match(
+                '/^(?:\W*(?:and|so|but|ok|okay|right|now|great|lovely|thanks?|thank you)\b\W*)*(?:do|does|did|is|are|was|were|have|has|had|can|could|will|would|shall|should|may|any)\b/i',
+                $question,
+            ) === 1 ? 1.0 : 0.0;
             $sides = preg_match_all('/,|\bor\b/i', $question);
             if (preg_match('/\bor\b/i', $question) === 1) {
                 // 'Is it about prices, fitting or an order?' is no question of yes or no.
@@ -126,6 +160,28 @@ final class Signs
         }
 
         return $signs;
+    }
+
+    /** @return array<string, float> whether the caller puts something right, and what the other side made of it */
+    public function course(Scene $scene, Utterance $utterance): array
+    {
+        $known = $this->courses[$utterance] ?? null;
+        if ($known === null) {
+            $tokens = $utterance->heard->tokens;
+            $opens = $this->words->phrases('extraction', 'takes_back')->first($tokens);
+            $strong = $this->words->phrases('extraction', 'strong_takes_back')->in($tokens);
+            $known = [
+                'takes_back' => $strong ? 1.0 : ($opens !== null && $opens[1] <= self::OPENS ? self::WEAKLY : 0.0),
+                'says_no' => $this->reaction($scene, $utterance) === false ? 1.0 : 0.0,
+            ];
+            $reply = $utterance->reply?->heard->all ?? [];
+            foreach ($reply === [] ? [] : ['denials', 'grants'] as $section) {
+                $known["reply:{$section}"] = $this->words->phrases('extraction', $section)->in($reply) ? 1.0 : 0.0;
+            }
+            $this->courses[$utterance] = $known;
+        }
+
+        return $known;
     }
 
     /** @return array<string, float> what the caller made of what the other side said */
@@ -152,6 +208,12 @@ final class Signs
     public function asked(Scene $scene, FieldProfile $field, string $before): bool
     {
         return $before !== '' && $this->links->of($before, $scene->fields)[$field->key()]['asks'] >= self::POINTS;
+    }
+
+    /** Whether what was said before asks for this field before all others. */
+    public function leads(Scene $scene, FieldProfile $field, string $before): bool
+    {
+        return $before !== '' && $this->link($scene, $field, $before, 'to')['to.top'] === 1.0;
     }
 
     public function reaction(Scene $scene, Utterance $utterance): ?bool

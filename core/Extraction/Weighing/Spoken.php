@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Ringo\Extraction\Weighing;
 
 use Ringo\Extraction\FieldProfile;
+use Ringo\Extraction\Options;
 use Ringo\Extraction\Questions;
 use Ringo\Extraction\Readings;
+use Ringo\Language\Token;
 use Ringo\Language\Vocabulary;
 use Ringo\Understanding\Heard;
 use Ringo\Understanding\Reading;
@@ -17,16 +19,28 @@ final readonly class Spoken
 {
     private const TYPES = [ValueType::PersonName, ValueType::Phone, ValueType::Email, ValueType::Date, ValueType::Time, ValueType::DateTime, ValueType::Number, ValueType::Money, ValueType::Duration, ValueType::Reference, ValueType::PostalAddress, ValueType::Choice, ValueType::Several];
 
-    /** Several of these may stand in one sentence: its clauses are read as well. */
-    private const SEVERAL = [ValueType::PersonName, ValueType::Number, ValueType::Money, ValueType::Duration, ValueType::PostalAddress, ValueType::Choice];
+    /** Utterances that open a call. */
+    private const OPENING = 3;
+
+    /** These may be told bit by bit, while the other side only says that it listens. */
+    private const IN_PIECES = [ValueType::PersonName, ValueType::Phone, ValueType::Email, ValueType::Reference, ValueType::PostalAddress];
 
     /** 'Three fifty' is less than four pounds, or three hundred and fifty. */
     private const HUNDREDS = 100;
 
     private const HUNDREDS_BELOW = 20;
 
-    public function __construct(private Readings $readings, private Questions $questions, private Signs $signs, private Surroundings $surroundings, private Anchors $anchors, private Vocabulary $words, private Gate $gate)
-    {
+    public function __construct(
+        private Readings $readings,
+        private Questions $questions,
+        private Signs $signs,
+        private Surroundings $surroundings,
+        private Anchors $anchors,
+        private Vocabulary $words,
+        private Gate $gate,
+        private Options $options,
+        private Stretches $stretches,
+    ) {
     }
 
     /** @return list<Candidate> */
@@ -38,7 +52,7 @@ final readonly class Spoken
         }
         $told = $utterance->theirs ? Candidate::OFFER : Candidate::ANSWER;
         $found = [];
-        foreach ($scene->weighed as $field) {
+        foreach ($scene->fields as $field) {
             if (! in_array($field->type, self::TYPES, true) || $utterance->keyed && in_array($field->type, [ValueType::Choice, ValueType::Several], true)) {
                 continue;
             }
@@ -57,10 +71,14 @@ final readonly class Spoken
     private function values(Scene $scene, Utterance $utterance, FieldProfile $field, Reading $reading, string $unit): array
     {
         $values = [[$reading->value, '']];
+        $meant = $scene->talk->meant($field, $reading, $utterance->place);
+        if ($meant !== null) {
+            $values = [[$reading->value, 'talk:bare'], [$meant, 'talk:meant']];
+        }
         if ($field->type === ValueType::Date && is_string($reading->value)) {
             $anchored = $this->anchors->day($scene, $utterance, $reading, $unit);
-            if ($anchored !== null && $anchored !== $reading->value) {
-                $values = [[$reading->value, 'day:bare'], [$anchored, 'day:anchored']];
+            if ($anchored !== null && $anchored !== $reading->value && $anchored !== $meant) {
+                $values = [[$reading->value, 'day:bare'], [$anchored, 'day:anchored'], ...array_slice($values, 1)];
             }
         }
         $amount = is_array($reading->value) ? $reading->value['amount'] ?? null : null;
@@ -77,19 +95,25 @@ final readonly class Spoken
         $found = [];
         $count = count($utterance->parts);
         $open = ! $utterance->theirs && $this->signs->asked($scene, $field, $utterance->before);
-        if (! $this->gate->lets($field, $utterance->heard, $open)) {
+        if (! $this->gate->lets($field, $utterance->heard, $open || $utterance->place <= self::OPENING)) {
             return [];
         }
         foreach ($utterance->parts as $n => $part) {
             $place = $count === 1 ? 'whole' : ($n === $count - 1 ? 'last' : 'part');
+            $before = count($found);
             $this->add($found, $scene, $utterance, $field, $part, $part, $place, $open);
-            if (in_array($field->type, self::SEVERAL, true)) {
-                $clauses = $this->readings->clauses($part, true);
-                foreach (count($clauses) > 1 ? $clauses : [] as $clause) {
-                    if (! $this->gate->lets($field, $part->only($clause), false)) {
-                        continue;
-                    }
-                    $this->add($found, $scene, $utterance, $field, $part->only($clause), $part->only($clause), 'clause');
+            $read = count($found) > $before;
+            if ($field->type === ValueType::Choice && ! $utterance->theirs) {
+                foreach ($this->otherwise($scene, $utterance, $field, $part, $open) as $reading) {
+                    $this->keep($found, $scene, $utterance, $field, $reading, $part, 'otherwise');
+                }
+            }
+            foreach ($this->stretches->of($field, $part, ! $read) as [$stretch, $kind]) {
+                if (
+                    $this->gate->lets($field, $stretch, false)
+                    && ! ($kind === Stretches::NAME && $utterance->theirs && ! str_contains($utterance->heard->original, '?'))
+                ) {
+                    $this->add($found, $scene, $utterance, $field, $stretch, $kind === Stretches::CLAUSE ? $stretch : $part, $kind);
                 }
             }
             if ($field->type === ValueType::Date) {
@@ -102,12 +126,29 @@ final readonly class Spoken
                 $this->keep($found, $scene, $utterance, $field, $this->readings->before($field, $part, $this->questions, $scene->hearing->now, $scene->country()), $part, 'before');
             }
         }
+        if ($utterance->pieces !== '' && in_array($field->type, self::IN_PIECES, true)) {
+            $all = $this->readings->hear($utterance->pieces);
+            $this->add($found, $scene, $utterance, $field, $all, $all, 'pieces', $open);
+        }
         if ($count > 1 && ! $utterance->theirs) {
             // What takes back an earlier sentence is understood from the whole.
             $this->add($found, $scene, $utterance, $field, $this->readings->wanted($utterance->heard), $utterance->heard, 'turn', $open);
         }
 
         return array_values($found);
+    }
+
+    /** @return list<Reading> options that are named in other words than the sheet's */
+    private function otherwise(Scene $scene, Utterance $utterance, FieldProfile $field, Heard $part, bool $open): array
+    {
+        if ($part->tokens === []) {
+            return [];
+        }
+        $found = [$this->options->loose($field, $part), $this->options->said($field, $part, ! $open && $utterance->place <= self::OPENING)];
+        $number = $open ? $this->readings->plain(ValueType::Number, $part, $scene->hearing->now, $scene->country(), true) : Reading::none();
+        $found[] = $number->found() ? $this->options->banded($field, $number) : null;
+
+        return array_values(array_filter($found, static fn (?Reading $one): bool => $one?->found() === true));
     }
 
     /** @param array<string, array{Reading, string, string, array<string, float>}> $found */
@@ -118,6 +159,10 @@ final readonly class Spoken
         }
         $reading = $this->read($scene, $field, $heard, true);
         if (! $reading->found()) {
+            if ($open && $reading->doubt !== null && $this->signs->leads($scene, $field, $utterance->before)) {
+                $scene->hearing->ledger->doubt($field->key(), $reading->doubt);
+            }
+
             return;
         }
         if ($utterance->theirs && in_array($field->type, [ValueType::PersonName, ValueType::PostalAddress], true) && ! $this->read($scene, $field, $heard, false)->found()) {
@@ -143,7 +188,7 @@ final readonly class Spoken
         }
         $reading = $field->type === ValueType::PostalAddress ? $this->withoutName($scene, $unit, $reading) : $reading;
         $key = json_encode($reading->value, JSON_THROW_ON_ERROR);
-        $also = $this->surroundings->of($scene, $field, $unit, $reading) + ['at:'.$place => 1.0];
+        $also = $this->surroundings->of($scene, $field, $unit, $reading) + ['at:'.$place => 1.0] + ($place === Stretches::SIDE ? ['sides:'.$this->between($unit) => 1.0] : []) + ($field->span !== null && in_array($place, [Stretches::START, Stretches::END], true) ? [$place === $field->span ? 'span:fits' : 'span:other' => 1.0] : []);
         if (isset($found[$key])) {
             $found[$key][3] += $also;
 
@@ -179,6 +224,14 @@ final readonly class Spoken
         $rest = $this->words->phrases('weighing', 'bounds')->without($heard->tokens);
 
         return count($rest) === count($heard->tokens) ? $reading : $this->readings->read($field, $heard->only($rest), $scene->hearing->now, $scene->country(), $asked);
+    }
+
+    /** Whether two that stand in one sentence are named for a choice between them, or one is turned down for the other. */
+    private function between(Heard $unit): string
+    {
+        $words = array_map(static fn (Token $token): string => $token->text, $unit->tokens);
+
+        return in_array('not', $words, true) ? 'not' : (in_array('or', $words, true) ? 'or' : 'and');
     }
 
     private function line(Heard $part): string

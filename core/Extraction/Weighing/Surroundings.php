@@ -64,6 +64,16 @@ final readonly class Surroundings
                 }
             }
         }
+        if (in_array($field->type, [ValueType::Date, ValueType::DateTime], true) && preg_match('/days\b/i', $reading->said) === 1) {
+            // 'Saturdays' are every week.
+            $signs['day:every'] = 1.0;
+        }
+        if ($field->type === ValueType::Choice && in_array($reading->value, ['yes', 'no'], true)) {
+            $signs['option:polar'] = 1.0;
+        }
+        if ($field->span !== null) {
+            $signs["span:{$field->span}"] = 1.0;
+        }
         if ($field->type === ValueType::Money) {
             $signs[preg_match('/£|\$|€|pound|quid|dollar|buck|euro|pence|grand/iu', $reading->said) === 1 ? 'money:marked' : 'money:bare'] = 1.0;
         }

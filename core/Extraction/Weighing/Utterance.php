@@ -15,9 +15,19 @@ final readonly class Utterance
      * @param string $before what the one spoken to had said since the speaker spoke last
      * @param ?self $reply what was said to it next by the other one; null where the call ends
      * @param list<Heard> $parts its sentences
+     * @param string $pieces all they have said since the question, where the other side only listened in between; '' where this is all
      * @param bool $keyed whether it was keyed, not said: what a key means, only the menu tells
      */
-    public function __construct(public int $place, public int $turn, public bool $theirs, public Heard $heard, public string $before, public ?self $reply, public array $parts, public bool $keyed = false)
-    {
+    public function __construct(
+        public int $place,
+        public int $turn,
+        public bool $theirs,
+        public Heard $heard,
+        public string $before,
+        public ?self $reply,
+        public array $parts,
+        public bool $keyed = false,
+        public string $pieces = '',
+    ) {
     }
 }

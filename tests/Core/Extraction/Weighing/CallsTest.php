@@ -16,7 +16,7 @@ final class CallsTest extends TestCase
     private const FOLDER = __DIR__.'/../../../../data/corpora/calls';
 
     /** Of all sheets, then all calls, of what is frozen. */
-    private const FROZEN = ['blind' => '64f4640c82f0a67171de8164b462cff4b88a890ab2d073d89a60873c0dbf137f', 'blind_second' => '915805091b74072c22caa3bb52e2d10fa6b89240e743582ca531d640c9ba8017'];
+    private const FROZEN = ['blind' => '64f4640c82f0a67171de8164b462cff4b88a890ab2d073d89a60873c0dbf137f', 'blind_second' => '915805091b74072c22caa3bb52e2d10fa6b89240e743582ca531d640c9ba8017', 'blind_third' => 'e729e126bc83c31729b64491aeff98cbbf65aac4083897369a00fe5ef518976b'];
 
     public function testWhatIsFrozenIsAsItWasWritten(): void
     {
@@ -35,7 +35,7 @@ final class CallsTest extends TestCase
     /** Figures as docs/figures.md has them, a little below. */
     public function testReadsThemNoWorseThanItDid(): void
     {
-        foreach (['blind' => [0.65, 0.13], 'blind_second' => [0.72, 0.15], 'looked_at' => [0.72, 0.11]] as $half => [$least, $most]) {
+        foreach (['blind' => [0.66, 0.12], 'blind_second' => [0.77, 0.08], 'blind_third' => [0.84, 0.13], 'looked_at' => [0.78, 0.08]] as $half => [$least, $most]) {
             $score = new Score;
             foreach (glob(self::FOLDER."/{$half}/*/calls.txt") ?: [] as $file) {
                 $sheet = RecordSheet::fromArray(json_decode((string) file_get_contents(dirname($file).'/sheet.json'), true, 32, JSON_THROW_ON_ERROR));

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Core\Extraction;
+namespace Tests\Core\Extraction\Weighing;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -11,7 +11,7 @@ use Ringo\Sheet\RecordSheet;
 use Ringo\Transcript\Transcript;
 use Ringo\Transcript\Turn;
 
-final class KeyedChoiceTest extends TestCase
+final class KeyedTest extends TestCase
 {
     /** @return iterable<string, array{string, string, ?string}> the menu, what was pressed, the option */
     public static function menus(): iterable
@@ -32,7 +32,16 @@ final class KeyedChoiceTest extends TestCase
     public function testAKeyMeansWhatTheMenuSaid(string $asked, string $pressed, ?string $option): void
     {
         $sheet = RecordSheet::fromArray(['properties' => ['collection' => ['title' => 'Collection', 'enum' => ['confirmed', 'move', 'skip']]]]);
-        $record = Extractor::for($sheet)->extract(new Transcript('x', '2026-03-10T09:00:00+00:00', 'Europe/London', 'GB', 'outbound', null, null, [new Turn('agent', $asked, 0.0, 3.0), new Turn('caller', $pressed, 4.0, 1.0, ctype_digit($pressed))]));
+        $record = Extractor::for($sheet)->extract(new Transcript(
+            'x',
+            '2026-03-10T09:00:00+00:00',
+            'Europe/London',
+            'GB',
+            'outbound',
+            null,
+            null,
+            [new Turn('agent', $asked, 0.0, 3.0), new Turn('caller', $pressed, 4.0, 1.0, ctype_digit($pressed))],
+        ));
 
         self::assertSame($option, $record->values()['collection'] ?? null);
     }
