@@ -84,7 +84,10 @@ final readonly class Settler
     private function putRight(array $ranked): ?Choice
     {
         $best = $ranked[0] ?? null;
-        foreach (isset($best->candidate->signs['overturned']) && in_array($best->candidate->field->type, self::PLAIN, true) ? $ranked : [] as $choice) {
+        if ($best === null || ! isset($best->candidate->signs['overturned']) || ! in_array($best->candidate->field->type, self::PLAIN, true)) {
+            return $best;
+        }
+        foreach ($ranked as $choice) {
             $signs = $choice->candidate->signs;
             if (isset($signs['overturns']) && ($signs['takes_back'] ?? 0.0) === 1.0 && $choice->likelihood >= self::PUT_RIGHT) {
                 return new Choice($choice->candidate, max($choice->likelihood, $best->likelihood));
