@@ -77,7 +77,7 @@ final readonly class Settler
     }
 
     /**
-     * The likeliest; where the caller put it right in so many words when it was said back, what they put in its place.
+     * The likeliest; where the caller put it right in so many words when it was said back, what they put in its place, as likely as both.
      *
      * @param list<Choice> $ranked
      */
@@ -90,7 +90,7 @@ final readonly class Settler
         foreach ($ranked as $choice) {
             $signs = $choice->candidate->signs;
             if (isset($signs['overturns']) && ($signs['takes_back'] ?? 0.0) === 1.0 && $choice->likelihood >= self::PUT_RIGHT) {
-                return new Choice($choice->candidate, max($choice->likelihood, $best->likelihood));
+                return new Choice($choice->candidate, $choice->likelihood + $best->likelihood);
             }
         }
 
