@@ -105,7 +105,7 @@ final readonly class Settler
     /** @param list<Candidate> $candidates of the field */
     private function claim(Hearing $hearing, Choice $choice, array $candidates): void
     {
-        $told = $choice->candidate;
+        $told = $this->ownWords($choice->candidate, $candidates);
         $first = null;
         $confirmed = false;
         $other = false;
@@ -133,6 +133,22 @@ final readonly class Settler
     }
 
     /**
+     * Where the caller said themselves what the other side said too, their words are the evidence.
+     *
+     * @param list<Candidate> $candidates
+     */
+    private function ownWords(Candidate $told, array $candidates): Candidate
+    {
+        foreach ($told->told === Candidate::OFFER ? array_reverse($candidates) : [] as $one) {
+            if (in_array($one->told, [Candidate::ANSWER, Candidate::MENDED], true) && Score::same($one->value, $told->value)) {
+                return $one;
+            }
+        }
+
+        return $told;
+    }
+
+    /**
      * Why there is no value: the caller would not say, or said two.
      *
      * @param list<Choice> $ranked
@@ -149,7 +165,8 @@ final readonly class Settler
                 $hearing->ledger->decline($field->key());
             }
         }
-        if (count($ranked) > 1 && ($ranked[1]->likelihood >= self::DOUBTED || $this->oneOfTwo($ranked[0]->candidate))) {
+        $asked = ($ranked[0]->candidate->signs['to.top'] ?? 0.0) === 1.0;
+        if ($asked && count($ranked) > 1 && ($ranked[1]->likelihood >= self::DOUBTED || $this->oneOfTwo($ranked[0]->candidate))) {
             $hearing->ledger->doubt($field->key(), 'two were named, and which was meant is not clear');
         }
     }

@@ -144,6 +144,16 @@ final class ExtractorTest extends TestCase
         self::assertArrayHasKey('day', $record->doubts);
     }
 
+    public function testTheCallersOwnWordsAreTheEvidenceOfWhatTheOtherSideSaidToo(): void
+    {
+        $record = $this->read(['day' => ['format' => 'date', 'title' => 'Visit day'], 'seen' => ['format' => 'date', 'title' => 'Date of the follow-up']], [
+            ['agent', 'Which day shall we come for the visit?'], ['caller', 'Thursday please'], ['agent', 'Thursday the 12th of March then. May I have your number?'], ['caller', 'this one'],
+        ]);
+
+        self::assertSame(['2026-03-12', 1, 'Thursday'], [$record->cells['day']['value'], $record->cells['day']['turn'], $record->cells['day']['said']]);
+        self::assertSame([], $record->doubts);
+    }
+
     public function testNumbersInPiecesAreOneNumber(): void
     {
         $record = $this->read(['phone' => ['format' => 'phone']], [['staff', 'Can I take your number?'], ['caller', 'oh seven seven double oh'], ['staff', 'yep'], ['caller', 'nine double oh'], ['staff', 'mm hm'], ['caller', 'one two three']]);
