@@ -37,10 +37,6 @@ final readonly class Exchanges
             $exchanges[] = new Exchange($asked, $this->understanding->hear($turn->text), $i, $exchanges !== [] && $this->listens($asked), $turn->keys);
             $asked = '';
         }
-        if ($asked !== '' && $exchanges !== []) {
-            // Last words of the other side may still take something back: 'sorry, we are full after all'.
-            $exchanges[] = new Exchange($asked, $this->understanding->hear(''), end($exchanges)->turn, false);
-        }
 
         return $exchanges;
     }

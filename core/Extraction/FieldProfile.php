@@ -30,7 +30,6 @@ final readonly class FieldProfile
         public bool $narrative,
         public ?string $namePart,
         public array $facts,
-        public bool $sensitive,
         public ?string $pattern,
         public bool $people,
         public bool $age,
@@ -50,13 +49,13 @@ final readonly class FieldProfile
      */
     public function with(string $role, ?string $span): self
     {
-        return new self($this->field, $this->type, $this->names, $this->words, $role, $this->tense, $span, $this->narrative, $this->namePart, $this->facts, $this->sensitive, $this->pattern, $this->people, $this->age, $this->unit, $this->own);
+        return new self($this->field, $this->type, $this->names, $this->words, $role, $this->tense, $span, $this->narrative, $this->namePart, $this->facts, $this->pattern, $this->people, $this->age, $this->unit, $this->own);
     }
 
     /** @param array<string, true> $own */
     public function withOwn(array $own): self
     {
-        return new self($this->field, $this->type, $this->names, $this->words, $this->role, $this->tense, $this->span, $this->narrative, $this->namePart, $this->facts, $this->sensitive, $this->pattern, $this->people, $this->age, $this->unit, $own);
+        return new self($this->field, $this->type, $this->names, $this->words, $this->role, $this->tense, $this->span, $this->narrative, $this->namePart, $this->facts, $this->pattern, $this->people, $this->age, $this->unit, $own);
     }
 
     /** Notes and special requests: left empty unless somebody asks for them. */

@@ -115,7 +115,6 @@ final readonly class Profiler
             $type === ValueType::Text && preg_match('/ (?:dietary|diet|access|mobility|medicine|medication|location) /', $head) !== 1 && $this->has($all, $this->words->section('extraction', 'narrative')),
             $this->part($field, $head),
             $type === ValueType::YesNo ? $this->facts($field, $head, $all) : [],
-            $this->has($head, $this->words->section('extraction', 'sensitive')),
             $pattern,
             preg_match('/\b(people|guests?|party|persons?|covers|adults|passengers|attendees|heads?|headcount|group|diners|occupants|seats)\b/', $all) === 1,
             preg_match('/\bage\b/', $head) === 1,

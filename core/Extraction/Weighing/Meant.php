@@ -93,9 +93,10 @@ final readonly class Meant
         ) {
             return false;
         }
+        $polar = array_filter($scene->fields, static fn (FieldProfile $one): bool => $one->type === ValueType::YesNo);
         $fits = array_intersect_key(
             $this->links->fits($question, $scene->fields),
-            array_flip(array_map(static fn (FieldProfile $one): string => $one->key(), array_filter($scene->fields, static fn (FieldProfile $one): bool => $one->type === ValueType::YesNo))),
+            array_flip(array_map(static fn (FieldProfile $one): string => $one->key(), $polar)),
         );
 
         return $fits !== [] && $fits[$field->key()] === max($fits);

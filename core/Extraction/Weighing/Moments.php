@@ -56,7 +56,8 @@ final readonly class Moments
                                 'day:back' => (float) $back,
                             ];
                             $meant = $scene->talk->hour($hour->value, $hour->said, $utterance->place);
-                            foreach ($meant === $hour->value ? [$meant => []] : [$hour->value => ['talk:bare' => 1.0], $meant => ['talk:meant' => 1.0]] as $time => $also) {
+                            $times = $meant === $hour->value ? [$meant => []] : [$hour->value => ['talk:bare' => 1.0], $meant => ['talk:meant' => 1.0]];
+                            foreach ($times as $time => $also) {
                                 $found[] = new Candidate($field, $date.'T'.$time, $utterance->place, $turn, $hour->said, Candidate::MOMENT, $also + $signs);
                             }
                         }

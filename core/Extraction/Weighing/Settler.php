@@ -58,6 +58,7 @@ final readonly class Settler
         $scene = $this->scene($hearing);
         $candidates = $this->candidates->of($scene);
         $ranked = $this->assignment->of(array_map($this->chooser->ranked(...), $candidates));
+        $refusals = $this->refusals($scene);
         foreach ($scene->fields as $field) {
             $keyed = array_values(array_filter($candidates[$field->key()] ?? [], static fn (Candidate $one): bool => $one->told === Candidate::KEYED));
             $best = $this->putRight($ranked[$field->key()] ?? []);
@@ -71,7 +72,7 @@ final readonly class Settler
             ) {
                 $this->claim($hearing, $best, $candidates[$field->key()]);
             } else {
-                $this->unsettled($hearing, $scene, $field, $ranked[$field->key()] ?? []);
+                $this->unsettled($scene, $field, $ranked[$field->key()] ?? [], $refusals);
             }
         }
     }
@@ -152,23 +153,28 @@ final readonly class Settler
      * Why there is no value: the caller would not say, or said two.
      *
      * @param list<Choice> $ranked
+     * @param list<Utterance> $refusals
      */
-    private function unsettled(Hearing $hearing, Scene $scene, FieldProfile $field, array $ranked): void
+    private function unsettled(Scene $scene, FieldProfile $field, array $ranked, array $refusals): void
     {
-        foreach ($scene->utterances as $utterance) {
-            if (
-                ! $utterance->theirs
-                && $utterance->heard->tokens !== []
-                && $this->readings->refuses($utterance->heard)
-                && $this->signs->leads($scene, $field, $utterance->before)
-            ) {
-                $hearing->ledger->decline($field->key());
+        $ledger = $scene->hearing->ledger;
+        foreach ($refusals as $utterance) {
+            if ($this->signs->leads($scene, $field, $utterance->before)) {
+                $ledger->decline($field->key());
             }
         }
         $asked = ($ranked[0]->candidate->signs['to.top'] ?? 0.0) === 1.0;
         if ($asked && count($ranked) > 1 && ($ranked[1]->likelihood >= self::DOUBTED || $this->oneOfTwo($ranked[0]->candidate))) {
-            $hearing->ledger->doubt($field->key(), 'two were named, and which was meant is not clear');
+            $ledger->doubt($field->key(), 'two were named, and which was meant is not clear');
         }
+    }
+
+    /** @return list<Utterance> what the caller said that will not or cannot tell */
+    private function refusals(Scene $scene): array
+    {
+        $refuses = fn (Utterance $one): bool => ! $one->theirs && $one->heard->tokens !== [] && $this->readings->refuses($one->heard);
+
+        return array_values(array_filter($scene->utterances, $refuses));
     }
 
     /** 'Tuesday or Wednesday', and neither was named again: no value, whichever comes first. */

@@ -74,7 +74,9 @@ final class Signs
         }
         $signs['early'] = $utterance->turn <= 1 ? 1.0 : 0.0;
 
-        return $signs + ($utterance->theirs ? $this->offered($scene, $utterance) : $this->link($scene, $field, $utterance->before, 'to') + $this->course($scene, $utterance) + ['caller' => 1.0]);
+        return $utterance->theirs
+            ? $signs + $this->offered($scene, $utterance)
+            : $signs + $this->link($scene, $field, $utterance->before, 'to') + $this->course($scene, $utterance) + ['caller' => 1.0];
     }
 
     /** The words right around a value. */

@@ -188,7 +188,12 @@ final readonly class Spoken
         }
         $reading = $field->type === ValueType::PostalAddress ? $this->withoutName($scene, $unit, $reading) : $reading;
         $key = json_encode($reading->value, JSON_THROW_ON_ERROR);
-        $also = $this->surroundings->of($scene, $field, $unit, $reading) + ['at:'.$place => 1.0] + ($place === Stretches::SIDE ? ['sides:'.$this->between($unit) => 1.0] : []) + ($field->span !== null && in_array($place, [Stretches::START, Stretches::END], true) ? [$place === $field->span ? 'span:fits' : 'span:other' => 1.0] : []);
+        $also = $this->surroundings->of($scene, $field, $unit, $reading) + ['at:'.$place => 1.0];
+        if ($place === Stretches::SIDE) {
+            $also['sides:'.$this->between($unit)] = 1.0;
+        } elseif ($field->span !== null && in_array($place, [Stretches::START, Stretches::END], true)) {
+            $also[$place === $field->span ? 'span:fits' : 'span:other'] = 1.0;
+        }
         if (isset($found[$key])) {
             $found[$key][3] += $also;
 

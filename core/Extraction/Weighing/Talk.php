@@ -18,6 +18,8 @@ use Ringo\Value\ValueType;
  */
 final readonly class Talk
 {
+    private const TIMED = [ValueType::Date, ValueType::Time, ValueType::DateTime];
+
     private const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
 
     private const WEEKDAY = '(?:mon|tues|wednes|thurs|fri|satur|sun)day';
@@ -42,7 +44,7 @@ final readonly class Talk
     /** @param list<Utterance> $utterances */
     public static function of(Hearing $hearing, array $utterances, Readings $readings): self
     {
-        $timed = array_filter($hearing->fields, static fn (FieldProfile $field): bool => in_array($field->type, [ValueType::Date, ValueType::Time, ValueType::DateTime], true)) !== [];
+        $timed = array_filter($hearing->fields, static fn (FieldProfile $field): bool => in_array($field->type, self::TIMED, true)) !== [];
         $setting = ['nextWeek' => false, 'month' => null, 'year' => null, 'time' => null];
         $settings = [];
         foreach ($timed ? $utterances : [] as $utterance) {
@@ -82,7 +84,8 @@ final readonly class Talk
         }
         $time = $readings->plain(ValueType::Time, $utterance->heard, $hearing->now, $hearing->transcript->country, true)->value;
         $half = preg_match(self::HALF, $text) === 1;
-        if (is_string($time) && ($setting['time'] === null || $half) && preg_match('/\b(?:open|close|shut|closes|opens)\b/i', $text) !== 1 && ($half || in_array((int) substr($time, 0, 2), self::CLEAR_HOURS, true))) {
+        $clear = is_string($time) && ($half || in_array((int) substr($time, 0, 2), self::CLEAR_HOURS, true));
+        if ($clear && ($setting['time'] === null || $half) && preg_match('/\b(?:open|close|shut|closes|opens)\b/i', $text) !== 1) {
             $setting['time'] = $time;
         }
 
@@ -93,7 +96,7 @@ final readonly class Talk
     public function meant(FieldProfile $field, Reading $reading, int $place): ?string
     {
         $setting = $this->settings[$place - 1] ?? null;
-        if ($setting === null || ! is_string($reading->value) || ! in_array($field->type, [ValueType::Date, ValueType::DateTime, ValueType::Time], true)) {
+        if ($setting === null || ! is_string($reading->value) || ! in_array($field->type, self::TIMED, true)) {
             return null;
         }
         $value = $reading->value;
