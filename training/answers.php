@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 // Trains how units are ranked as answers, and how sure an answer is, on labelled businesses; validated on businesses left out.
 //
-//     php training/answers.php data/corpora/knowledge tests/Core/Knowledge/cases
+//     php training/answers.php data/corpora/knowledge data/corpora/knowledge_everyday tests/Core/Knowledge/cases
 //
 // Writes core/Language/en/answers.php. Ranking is a softmax over the units of a question (all right units count as right), sureness three
 // logistic models over the ranking of businesses left out. Full batch, Adam, L2.
@@ -33,6 +33,9 @@ const ROUNDS = 160;
 const RATE = 0.12;
 const FOLDS = 5;
 const L2 = 0.002;
+// What a question in everyday words that the texts do not use counts, beside others: callers one has never heard ask like that.
+const EVERYDAY = 3.0;
+const EVERYDAY_FOLDER = 'knowledge_everyday';
 // Units a question is trained on, beside the right ones: those that fit best by their words.
 const RIVALS = 60;
 
@@ -40,7 +43,7 @@ $words = Vocabulary::of();
 $now = new DateTimeImmutable('2026-03-10T09:14', new DateTimeZone('Europe/London'));
 $labelled = new LabelledQuestions;
 $sets = [];
-$folders = array_slice($argv, 1) ?: ['data/corpora/knowledge', 'tests/Core/Knowledge/cases'];
+$folders = array_slice($argv, 1) ?: LabelledQuestions::TRAINED_ON;
 foreach ($folders as $folder) {
     foreach (glob("{$folder}/*", GLOB_ONLYDIR) ?: [] as $business) {
         $documents = (new Library)->folder(is_dir("{$business}/documents") ? "{$business}/documents" : $business, static fn (string $problem) => null);
@@ -65,7 +68,7 @@ foreach ($folders as $folder) {
                 }
                 $rows[] = ['reading' => $reading, 'right' => $right];
             }
-            $sets[basename($business).(is_dir("{$business}/documents") ? '*' : '')][] = ['question' => $question, 'label' => $one, 'rows' => $rows, 'speaker' => $speaker];
+            $sets[basename($business).(is_dir("{$business}/documents") ? '*' : '')][] = ['question' => $question, 'label' => $one, 'rows' => $rows, 'speaker' => $speaker, 'counts' => basename($folder) === EVERYDAY_FOLDER ? EVERYDAY : 1.0];
         }
         fwrite(STDERR, basename($business).' '.count($questions)."\n");
     }
@@ -92,14 +95,15 @@ $rank = static function (array $items) use ($names): array {
         $fit = array_map(static fn (array $row): float => $row['right'] ? 9.0 : $row['reading']->features['all_like'] + $row['reading']->features['own_like'] + 0.5 * $row['reading']->features['type_there'], $item['rows']);
         arsort($fit);
         $kept = array_slice(array_keys($fit), 0, RIVALS);
-        $data[] = [array_map(static fn (int $n): array => array_values($item['rows'][$n]['reading']->features), $kept), array_flip(array_keys(array_intersect($kept, $right)))];
+        $data[] = [array_map(static fn (int $n): array => array_values($item['rows'][$n]['reading']->features), $kept), array_flip(array_keys(array_intersect($kept, $right))), $item['counts']];
     }
     $size = count($names);
+    $all = array_sum(array_column($data, 2));
     $weights = array_fill(0, $size, 0.0);
     $first = $second = array_fill(0, $size, 0.0);
     for ($round = 1; $round <= ROUNDS; $round++) {
         $gradient = array_fill(0, $size, 0.0);
-        foreach ($data as [$rows, $right]) {
+        foreach ($data as [$rows, $right, $counts]) {
             $scores = [];
             foreach ($rows as $n => $row) {
                 $score = 0.0;
@@ -115,7 +119,7 @@ $rank = static function (array $items) use ($names): array {
             $sum = array_sum($powers);
             $mine = array_sum(array_intersect_key($powers, $right));
             foreach ($powers as $n => $power) {
-                $push = $power / $sum - (isset($right[$n]) ? $power / $mine : 0.0);
+                $push = $counts * ($power / $sum - (isset($right[$n]) ? $power / $mine : 0.0));
                 if (abs($push) > 1e-4) {
                     foreach ($rows[$n] as $i => $value) {
                         if ($value !== 0.0) {
@@ -126,7 +130,7 @@ $rank = static function (array $items) use ($names): array {
             }
         }
         foreach ($weights as $i => $weight) {
-            $g = $gradient[$i] / count($data) + L2 * $weight;
+            $g = $gradient[$i] / $all + L2 * $weight;
             $first[$i] = 0.9 * $first[$i] + 0.1 * $g;
             $second[$i] = 0.99 * $second[$i] + 0.01 * $g * $g;
             $weights[$i] -= RATE * ($first[$i] / (1 - 0.9 ** $round)) / (sqrt($second[$i] / (1 - 0.99 ** $round)) + 1e-8);
@@ -191,11 +195,11 @@ fwrite(STDERR, json_encode(['left out' => array_map(static fn (int $n): float =>
 
 // How sure: trained on what the ranking did with businesses left out, judged on businesses left out again.
 $judged = [];
-foreach (array_keys($sets) as $business) {
-    $others = array_values(array_filter($left, static fn (array $one): bool => $one['business'] !== $business));
+for ($group = 0; $group < FOLDS; $group++) {
+    $others = array_values(array_filter($left, static fn (array $one): bool => $fold[$one['business']] !== $group));
     $models = ['first' => $logistic(array_map(static fn (array $one): array => [$one['x'], $one['first']], $others)), 'three' => $logistic(array_map(static fn (array $one): array => [$one['x'], $one['three']], $others)), 'covered' => $logistic(array_map(static fn (array $one): array => [$one['x'], $one['answerable']], $others))];
     foreach ($left as $one) {
-        if ($one['business'] === $business) {
+        if ($fold[$one['business']] === $group) {
             $judged[] = $one + ['p' => array_map(static fn (array $model): float => Certainty::chance($model, $one['x']), $models)];
         }
     }
@@ -228,5 +232,5 @@ $certainty = [];
 foreach (['first' => 'first', 'three' => 'three', 'covered' => 'answerable'] as $name => $of) {
     $certainty[$name] = $logistic(array_map(static fn (array $one): array => [$one['x'], $one[$of]], $left));
 }
-$out = ['data' => LabelledQuestions::fingerprint($folders), 'ranking' => $ranking, 'certainty' => $certainty, 'thresholds' => ['sure' => (float) (getenv('SURE') ?: 0.65), 'covered' => (float) (getenv('COVERED') ?: 0.8), 'alone' => (float) (getenv('ALONE') ?: 0.45), 'alone_covered' => (float) (getenv('ALONE_COVERED') ?: 0.88), 'worth' => (float) (getenv('WORTH') ?: 0.15), 'worth_covered' => (float) (getenv('WORTH_COVERED') ?: 0.15)]];
+$out = ['data' => LabelledQuestions::fingerprint($folders), 'ranking' => $ranking, 'certainty' => $certainty, 'thresholds' => ['sure' => (float) (getenv('SURE') ?: 0.65), 'covered' => (float) (getenv('COVERED') ?: 0.8), 'alone' => (float) (getenv('ALONE') ?: 0.45), 'alone_covered' => (float) (getenv('ALONE_COVERED') ?: 0.88), 'worth' => (float) (getenv('WORTH') ?: 0.2), 'worth_covered' => (float) (getenv('WORTH_COVERED') ?: 0.15)]];
 file_put_contents(dirname(__DIR__).'/core/Language/en/answers.php', "<?php\n\ndeclare(strict_types=1);\n\n// Written by training/answers.php from ".count($left).' questions of '.count($sets)." businesses; figures in docs/figures.md.\nreturn ".var_export($out, true).";\n");

@@ -4,13 +4,14 @@
 Begins with the meanings trades have taught (training/meaning.py): a word is norm(hT + d), d what the pairs of data/corpora/asking.tsv
 teach of it, and a weight. A question goes with what answers it by the cosine of their weighted sums, by word-by-word alignment and by
 the stems they share; a softmax over what a trade has written, and some of what others have, is trained. Vectors and weights are folded
-into one row of signed bytes a word.
+into one row of signed bytes a word. What was asked, with what answers it, is kept beside them (precedents.bin, answered.bin,
+stems.txt): of a new question the nearest are looked for, and what answered them is compared with what a business has written.
 
 Needs the Debian packages python3-numpy and python3-torch.
 Run: php training/asking_tokens.php > asking.jsonl; /usr/bin/python3 training/asking.py asking.jsonl (ten minutes)
 The figures come from four folds by trade; the table that is kept has seen all of them.
 """
-import hashlib, json, os, random, sys, zlib
+import collections, hashlib, json, math, os, random, struct, sys, zlib
 import numpy as np, torch
 
 ROOT = os.path.dirname(os.path.dirname(os.path.abspath(__file__)))
@@ -100,12 +101,25 @@ a = (a * WEIGHT_UNIT).round().clamp(0, 127).to(torch.int8).numpy()[1:]
 os.makedirs(OUT, exist_ok=True)
 open(f'{OUT}/words.bin', 'wb').write(open(f'{FROM}/words.bin', 'rb').read())
 open(f'{OUT}/rows.bin', 'wb').write(np.concatenate([h, a[:, None]], 1).tobytes())
-sha = lambda path: hashlib.sha256(open(path, 'rb').read()).hexdigest()
-json.dump({'words': len(hashes), 'dimensions': DIMS, 'weight_unit': WEIGHT_UNIT, 'compared': 0, 'compared_unit': 0.0, 'corpus_sha256': sha(f'{ROOT}/data/corpora/asking.tsv'), 'meanings_sha256': sha(f'{FROM}/rows.bin'), 'rows_sha256': sha(f'{OUT}/rows.bin'),
-    'trained_on': f'data/corpora/asking.tsv, {sum(len(s[2]) for s in sets)} questions of {len(sets)} trades', 'right_first_of_its_trade_left_out': {'before': before, 'after': after}, 'command': 'php training/asking_tokens.php > asking.jsonl; /usr/bin/python3 training/asking.py asking.jsonl'}, open(f'{OUT}/meaning.json', 'w'), indent=1)
-# What PHP must come to on some pairs, with the bytes as they are kept.
+# What was asked and what answers it, as the sums of their words: the bytes of the sum, the place of what answers, the length of its stems.
 B = torch.cat([torch.zeros(1, DIMS), torch.tensor(h.astype(np.float32))]); B = B / (B.norm(dim=1, keepdim=True) + 1e-9)
 W = torch.cat([torch.zeros(1), torch.tensor(a.astype(np.float32)) / WEIGHT_UNIT])
+def kept(text):
+    at_words = torch.tensor(ids(text)); s = (B[at_words] * W[at_words][:, None]).sum(0)
+    return (s / (s.norm() + 1e-6) * 127).round().to(torch.int8).numpy().tobytes()
+written = [row for rows in trades.values() for row in rows]
+questions = [(n, one) for n, row in enumerate(written) for one in row['asked']]
+places = collections.defaultdict(list)
+for n, (_, one) in enumerate(questions):
+    for stem in sorted(set(one['stems'])): places[stem].append(n)
+rare = lambda stem: math.log(len(questions) / len(places[stem]))
+open(f'{OUT}/precedents.bin', 'wb').write(b''.join(kept(one) + struct.pack('<Hf', n, sum(rare(s) ** 2 for s in set(one['stems'])) ** .5) for n, one in questions))
+open(f'{OUT}/answered.bin', 'wb').write(b''.join(kept(row['written']) for row in written))
+open(f'{OUT}/stems.txt', 'w').write(''.join(f'\n{stem}\t{" ".join(map(str, at_stem))}' for stem, at_stem in sorted(places.items())) + '\n')
+sha = lambda path: hashlib.sha256(open(path, 'rb').read()).hexdigest()
+json.dump({'words': len(hashes), 'dimensions': DIMS, 'weight_unit': WEIGHT_UNIT, 'compared': 0, 'compared_unit': 0.0, 'corpus_sha256': sha(f'{ROOT}/data/corpora/asking.tsv'), 'meanings_sha256': sha(f'{FROM}/rows.bin'), 'rows_sha256': sha(f'{OUT}/rows.bin'), 'precedents': len(questions), 'precedents_sha256': sha(f'{OUT}/precedents.bin'),
+    'trained_on': f'data/corpora/asking.tsv, {sum(len(s[2]) for s in sets)} questions of {len(sets)} trades', 'right_first_of_its_trade_left_out': {'before': before, 'after': after}, 'command': 'php training/asking_tokens.php > asking.jsonl; /usr/bin/python3 training/asking.py asking.jsonl'}, open(f'{OUT}/meaning.json', 'w'), indent=1)
+# What PHP must come to on some pairs, with the bytes as they are kept.
 model.row = lambda ids: (B[ids], W[ids])
 sample = []
 with torch.no_grad():

@@ -15,6 +15,9 @@ use App\Support\Book\Form;
  */
 final readonly class Choices
 {
+    /** What a fact is called that was written without a name. */
+    private const NOTE = 'note';
+
     /**
      * @param array<array-key, mixed> $property of a record sheet
      *
@@ -84,14 +87,30 @@ final readonly class Choices
         }
         $facts = [];
         foreach (explode(';', $text) as $one) {
-            $parts = explode(':', $one, 2);
-            $name = FieldType::key(trim($parts[0]));
-            $value = trim($parts[1] ?? '');
-            if ($name !== '' && $value !== '') {
+            [$name, $value] = self::named($one);
+            if ($value !== '') {
+                for ($base = $name, $n = 2; array_key_exists($name, $facts); $n++) {
+                    $name = "{$base}_{$n}";
+                }
                 $facts[$name] = array_key_exists($name, $old) && self::written([$name => $old[$name]]) === "{$name}: {$value}" ? $old[$name] : $value;
             }
         }
 
         return $facts;
+    }
+
+    /**
+     * 'day_rate: £45', or without a colon what stands before the figure; what has no name at all is kept as a note, so that nothing that was
+     * written is lost and the form shows how it was taken.
+     *
+     * @return array{string, string} name and value
+     */
+    private static function named(string $fact): array
+    {
+        $fact = trim($fact);
+        $parts = str_contains($fact, ':') ? explode(':', $fact, 2) : (preg_split('/\s+(?=[£$€]?\d)/u', $fact, 2) ?: [$fact]);
+        $name = count($parts) === 2 ? FieldType::key(trim($parts[0])) : '';
+
+        return $name === '' ? [self::NOTE, ltrim($fact, ': ')] : [$name, trim($parts[1])];
     }
 }

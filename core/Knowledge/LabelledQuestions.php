@@ -12,6 +12,9 @@ namespace Ringo\Knowledge;
  */
 final readonly class LabelledQuestions
 {
+    /** Folders of businesses that the ranking is trained on (training/answers.php), from the top of the project. */
+    public const TRAINED_ON = ['data/corpora/knowledge', 'data/corpora/knowledge_everyday', 'tests/Core/Knowledge/cases'];
+
     private const SMALL = ['one' => 1, 'two' => 2, 'three' => 3, 'four' => 4, 'five' => 5, 'six' => 6, 'seven' => 7, 'eight' => 8, 'nine' => 9, 'ten' => 10, 'eleven' => 11, 'twelve' => 12, 'fourteen' => 14, 'fifteen' => 15, 'sixteen' => 16, 'eighteen' => 18, 'twenty' => 20, 'thirty' => 30, 'forty' => 40, 'fifty' => 50, 'noon' => '12pm'];
 
     /**

@@ -7,6 +7,7 @@ namespace Ringo\Knowledge;
 use Ringo\Fit\Meaning;
 use Ringo\Knowledge\Ranking\Features;
 use Ringo\Knowledge\Ranking\Pairing;
+use Ringo\Knowledge\Ranking\Precedents;
 use Ringo\Knowledge\Ranking\Reading;
 use Ringo\Knowledge\Ranking\WordMatch;
 use Ringo\Knowledge\Units\Cutter;
@@ -39,7 +40,7 @@ final class Search
     public function __construct(private readonly Shelf $shelf, Terms $terms, Vocabulary $words, Lexicon $lexicon)
     {
         $this->cutter = new Cutter;
-        $this->features = new Features($terms, new WordMatch($lexicon, WordVectors::english(), $words), Meaning::english(), Pairing::english(), $words);
+        $this->features = new Features($terms, new WordMatch($lexicon, WordVectors::english(), $words), Meaning::english(), Pairing::english(), new Precedents(dirname(__DIR__).'/Language/en/asking'), $words);
     }
 
     /** @return list<Reading> */

@@ -26,7 +26,7 @@ final class ChoicesTest extends TestCase
     public function testAKeyComesFromTheNameAndTwoOfOneNameAreTwo(): void
     {
         $read = Choices::read(self::forms([['label' => 'Water Pump', 'facts' => 'day rate: £26; : nothing; empty:'], ['label' => 'water pump'], ['key' => '', 'label' => ' '], ['key' => 'Site Heater', 'phrases' => 'heater, ,heater']]));
-        self::assertSame(['enum' => ['water_pump', 'water_pump_2', 'site_heater'], 'x-labels' => ['water_pump' => 'Water Pump', 'water_pump_2' => 'water pump'], 'x-phrases' => ['site_heater' => ['heater']], 'x-facts' => ['water_pump' => ['day_rate' => '£26']]], $read);
+        self::assertSame(['enum' => ['water_pump', 'water_pump_2', 'site_heater'], 'x-labels' => ['water_pump' => 'Water Pump', 'water_pump_2' => 'water pump'], 'x-phrases' => ['site_heater' => ['heater']], 'x-facts' => ['water_pump' => ['day_rate' => '£26', 'note' => 'nothing']]], $read);
         self::assertSame(['enum' => []], Choices::read([]));
     }
 
@@ -34,6 +34,12 @@ final class ChoicesTest extends TestCase
     {
         $read = Choices::read(self::forms([['key' => 'digger', 'facts' => 'day: a hundred pounds; tonnes: 1.5']]), self::PROPERTY);
         self::assertSame(['day' => 'a hundred pounds', 'tonnes' => 1.5], $read['x-facts']['digger'] ?? []);
+    }
+
+    public function testAFactWithoutAColonIsKept(): void
+    {
+        $read = Choices::read(self::forms([['label' => 'digger', 'facts' => 'day rate £45; needs a licence; fits a gate;; weight: 1.5 t; weight 2 t']]));
+        self::assertSame(['day_rate' => '£45', 'note' => 'needs a licence', 'note_2' => 'fits a gate', 'weight' => '1.5 t', 'weight_2' => '2 t'], $read['x-facts']['digger'] ?? []);
     }
 
     public function testWhatIsNoListOfOptionsGivesNoRows(): void

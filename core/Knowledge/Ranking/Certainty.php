@@ -104,6 +104,9 @@ final readonly class Certainty
     private static function part(array $readings, int $place): int
     {
         $whole = $readings[$place]->unit;
+        if ($whole->kind === Kind::Clause && ! self::chosen($readings[$place])) {
+            return self::whole($readings, $place);
+        }
         if ($whole->kind !== Kind::Sentence || $readings[$place]->features['has_clauses'] < 1.0) {
             return $place;
         }
@@ -116,6 +119,14 @@ final readonly class Certainty
         }
 
         return $best;
+    }
+
+    /** Whether the question tells a clause from those beside it, by its words, a day, an hour or a figure: 'when is yoga' chooses none of two days. */
+    private static function chosen(Reading $clause): bool
+    {
+        $facts = array_sum(array_intersect_key($clause->features, array_flip(['day_right', 'month_right', 'range_right', 'clock_right', 'part_right', 'rate_right', 'first_there', 'last_there', 'least_there'])));
+
+        return $facts > 0.0 || $clause->features['clause_over_brothers'] > self::TOLD_APART;
     }
 
     /**
@@ -174,7 +185,7 @@ final readonly class Certainty
             'score' => $ranker->score($f) / 10, 'all_plain' => $f['all_plain'], 'all_like' => $f['all_like'], 'own_plain' => $f['own_plain'], 'own_like' => $f['own_like'],
             'first_word' => $f['first_word'], 'second_word' => $f['second_word'], 'missing' => $f['heaviest_missing'], 'type_missing' => $f['type_missing'], 'type_there' => $f['type_there'],
             'wrong' => $f['day_wrong'] + $f['month_wrong'] + $f['range_wrong'] + $f['clock_wrong'], 'rival' => $f['lead_under_brother'] + $f['column_under_brother'], 'heading_like' => $f['heading_like'],
-            'off_topic' => $question->offTopic ? 1.0 : 0.0, 'words' => min(8, count($question->units)) / 8, 'yes_no' => $question->yesNo() ? 1.0 : 0.0, 'cell' => $f['is_cell'], 'alike' => $f['alike_own'], 'paired' => $f['paired_own'], 'paired_heading' => $f['paired_heading'], 'paired_aligned' => $f['paired_aligned'], 'rank' => $f['rank'],
+            'off_topic' => $question->offTopic ? 1.0 : 0.0, 'words' => min(8, count($question->units)) / 8, 'yes_no' => $question->yesNo() ? 1.0 : 0.0, 'cell' => $f['is_cell'], 'alike' => $f['alike_own'], 'paired' => $f['paired_own'], 'paired_heading' => $f['paired_heading'], 'paired_aligned' => $f['paired_aligned'], 'precedents' => $f['precedents'], 'precedents_share' => $f['precedents_share'], 'rank' => $f['rank'],
         ];
     }
 }

@@ -50,10 +50,16 @@ final class Features
     /** @var array<string, float> by text, of one question */
     private array $said = [];
 
+    /** @var list<array{float, list<float>}> what questions like this one were answered with elsewhere */
+    private array $elsewhere = [];
+
+    /** @var array<string, array{float, float}> by text, of one question */
+    private array $supported = [];
+
     /** @var array<string, true> sentences that were cut into clauses */
     private array $cut = [];
 
-    public function __construct(private readonly Terms $terms, private readonly WordMatch $match, private readonly Meaning $meaning, private readonly Pairing $pairing, private readonly Vocabulary $words)
+    public function __construct(private readonly Terms $terms, private readonly WordMatch $match, private readonly Meaning $meaning, private readonly Pairing $pairing, private readonly Precedents $precedents, private readonly Vocabulary $words)
     {
         $this->facts = new Facts($words, new Days($words));
     }
@@ -71,6 +77,7 @@ final class Features
         $this->cut = [];
         $this->matched = [];
         $this->said = [];
+        $this->supported = [];
         $leads = [];
         $columns = [];
         foreach ($units as $n => [$unit]) {
@@ -81,6 +88,7 @@ final class Features
         }
         $met = $this->sharpened($units, $met);
         $asked = $this->meaning->vector($question->asked);
+        $this->elsewhere = $this->precedents->of($question->asked, $this->pairing->meant($question->asked));
         foreach ($units as $n => [$unit]) {
             if ($unit->lead !== '' || $unit->kind === Kind::Clause) {
                 $leads[$unit->group][$unit->row >= 0 ? $unit->row : $n] = $this->telling($unit, $met[$n]);
@@ -253,6 +261,8 @@ final class Features
             'alike_own' => $this->alike($asked, $text = $unit->lead.' '.$unit->text.($tabular ? ' '.$unit->beside : '')), 'alike_heading' => $this->alike($asked, $unit->passage->heading),
             'paired_own' => $this->pairing->alike($question->asked, $text), 'paired_heading' => $this->pairing->alike($question->asked, $unit->passage->heading), 'paired_aligned' => $this->pairing->aligned($question->asked, $unit->passage->heading, $text),
         ];
+        [$features['precedents'], $features['precedents_share']] = $this->supported($text);
+        [$features['precedents_heading'], $features['precedents_heading_share']] = $this->supported($unit->passage->heading);
         foreach ([Kind::Item, Kind::Clause, Kind::Cell, Kind::Row, Kind::Reply] as $kind) {
             $features['is_'.$kind->value] = $unit->kind === $kind ? 1.0 : 0.0;
         }
@@ -337,6 +347,12 @@ final class Features
     private function matched(Question $question, string $text): array
     {
         return $this->matched[$text] ??= $this->match->of($question, $this->terms->of($text));
+    }
+
+    /** @return array{float, float} how much a text is like what answered such questions elsewhere, once a question */
+    private function supported(string $text): array
+    {
+        return $this->supported[$text] ??= Precedents::supported($this->elsewhere, $this->pairing->meant($text));
     }
 
     /** Share of a text's own words that the question says. */

@@ -63,6 +63,12 @@ final class Pairing
         return self::dot($this->sum($asked), $this->sum($text));
     }
 
+    /** @return list<float> what a text means, of length one; noughts where it has no word that is known */
+    public function meant(string $text): array
+    {
+        return $this->sum($text);
+    }
+
     /**
      * Share of a question's words, by their weight, that some texts together have something like, 0 to 1.
      */
