@@ -3,10 +3,10 @@
 declare(strict_types=1);
 
 // Written by training/answers.php from 1278 questions of 50 businesses; figures in docs/figures.md.
-return array (
+return  [
   'data' => '4b5fa4e27722d514bdab11b3f7980f11a751f4a91177cdb8f3cf6f9fa2be0d7a',
-  'ranking' => 
-  array (
+  'ranking' =>
+   [
     'own_plain' => -0.1726,
     'own_like' => -0.0712,
     'all_plain' => 0.2413,
@@ -98,11 +98,11 @@ return array (
     'clock_wrong' => 0.0363,
     'part_right' => 0.7258,
     'part_wrong' => -0.0987,
-  ),
-  'certainty' => 
-  array (
-    'first' => 
-    array (
+  ],
+  'certainty' =>
+   [
+    'first' =>
+     [
       'unknown' => -0.1919,
       'unknown_share' => 0.0539,
       'plain_word' => 0.6543,
@@ -140,9 +140,9 @@ return array (
       'precedents' => 0.6477,
       'precedents_share' => 0.0761,
       'rank' => -0.0895,
-    ),
-    'three' => 
-    array (
+    ],
+    'three' =>
+     [
       'unknown' => -0.4294,
       'unknown_share' => -0.064,
       'plain_word' => 0.6072,
@@ -180,9 +180,9 @@ return array (
       'precedents' => 0.7036,
       'precedents_share' => -0.0006,
       'rank' => -0.0181,
-    ),
-    'covered' => 
-    array (
+    ],
+    'covered' =>
+     [
       'unknown' => -1.3467,
       'unknown_share' => 0.0456,
       'plain_word' => 0.434,
@@ -220,15 +220,15 @@ return array (
       'precedents' => 1.2145,
       'precedents_share' => 0.1731,
       'rank' => 0.1294,
-    ),
-  ),
-  'thresholds' => 
-  array (
+    ],
+  ],
+  'thresholds' =>
+   [
     'sure' => 0.65,
     'covered' => 0.8,
     'alone' => 0.45,
     'alone_covered' => 0.88,
     'worth' => 0.2,
     'worth_covered' => 0.15,
-  ),
-);
+  ],
+];
