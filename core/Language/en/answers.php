@@ -229,6 +229,6 @@ return  [
     'alone' => 0.45,
     'alone_covered' => 0.88,
     'worth' => 0.2,
-    'worth_covered' => 0.15,
+    'worth_covered' => 0.5,
   ],
 ];
