@@ -224,7 +224,7 @@ return  [
   ],
   'thresholds' =>
    [
-    'sure' => 0.65,
+    'sure' => 0.63,
     'covered' => 0.8,
     'alone' => 0.45,
     'alone_covered' => 0.88,
