@@ -26,6 +26,7 @@ final class AnswererTest extends TestCase
         'guesthouse: have you got a room with a sea view', 'guesthouse: how much is parking',
         'guesthouse: what\'s the price for the back room for one person', 'leisure: can my seven year old swim on his own',
         'repairs: what if it still doesn\'t work after drying', 'staffbook: how many days holiday do I get after seven years',
+        'staffbook: what holiday do I get in my first year',
         'storage: what happens if I\'m late with the rent', 'storage: what time can I get in in the morning',
     ];
 
