@@ -95,7 +95,10 @@ export function records() {
         part('error').textContent = '';
         try {
             const done = await request(cell.closest('tr').dataset.record, {method: 'POST', body: {field: cell.dataset.cell, do: what, words}});
-            cell.textContent = done.display;
+            const held = document.createElement('span');
+            held.className = 'held';
+            held.title = held.textContent = done.display;
+            cell.replaceChildren(held);
             cell.className = `v-${done.state}`;
             cell.dataset.doubt = '';
             cell.dataset.origin = done.state === 'checked' ? 'checked' : '';

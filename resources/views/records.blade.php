@@ -46,7 +46,7 @@
                                         $doubt = $cell['doubt'] ?? ($record->doubts[$key] ?? ($missing ? 'required, and not in the call' : null));
                                         $state = $checked ? 'v-checked' : ($doubt ? 'v-doubt' : ($cell === null ? 'v-none' : 'v-sure'));
                                     @endphp
-                                    <td tabindex="-1" data-cell="{{ $key }}" class="{{ $state }}" data-title="{{ $field->title }}" data-example="{{ $field->example }}" data-turn="{{ $cell['turn'] ?? '' }}" data-said="{{ $cell['said'] ?? '' }}" data-doubt="{{ $doubt }}" data-confidence="{{ $cell === null ? '' : number_format($cell['confidence'], 2) }}" data-origin="{{ $cell['origin'] ?? '' }}">@if ($cell !== null){{ $cell['display'] }}@elseif (in_array($key, $record->declined, true))<span class="muted">not given</span>@elseif ($missing)<span class="doubt-note">missing</span>@endif</td>
+                                    <td tabindex="-1" data-cell="{{ $key }}" class="{{ $state }}" data-title="{{ $field->title }}" data-example="{{ $field->example }}" data-turn="{{ $cell['turn'] ?? '' }}" data-said="{{ $cell['said'] ?? '' }}" data-doubt="{{ $doubt }}" data-confidence="{{ $cell === null ? '' : number_format($cell['confidence'], 2) }}" data-origin="{{ $cell['origin'] ?? '' }}">@if ($cell !== null)<span class="held" title="{{ $cell['display'] }}">{{ $cell['display'] }}</span>@elseif (in_array($key, $record->declined, true))<span class="muted">not given</span>@elseif ($missing)<span class="doubt-note">missing</span>@endif</td>
                                 @endforeach
                             </tr>
                         @endforeach
