@@ -95,8 +95,8 @@ export function records() {
         part('error').textContent = '';
         try {
             const done = await request(cell.closest('tr').dataset.record, {method: 'POST', body: {field: cell.dataset.cell, do: what, words}});
-            const held = document.createElement('span');
-            held.className = 'held';
+            const held = cell.querySelector('.held') ?? document.createElement('span');
+            held.classList.add('held');
             held.title = held.textContent = done.display;
             cell.replaceChildren(held);
             cell.className = `v-${done.state}`;
