@@ -74,7 +74,7 @@ final class DemoSeeder extends Seeder
 {
     public const PASSWORD = 'ringo-demo';
 
-    public function __construct(private readonly NumberingPlan $plan, private readonly KeepFinishedCall $keep, private readonly KeepSource $sources, private readonly FetchPage $pages, private readonly ReviewRecord $review, private readonly DemoLines $lines, private readonly DemoOutreach $outreach)
+    public function __construct(private readonly NumberingPlan $plan, private readonly KeepFinishedCall $keep, private readonly KeepSource $sources, private readonly FetchPage $pages, private readonly ReviewRecord $review, private readonly DemoLines $lines, private readonly DemoOutreach $outreach, private readonly DemoVisits $visits)
     {
     }
 
@@ -161,7 +161,7 @@ final class DemoSeeder extends Seeder
     /** A workshop whose whole day is appointments: four tuners who drive, and an agent that books, moves and cancels. */
     private function harrowell(Business $business): void
     {
-        [$agent] = $this->agent($business, 'isolde', 'First release: books, moves and cancels visits');
+        [$agent, $release] = $this->agent($business, 'isolde', 'First release: books, moves and cancels visits');
         $booked = ['business_id' => $business->id, 'agent_id' => $agent->id, 'subject' => '', 'when' => ['value' => 'start', 'known' => true], 'timing' => ['kind' => 'at_once'], 'cancel_outcomes' => [], 'mapping' => [], 'active' => true];
         foreach ([
             ['name' => 'Visit agreed', 'kind' => 'text', 'to' => 'caller.number', 'words' => 'Thank you [name|for ringing]. We come on [start]. Harrowell Pianos.'],
@@ -172,6 +172,8 @@ final class DemoSeeder extends Seeder
         }
         $this->knowledge($business);
         $this->diaries($business);
+        $this->visits->calls($business->refresh(), $agent, $release, array_map(fn (array $row): array => ['days_ago' => $row['days_ago'], 'time' => $row['time'], 'from' => $row['from'], 'said' => $this->file($business, "calls/{$row['lines']}.txt"), 'seed' => $row['seed']], $this->rows($business, 'calls.csv')));
+        $this->posted($business);
     }
 
     /** What the agent asks other systems; the account system fails now and then. */

@@ -15,8 +15,17 @@ final readonly class Wanting
     /** Right every time from here on, on sixty sayings nothing had learned from. */
     private const SURE = 0.8;
 
+    /** What only wants to know is answered before its topic is taken up from here on. */
+    private const SURE_TO_KNOW = 0.95;
+
     public function __construct(private SayingModel $kinds)
     {
+    }
+
+    /** Whether it wants to know: 'how much is a tuning', where having a piano tuned is a topic. */
+    public function toKnow(Hearing $hearing): bool
+    {
+        return $hearing->asks() && ($this->kinds->of($hearing->heard->cleaned())['asks'] ?? 0.0) >= self::SURE_TO_KNOW;
     }
 
     public function done(Hearing $hearing): bool

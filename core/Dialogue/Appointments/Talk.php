@@ -127,7 +127,8 @@ final readonly class Talk
     }
 
     /**
-     * Several times; those of one day share it: 'Tuesday the tenth at nine or half past two'.
+     * Several times; those of one day share it and stand before it, so that no time is taken for the next day's: 'nine or half past two on
+     * Tuesday the tenth, or ten on Wednesday the eleventh'.
      *
      * @param list<Start> $starts
      */
@@ -138,18 +139,14 @@ final readonly class Talk
             $days[$start->in($diaries->tz)->format('Y-m-d')][] = $start;
         }
         $parts = [];
-        if (count($days) === 1) {
-            $ofDay = array_values($days)[0];
-
-            return $turn->listed([$this->said($turn, $diaries, $ofDay[0]), ...array_map(static fn (Start $start): string => $turn->sayTyped(new Typed(ValueType::Time, $start->in($diaries->tz)->format('H:i'))), array_slice($ofDay, 1))]);
-        }
         foreach ($days as $ofDay) {
-            $first = array_shift($ofDay);
-            $more = array_map(static fn (Start $start): string => $turn->sayTyped(new Typed(ValueType::Time, $start->in($diaries->tz)->format('H:i'))), $ofDay);
-            $parts[] = $this->said($turn, $diaries, $first).($more === [] ? '' : ', '.(count($days) > 1 && count($more) > 0 ? 'or ' : '').$turn->listed($more));
+            $last = array_pop($ofDay);
+            $parts[] = $turn->listed([...array_map(static fn (Start $start): string => $turn->sayTyped(new Typed(ValueType::Time, $start->in($diaries->tz)->format('H:i'))), $ofDay), $this->said($turn, $diaries, $last)]);
         }
+        // Where a day has several times, a comma parts the days: 'or' alone would join them to the wrong one.
+        $or = count($parts) < count($starts) && count($parts) > 1 ? array_pop($parts) : null;
 
-        return $turn->listed($parts);
+        return $turn->listed($parts).($or === null ? '' : ','.$turn->listed(['', $or]));
     }
 
     public function said(Turn $turn, Diaries $diaries, Start $start): string

@@ -196,13 +196,26 @@ final readonly class BookRunner implements AskingRunner
         return $this->agreeing->offer($matter, $service);
     }
 
+    /**
+     * 'The week after' of whoever moves a booking is the week after that.
+     *
+     * @return list<Start> the booking that is moved, where there is one
+     */
+    private function moved(Matter $matter): array
+    {
+        $reference = $matter->going()['reference'];
+        $booked = $reference === null ? null : $matter->book->referred($matter->turn->state->id, $reference, $matter->turn->scope()->now);
+
+        return $booked === null ? [] : [$booked->start];
+    }
+
     /** A choice among what was offered, a yes to what is held, or a new wish. */
     private function wished(Matter $matter, Service $service, Hearing $hearing, mixed $yes): ?Move
     {
         $heard = $hearing->heard;
         $starts = $matter->offered();
         $words = $matter->withoutSeries($heard->original);
-        $wish = $matter->negotiation->wish($matter->wish(), $words, $matter->now(), array_map(static fn (Start $start): int => $start->at, $starts));
+        $wish = $matter->negotiation->wish($matter->wish(), $words, $matter->now(), array_map(static fn (Start $start): int => $start->at, $starts !== [] ? $starts : $this->moved($matter)));
         $changed = $wish->toArray() != $matter->going()['wish'];
         if ($matter->going()['held'] !== null) {
             if ($yes === true && ! $changed) {

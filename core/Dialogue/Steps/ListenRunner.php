@@ -241,7 +241,7 @@ final readonly class ListenRunner implements AskingRunner
         }
         $sure = $known->confidence >= ($wonders ? self::SURE_WHERE_ASKED : self::SURE_ANSWER);
 
-        return $top < Topics::FITS || $sure && ($known->informs && $top < Topics::CLEAR || $wonders) ? $reply : null;
+        return $top < Topics::FITS || $sure && ($known->informs && $top < Topics::CLEAR || $wonders || $this->wanting->toKnow($hearing)) ? $reply : null;
     }
 
     /** 'Do you have mini diggers' is said by whoever wants one, where a topic begins by asking for it. */

@@ -26,6 +26,8 @@ return [
     'any' => ['any time whatever', 'whenever', "i don't mind", 'i do not mind', 'do not mind', "don't mind", 'either', 'no preference', "doesn't matter", 'does not matter', "don't care", 'not fussy', 'not bothered', 'any day any time', 'whatever you have', 'anything you have', "i'm easy", 'i am easy', "i'm flexible", 'i am flexible', 'anything', 'up to you', 'any of them'],
     'later' => ['later', 'something later', 'anything later', 'later on', 'later that day', 'later on that day', 'later in the day', 'a bit later', 'bit later', 'a little later', 'later the same day', 'later than that', 'slightly later', 'something later that day', 'anything later that day', 'later in that day'],
     'earlier' => ['earlier', 'something earlier', 'anything earlier', 'earlier that day', 'earlier on that day', 'earlier in the day', 'a bit earlier', 'bit earlier', 'a little earlier', 'earlier the same day', 'earlier than that', 'slightly earlier', 'something earlier that day', 'anything earlier that day', 'anything sooner', 'sooner', 'earlier on'],
+    'later_in_week' => ['later in the week', 'later on in the week', 'anything later in the week', 'something later in the week', 'later that week', 'later in that week', 'later this week', 'further into the week', 'towards the end of that week'],
+    'earlier_in_week' => ['earlier in the week', 'anything earlier in the week', 'something earlier in the week', 'earlier that week', 'earlier in that week', 'earlier on in the week'],
     'day_after' => ['the day after that', 'the day after', 'day after that', 'day after', 'the next day', 'next day', 'the following day', 'following day', 'a day later', 'one day later'],
     'day_before' => ['the day before that', 'the day before', 'day before that', 'day before', 'a day earlier', 'the previous day'],
     'week_after' => ['the one after', 'the one after that', 'the week after that', 'the week after', 'week after that', 'week after', 'the following week', 'following week', 'a week later', 'the week following', 'one week later'],
@@ -80,6 +82,7 @@ return [
     'goes_on' => ['otherwise', 'failing', 'or', 'so', 'but', 'then', 'therefore', 'could', 'can', 'please'],
     'denying' => ['not', 'except', 'no', 'but', 'never', 'closed', 'without'],
     // Behind these 'one' is no hour.
+    'before_hour_one' => ['at', 'by', 'after', 'before', 'till', 'until', 'to', 'from', 'past', 'around', 'about', 'between', 'and', 'or', 'for', 'than', 'say', 'not', 'but', 'maybe', 'perhaps', 'probably', 'roughly', 'approximately', 'gone', 'only', 'just', 'then', 'well', 'yes', 'no', 'ok', 'okay', 'um', 'er', 'half', 'quarter', 'today', 'tomorrow', 'tonight', 'morning', 'afternoon', 'evening', 'please', 'it'],
     'before_one' => ['the', 'this', 'that', 'which', 'another', 'any', 'every', 'each', 'other', 'last', 'first', 'next', 'earlier', 'later', 'only', 'no', 'old', 'new', 'same', 'wrong', 'right', 'my', 'your', "there's", "there'd", "isn't", 'got', 'get', 'want', 'need', 'had', 'take'],
     // What is eaten in the evening: 'dinner at seven'.
     'evening_meals' => ['dinner', 'supper', 'evening meal', 'dine', 'dining'],

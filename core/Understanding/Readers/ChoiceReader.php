@@ -257,7 +257,9 @@ final class ChoiceReader implements Reader
             if (in_array($word, ['last', 'final', 'latter', 'bottom', 'former', 'top', 'middle'], true) && count($t) > 3 && ! (in_array($t[$i - 1]->text ?? '', ['the', 'that'], true) && in_array($next, ['', 'one', 'option', 'choice', 'please', 'of'], true))) {
                 continue;
             }
-            if ($nth !== null && ! in_array($next, ['floor', 'time', 'name', 'thing', 'week', 'hand', 'of'], true)) {
+            // 'A first look' and 'my second child' count things, and pick nothing.
+            $counts = in_array($t[$i - 1]->text ?? '', ['a', 'an', 'my', 'our', 'his', 'her', 'their', 'your'], true);
+            if ($nth !== null && ! $counts && ! in_array($next, ['floor', 'time', 'name', 'thing', 'week', 'hand', 'of'], true)) {
                 $index = $nth->whole() - 1;
                 $length = $nth->length;
                 if (in_array($t[$i + $length]->text ?? '', ['last', 'from'], true)) {

@@ -90,6 +90,50 @@ final class BookingTest extends TestCase
         self::assertStringContainsString('four', $this->heard);
     }
 
+    public function testWhatIsFoundLaterOrEarlierIsBooked(): void
+    {
+        $this->says('I want a tuning', 'Thursday', 'anything later', 'the first one', 'yes');
+        self::assertStringContainsString('booked', $this->heard);
+        $this->begin();
+        $this->says('I want a tuning', 'Friday afternoon', 'have you anything earlier', 'the first one', 'yes please');
+        self::assertStringContainsString('booked', $this->heard);
+        self::assertCount(2, $this->book->all());
+    }
+
+    public function testLaterInTheWeekIsAnotherDay(): void
+    {
+        $this->says('I want a tuning', 'next week', 'have you anything later in the week');
+        self::assertStringNotContainsString('Monday', $this->heard);
+        self::assertStringContainsString('Tuesday the seventeenth', $this->heard);
+        $this->says('a bit earlier in the week');
+        self::assertStringContainsString('Monday the sixteenth', $this->heard);
+    }
+
+    public function testTimesOfADayStandBeforeIt(): void
+    {
+        $this->says('I want a tuning', 'Thursday or Friday, at ten or four');
+        self::assertSame(['12 10:00', '12 16:00', '13 10:00'], array_map(static fn (array $one): string => gmdate('j H:i', $one[0]), $this->state->booking['offered'] ?? []));
+        self::assertMatchesRegularExpression('/ten o.clock or four o.clock on Thursday the twelfth of March, or ten o.clock on Friday/', $this->heard);
+    }
+
+    public function testTheWeekAfterIsThatAfterTheBookingThatIsMoved(): void
+    {
+        $this->book->book('another', 'tuning', [new Start(strtotime('2026-03-19T14:00Z'), 'odo')], ['name' => null, 'number' => $this->from, 'area' => null, 'note' => '']);
+        $this->says('move my appointment please', 'could we do the week after instead');
+        self::assertSame('23', gmdate('j', $this->state->booking['offered'][0][0] ?? 0), $this->heard);
+        $this->begin();
+        $this->says('move my appointment please', 'a day later would be better');
+        self::assertSame('20', gmdate('j', $this->state->booking['offered'][0][0] ?? 0), $this->heard);
+    }
+
+    public function testOneIsNoHourWhereItStandsForAThing(): void
+    {
+        $this->says("I'd like to book one, a tuning");
+        self::assertStringContainsString('When would suit you?', $this->heard);
+        $this->says('Thursday at one', 'yes');
+        self::assertSame('2026-03-12T13:00', $this->state->values['start']->value ?? null);
+    }
+
     public function testIsThatTheEarliestIsAnswered(): void
     {
         $this->says('I want a tuning', 'Thursday', 'is that the earliest?');

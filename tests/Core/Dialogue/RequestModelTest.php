@@ -42,7 +42,7 @@ final class RequestModelTest extends TestCase
             [$kind, $said] = explode("\t", $line);
             $wants = SayingModel::requests()->of($said)['wants'];
             $right += ($wants >= 0.5) === ($kind === 'wants') ? 1 : 0;
-            $sureAndWrong += $wants >= 0.8 && $kind !== 'wants' ? 1 : 0;
+            $sureAndWrong += $wants >= 0.8 && $kind !== 'wants' || $wants <= 0.05 && $kind === 'wants' ? 1 : 0;
         }
         self::assertGreaterThanOrEqual(0.9, $right / count($lines));
         self::assertSame(0, $sureAndWrong);
@@ -70,6 +70,17 @@ final class RequestModelTest extends TestCase
         $call = Conversation::with(Conversation::maren(), from: null, knowledge: $knowledge)->says($said);
 
         self::assertSame($step, $call->state->step);
+    }
+
+    public function testWhoeverWantsToKnowIsToldBeforeTheTopicIsTakenUp(): void
+    {
+        $demo = dirname(__DIR__, 3).'/database/demo/harrowell';
+        $script = json_decode((string) file_get_contents("{$demo}/isolde.json"), true, 32, JSON_THROW_ON_ERROR);
+        $knowledge = new CallKnowledge(Answerer::over((new Library)->folder("{$demo}/knowledge", static fn (string $problem) => null)), Vocabulary::of(), static fn (): string => '');
+        $call = Conversation::with($script, from: null, knowledge: $knowledge)->says('how much is a tuning of an upright');
+        self::assertStringContainsString('£78', $call->heard());
+        self::assertSame('open', $call->state->step);
+        self::assertSame('which', Conversation::with($script, from: null, knowledge: $knowledge)->says('I would like a tuning')->state->step);
     }
 
     public function testWhatIsDeniedIsWhatWasAsked(): void

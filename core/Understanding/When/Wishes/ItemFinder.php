@@ -19,7 +19,7 @@ use Ringo\Understanding\When\Span;
 final readonly class ItemFinder
 {
     /** Turns of phrase of wishes.php that stand for themselves. */
-    private const TURNS = ['first_thing', 'earliest', 'latest', 'other_day', 'any_day', 'any_time', 'any', 'later', 'earlier', 'day_after', 'day_before', 'week_after', 'week_before'];
+    private const TURNS = ['first_thing', 'earliest', 'latest', 'other_day', 'any_day', 'any_time', 'any', 'later', 'earlier', 'later_in_week', 'earlier_in_week', 'day_after', 'day_before', 'week_after', 'week_before'];
 
     /** Turns of phrase that are a day or week beside another. */
     private const BESIDE = ['day_after' => '+1 day', 'day_before' => '-1 day', 'week_after' => '+1 week', 'week_before' => '-1 week'];
@@ -302,13 +302,19 @@ final readonly class ItemFinder
     }
 
     /**
-     * 'Not this one': no hour.
+     * 'Not this one', 'I would like to book one': no hour. It is one behind what leads to an hour, behind a day, or at the beginning.
      *
      * @param list<Token> $t
      */
     private function pronoun(array $t, int $i): bool
     {
-        return $t[$i]->text === self::ONE && in_array($t[$i - 1]->text ?? '', $this->words->section('wishes', 'before_one'), true);
+        if ($t[$i]->text !== self::ONE || $i === 0) {
+            return false;
+        }
+        $before = $t[$i - 1]->text ?? '';
+
+        return in_array($before, $this->words->section('wishes', 'before_one'), true)
+            || ! in_array($before, $this->words->section('wishes', 'before_hour_one'), true) && ! isset($this->words->section('calendar', 'weekdays')[$before]) && $this->numerals->ordinal($t, $i - 1) === null;
     }
 
     /**

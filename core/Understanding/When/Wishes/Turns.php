@@ -10,7 +10,10 @@ use Ringo\Understanding\Context;
 final readonly class Turns
 {
     /** 'Anything later' is later, not any time at all. */
-    private const BESIDE = ['later', 'earlier', 'day_after', 'day_before', 'week_after', 'week_before', 'other_day', 'any_day', 'any_time'];
+    private const BESIDE = ['later', 'earlier', 'later_in_week', 'earlier_in_week', 'day_after', 'day_before', 'week_after', 'week_before', 'other_day', 'any_day', 'any_time'];
+
+    /** Days from Monday on which the second half of a week begins. */
+    private const SECOND_HALF = 3;
 
     /**
      * Turns of phrase: the earliest, later, the day after, I do not mind.
@@ -35,6 +38,7 @@ final readonly class Turns
                 'any_day' => $named ? $wish : $wish->but(['days' => $wish->frame === null ? null : [$wish->frame], 'weekdays' => null]),
                 'any_time' => $wish->but(['times' => null, 'firstOfDay' => false]),
                 'later', 'earlier' => $offered === [] ? $wish : $this->sameDay($wish, $turn, $offered),
+                'later_in_week', 'earlier_in_week' => $this->inWeek($wish, $turn === 'later_in_week', $offered, $context),
                 'day_after', 'day_before' => $this->besideDay($wish, $turn === 'day_after' ? 1 : -1, $offered),
                 'week_after', 'week_before' => $this->besideWeek($wish, $turn === 'week_after' ? 1 : -1, $offered, $context),
                 default => $wish,
@@ -65,6 +69,23 @@ final readonly class Turns
         $date = $offered[(int) array_search($edge, $moments, true)]->format('Y-m-d');
 
         return $wish->but(['days' => [[$date, $date]], 'weekdays' => null, 'firstOfDay' => false, 'order' => $turn === 'earlier' ? 'latest' : null, $turn === 'later' ? 'after' : 'before' => $edge]);
+    }
+
+    /**
+     * 'Later in the week' than what was offered; where nothing was, its second half, and of the week in force where there is one.
+     *
+     * @param list<\DateTimeImmutable> $offered
+     */
+    private function inWeek(Wish $wish, bool $later, array $offered, Context $context): Wish
+    {
+        $dates = array_map(static fn (\DateTimeImmutable $one): string => $one->format('Y-m-d'), $offered);
+        $in = new \DateTimeImmutable($dates !== [] ? max($dates) : ($wish->frame[0] ?? $context->now->format('Y-m-d')));
+        $monday = $in->modify('monday this week');
+        [$from, $to] = $later
+            ? [$dates === [] ? $monday->modify('+'.self::SECOND_HALF.' days') : $in->modify('+1 day'), $monday->modify('+6 days')]
+            : [$monday, $dates === [] ? $monday->modify('+'.(self::SECOND_HALF - 1).' days') : (new \DateTimeImmutable(min($dates)))->modify('-1 day')];
+
+        return $from > $to ? $wish : $wish->but(['days' => [[$from->format('Y-m-d'), $to->format('Y-m-d')]], 'weekdays' => null]);
     }
 
     /** @param list<\DateTimeImmutable> $offered */

@@ -52,7 +52,8 @@ final readonly class WishReader
         $items = $this->meantToBe($t, $this->items->in($t, $context));
         $senses = $this->senses->of($t, $items);
         $items = array_values(array_filter($items, static fn (Item $item): bool => ($senses[$item->from] ?? null) !== Sense::Told));
-        $wish = $before->but(['after' => null, 'before' => null]);
+        // 'Later' and 'earlier' stand until something else is said of when: a plain yes to what was found changes nothing.
+        $wish = $items === [] ? $before : $before->but(['after' => null, 'before' => null]);
         $with = $this->with($t, $names);
         $wish = $with === null ? $wish : $wish->but(['with' => $with]);
         [$wish, $items] = $this->notThat($wish, $t, $items);
