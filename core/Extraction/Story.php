@@ -38,7 +38,7 @@ final readonly class Story
                 continue;
             }
             if ($field->type === ValueType::Text && mb_strlen($cell['display']) > 30) {
-                if ($gist !== '' && ! str_contains($cell['display'], mb_substr($gist, 0, 20))) {
+                if ($gist === '' || ! str_contains($cell['display'], mb_substr($gist, 0, 20))) {
                     $words[] = $field->title.': “'.$this->short($cell['display']).'”.';
                 }
 

@@ -72,6 +72,14 @@ final readonly class RecordSheet
         return $this->fields[$key] ?? null;
     }
 
+    /** The field that holds who is calling: what is known of a caller as their name fills it, or it is called so. */
+    public function callersName(): ?Field
+    {
+        $named = array_values(array_filter($this->fields, static fn (Field $field): bool => $field->type === ValueType::PersonName && $field->fromCaller === 'name'));
+
+        return $this->fields['caller_name'] ?? $named[0] ?? null;
+    }
+
     /** @return array<array-key, mixed> */
     public function toArray(): array
     {

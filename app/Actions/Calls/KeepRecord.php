@@ -66,7 +66,7 @@ final readonly class KeepRecord
             'doubts' => $record->doubts,
             'doubtful' => CallRecord::worthALook($call, $record->missing, $record->doubts, $record->cells),
         ]);
-        $name = $record->cells['caller_name']['display'] ?? null;
+        $name = $record->cells[$call->scriptText->script()->sheet->callersName()->key ?? '']['display'] ?? null;
         if (is_string($name) && $call->contact_id === null && $name !== '') {
             $call->update(['caller_name' => $name]);
         }

@@ -27,7 +27,8 @@ final readonly class Announcement
                 $record[$field->title] = $turn->shown($field, $held->value);
             }
         }
-        $name = ($sheet->field('caller_name')->ownersOnly ?? false) ? null : $state->values['caller_name']->value ?? null;
+        $named = $sheet->callersName();
+        $name = $named === null || $named->ownersOnly ? null : $state->values[$named->key]->value ?? null;
         $name ??= $state->caller['name'] ?? null;
 
         return [

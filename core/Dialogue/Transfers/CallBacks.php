@@ -111,7 +111,7 @@ final readonly class CallBacks
             return Move::again();
         }
         $who = $this->who($turn);
-        $name = $state->values['caller_name']->value ?? $state->caller['name'] ?? null;
+        $name = $state->values[$turn->script->sheet->callersName()->key ?? '']->value ?? $state->caller['name'] ?? null;
         $turn->trace->rule('call-back promised for '.$at->format('D j M, H:i'));
         $turn->standing('call_back_promised', ['who' => $who, 'when' => $this->said($turn, $at), 'number' => $turn->sayTyped(new Typed(ValueType::Phone, $number))]);
         $turn->actions[] = new CallBack($state->transfer['target'] ?? '', $number, is_string($name) ? $name : null, $at->format('Y-m-d\TH:i'), $state->transfer['why'] ?? '');

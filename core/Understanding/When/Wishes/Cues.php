@@ -29,6 +29,9 @@ final readonly class Cues
     /** @var array<string, true> */
     private array $little;
 
+    /** @var array<string, true> what leads to an hour that is nothing but 'one' */
+    private array $leads;
+
     public function __construct(Vocabulary $words)
     {
         $cues = [];
@@ -36,7 +39,20 @@ final readonly class Cues
             $cues[$cue] = $words->phrases('wishes', $cue);
         }
         $this->cues = $cues;
+        $this->leads = array_fill_keys([...$words->section('wishes', 'before_hour_one'), ...array_map(strval(...), array_keys($words->section('calendar', 'weekdays')))], true);
         $this->little = array_fill_keys($words->section('wishes', 'between_words'), true);
+    }
+
+    /**
+     * 'I would like to book one': no hour, whatever is likely. It is one behind what leads to an hour, behind a day, or at the beginning.
+     *
+     * @param list<Token> $t
+     */
+    public function standsForAThing(array $t, Item $item): bool
+    {
+        $before = $t[$item->from - 1] ?? null;
+
+        return $item->doubtful && $before !== null && ($t[$item->from]->text ?? '') === 'one' && ! isset($this->leads[$before->text]) && preg_match('/^\d|(?:st|nd|rd|th)$/', $before->text) !== 1;
     }
 
     /**

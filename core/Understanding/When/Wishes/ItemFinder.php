@@ -302,19 +302,13 @@ final readonly class ItemFinder
     }
 
     /**
-     * 'Not this one', 'I would like to book one': no hour. It is one behind what leads to an hour, behind a day, or at the beginning.
+     * 'Not this one': no hour.
      *
      * @param list<Token> $t
      */
     private function pronoun(array $t, int $i): bool
     {
-        if ($t[$i]->text !== self::ONE || $i === 0) {
-            return false;
-        }
-        $before = $t[$i - 1]->text ?? '';
-
-        return in_array($before, $this->words->section('wishes', 'before_one'), true)
-            || ! in_array($before, $this->words->section('wishes', 'before_hour_one'), true) && ! isset($this->words->section('calendar', 'weekdays')[$before]) && $this->numerals->ordinal($t, $i - 1) === null;
+        return $t[$i]->text === self::ONE && in_array($t[$i - 1]->text ?? '', $this->words->section('wishes', 'before_one'), true);
     }
 
     /**

@@ -47,7 +47,7 @@ final class Senses
             $likely = $this->likelihoods($t, $named, $k, $before);
             $sense = $this->kinds()[(int) array_search(max($likely), $likely, true)];
             // A number alone may count or number anything: it is an hour only where that is likely.
-            $sense = $item->doubtful && max($likely) < self::SURE_OF_A_NUMBER ? Sense::Told : $sense;
+            $sense = $item->doubtful && (max($likely) < self::SURE_OF_A_NUMBER || $this->cues->standsForAThing($t, $item)) ? Sense::Told : $sense;
             // 'Four at the earliest', 'Friday onwards': what stands right behind decides, and makes a number an hour.
             $sense = in_array($sense, [Sense::Wished, Sense::Around], true) || $item->doubtful ? $this->cues->behind($t, $item->to) ?? $sense : $sense;
             $senses[$item->from] = $sense;
