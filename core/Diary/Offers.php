@@ -246,6 +246,10 @@ final class Offers
         if ($taking === []) {
             return Reason::Nobody;
         }
+        // There are times that day, only none on the side of those offered that was asked for.
+        if (($wish->before ?? $wish->after) !== null && $this->inside($service, $wish->but(['before' => null, 'after' => null]), $now, $area, []) !== []) {
+            return $wish->before !== null ? Reason::NothingEarlier : Reason::NothingLater;
+        }
         $counts = [];
         foreach ($this->dates($service, $now) as $date => $weekday) {
             if (! $wish->day($date, $weekday)) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Diary;
 
-/** Why a time is not free. */
+/** Why a time is not free, or a wish finds none. */
 enum Reason: string
 {
     case Nobody = 'nobody';
@@ -21,6 +21,8 @@ enum Reason: string
     case Raster = 'raster';
     case Skipped = 'skipped';
     case Together = 'together';
+    case NothingEarlier = 'nothing_earlier';
+    case NothingLater = 'nothing_later';
 
     /** In the words of a page, to be put after a name. */
     public function inWords(): string
@@ -40,6 +42,8 @@ enum Reason: string
             self::Raster => 'no start of the raster',
             self::Skipped => 'the clocks go forward: there is no such time',
             self::Together => 'what is needed beside it is not free',
+            self::NothingEarlier => 'nothing earlier that day',
+            self::NothingLater => 'nothing later that day',
         };
     }
 }

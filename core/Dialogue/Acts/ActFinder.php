@@ -153,6 +153,8 @@ final readonly class ActFinder
             ActKind::Back => $content <= ($longest > 1 ? self::LITTLE_TO_GO_BACK : 0),
             // One word refuses alone: 'pass' does, 'pass on a message' does not.
             ActKind::Refuse => $content <= ($longest > 1 ? self::LITTLE : 0) && $content * 3 <= $of,
+            // 'What have you got on the tenth' asks for a time, and not what is meant.
+            ActKind::Meaning => $content === 0,
             ActKind::Handover => $content <= self::LITTLE_TO_HOLD,
             default => $content <= self::LITTLE && $content * 3 <= $of,
         };

@@ -85,6 +85,16 @@ final readonly class Choice
         return ! $wish->isEmpty() && $this->fitting($offered, $wish, $diaries) === [];
     }
 
+    /**
+     * Whether no day and no hour is said: 'either, I do not mind'.
+     *
+     * @param list<Start> $offered
+     */
+    public function namesNone(Heard $heard, array $offered, Diaries $diaries, int $now): bool
+    {
+        return $this->wish($heard, $offered, $diaries, $now)->isEmpty();
+    }
+
     /** @param list<Start> $offered */
     private function wish(Heard $heard, array $offered, Diaries $diaries, int $now): Wish
     {

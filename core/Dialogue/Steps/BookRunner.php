@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Steps;
 
+use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Appointments\Agreeing;
 use Ringo\Dialogue\Appointments\Choice;
@@ -22,6 +23,7 @@ use Ringo\Script\Steps\Step;
 use Ringo\Speech\Prompt;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Understanding;
+use Ringo\Understanding\When\Wishes\Wish;
 use Ringo\Value\ValueType;
 
 /**
@@ -240,6 +242,11 @@ final readonly class BookRunner implements AskingRunner
         if ($starts !== [] && $this->choice->asksEarliest($heard)) {
             return $this->agreeing->earliest($matter, $service, $starts);
         }
+        if ($starts !== [] && $hearing->act(ActKind::DontMind) !== null && $this->choice->namesNone($heard, $starts, $matter->diaries, $matter->now())) {
+            $matter->turn->trace->rule("{$matter->step->key()}: any of them will do");
+
+            return $this->agreeing->hold($matter, $service, $starts[0]);
+        }
         if ($yes === true && ! $changed && count($starts) > 1) {
             $this->talk->which($matter->turn, $matter->diaries, $starts);
 
@@ -249,9 +256,26 @@ final readonly class BookRunner implements AskingRunner
             return null;
         }
         $refused = $changed ? [] : array_map(static fn (Start $start): int => $start->at, $starts);
+        $wish = $this->ofThatDay($matter, $service, $wish, $starts);
         $matter->set(['wish' => $wish->toArray(), 'refused' => array_values(array_unique([...$matter->going()['refused'], ...$refused]))]);
 
         return $this->agreeing->offer($matter, $service);
+    }
+
+    /**
+     * 'Half one is fine' is meant of the day that was offered, where it has that hour free.
+     *
+     * @param list<Start> $starts
+     */
+    private function ofThatDay(Matter $matter, Service $service, Wish $wish, array $starts): Wish
+    {
+        $dates = array_values(array_unique(array_map(static fn (Start $start): string => $start->in($matter->diaries->tz)->format('Y-m-d'), $starts)));
+        if (count($dates) !== 1 || $wish->days !== null || $wish->weekdays !== null || $wish->times === null || $wish->times == $matter->wish()->times) {
+            return $wish;
+        }
+        $that = $wish->but(['days' => [[$dates[0], $dates[0]]]]);
+
+        return $matter->negotiation->offer($service, $that, $matter->now(), $matter->going()['area'])->met ? $that : $wish;
     }
 
     /** How many times a series has. */

@@ -47,6 +47,7 @@ return [
     'on_this' => ['plain' => ['On [name]: [it]'], 'formal' => ['With regard to [name]: [it]'], 'chatty' => ['About [name]: [it]']],
     'wish_example' => ['plain' => ['Tuesday afternoon, or the earliest you have']],
     'why_nobody' => ['plain' => ['nobody does that']], 'why_too_soon' => ['plain' => ['that is too soon for us']], 'why_too_far' => ['plain' => ['we do not book so far ahead']], 'why_closure' => ['plain' => ['we are closed that day']], 'why_off' => ['plain' => ['nobody is in that day']],
+    'why_nothing_earlier' => ['plain' => ['there is nothing earlier that day']], 'why_nothing_later' => ['plain' => ['there is nothing later that day']],
     'why_closed' => ['plain' => ['we are closed at that hour']], 'why_break' => ['plain' => ['there is a break at that hour']], 'why_busy' => ['plain' => ['that is taken']], 'why_margin' => ['plain' => ['it is too close to another appointment']], 'why_travel' => ['plain' => ['we could not get to you in time']],
     'why_day_full' => ['plain' => ['that day is full']], 'why_raster' => ['plain' => ['we do not begin at that time']], 'why_skipped' => ['plain' => ['the clocks change at that hour']], 'why_together' => ['plain' => ['what we need for it is taken']],
     'why' => ['plain' => ['It is for the record of this call, so that nobody has to ask you again.'], 'formal' => ['It is noted with your call, so that you need not be asked again.'], 'chatty' => ['It just goes with your call, so nobody has to ask you twice.']],

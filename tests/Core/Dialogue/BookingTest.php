@@ -134,6 +134,27 @@ final class BookingTest extends TestCase
         self::assertSame('2026-03-12T13:00', $this->state->values['start']->value ?? null);
     }
 
+    public function testWhatIsThereOnADayIsAWish(): void
+    {
+        $this->says('I want a tuning', 'what have you got on the twelfth');
+        self::assertStringContainsString('Thursday the twelfth', $this->heard);
+        $this->says("either, I don't mind", 'yes');
+        self::assertStringContainsString('booked', $this->heard);
+        self::assertSame('2026-03-12T09:00', $this->state->values['start']->value ?? null);
+    }
+
+    public function testNothingEarlierIsSaidSo(): void
+    {
+        $this->says('I want a tuning', 'Thursday', 'have you anything earlier');
+        self::assertStringContainsString('nothing earlier that day', $this->heard);
+    }
+
+    public function testAnHourIsMeantOfTheDayThatWasOffered(): void
+    {
+        $this->says('I want a tuning', 'the earliest you have', 'three is fine', 'yes');
+        self::assertSame('2026-03-10T15:00', $this->state->values['start']->value ?? null);
+    }
+
     public function testIsThatTheEarliestIsAnswered(): void
     {
         $this->says('I want a tuning', 'Thursday', 'is that the earliest?');
