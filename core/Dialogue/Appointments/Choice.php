@@ -29,7 +29,7 @@ final readonly class Choice
         if ($offered === []) {
             return null;
         }
-        $place = $yes === false ? null : $this->place($heard, count($offered));
+        $place = $this->place($heard, count($offered));
         if ($place !== null) {
             return $offered[$place];
         }

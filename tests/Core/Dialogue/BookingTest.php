@@ -143,6 +143,15 @@ final class BookingTest extends TestCase
         self::assertSame('2026-03-12T09:00', $this->state->values['start']->value ?? null);
     }
 
+    public function testAnotherOfThoseOfferedIsTakenInItsPlace(): void
+    {
+        $this->says('I want a tuning', 'Thursday', 'the first one', 'no wait, the second', 'yes');
+        self::assertSame('2026-03-12T11:00', $this->state->values['start']->value ?? null);
+        $this->begin();
+        $this->says('I want a tuning', 'Friday', 'no, the last one', 'yes');
+        self::assertSame('2026-03-13', substr((string) ($this->state->values['start']->value ?? ''), 0, 10));
+    }
+
     public function testNothingEarlierIsSaidSo(): void
     {
         $this->says('I want a tuning', 'Thursday', 'have you anything earlier');
