@@ -117,7 +117,8 @@ final readonly class ListenRunner implements AskingRunner
             $this->volunteer->from($turn, $hearing->heard, $step->key(), true);
             $served = $this->replies->serve($turn, $hearing->questions === [] ? [$hearing->heard] : $hearing->questions) ?? $reply;
             $hearing->dealtWith(ActKind::Question);
-            $turn->state->leaning = $top >= Topics::FITS ? $keys[0] : $turn->state->leaning;
+            // 'How much is a mini digger' leans to the topic that begins by asking for the machine.
+            $turn->state->leaning = $top >= Topics::FITS ? $keys[0] : $this->entry->implied($turn, $step, $hearing->heard, false) ?? $turn->state->leaning;
 
             if ($served->asksBack()) {
                 return Move::stay();

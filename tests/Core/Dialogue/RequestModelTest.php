@@ -72,6 +72,16 @@ final class RequestModelTest extends TestCase
         self::assertSame($step, $call->state->step);
     }
 
+    public function testWhatWasAskedAboutIsTakenUp(): void
+    {
+        $documents = (new Library)->folder(dirname(__DIR__, 3).'/database/demo/pellbrook/knowledge', static fn (string $problem) => null);
+        $knowledge = new CallKnowledge(Answerer::over($documents), Vocabulary::of(), static fn (): string => '');
+        $call = Conversation::with(Conversation::maren(), from: null, knowledge: $knowledge)->says('how much would it be for a mini digger over the weekend');
+        self::assertStringContainsString('ninety five pounds', $call->heard());
+        $call->says("ok, I'll take it then");
+        self::assertStringContainsString('mini digger', $call->heard(), 'the topic that begins by asking for the machine is taken up');
+    }
+
     public function testWhoeverWantsToKnowIsToldBeforeTheTopicIsTakenUp(): void
     {
         $demo = dirname(__DIR__, 3).'/database/demo/harrowell';
