@@ -17,7 +17,8 @@ final readonly class Agreeing
     {
     }
 
-    public function offer(Matter $matter, Service $service): Move
+    /** @param bool $further others for the same wish, after those offered were refused: why there is nothing inside it was said */
+    public function offer(Matter $matter, Service $service, bool $further = false): Move
     {
         $series = $matter->going()['series'];
         if ($series !== null && $series['times'] === null) {
@@ -38,7 +39,7 @@ final readonly class Agreeing
         $one = $offer->met && count($offer->starts) === 1 && $matter->series() === null ? $offer->starts[0] : null;
         // The one time there is is kept while it is offered: a yes books it.
         $held = $one !== null && $matter->book->hold($matter->turn->state->id, $service->key, [$one], $going['area']);
-        $this->talk->offer($matter->turn, $matter->diaries, $offer, $service);
+        $this->talk->offer($matter->turn, $matter->diaries, $offer, $service, $further);
         $matter->set(['tries' => $going['tries'] + 1, 'offered' => array_map(static fn (Start $start): array => [$start->at, $start->diary], $offer->starts), 'held' => $held && $one !== null ? [$one->at, $one->diary] : null, 'all' => []]);
         $matter->asked('choice');
 

@@ -22,11 +22,16 @@ final readonly class Talk
     /** Times of one day that are said in one go. */
     private const WINDOWS_TOLD = 3;
 
-    public function offer(Turn $turn, Diaries $diaries, Offer $offer, Service $service): void
+    public function offer(Turn $turn, Diaries $diaries, Offer $offer, Service $service, bool $further = false): void
     {
         $offers = $this->listed($turn, $diaries, $offer->starts);
         if ($offer->met) {
             count($offer->starts) === 1 ? $turn->standing('offer_one', ['it' => $this->start($turn, $diaries, $offer->starts[0], $service)], true) : $turn->standing('offer', ['offers' => $offers], true);
+
+            return;
+        }
+        if ($further) {
+            $turn->standing('offer_further', ['offers' => $offers], true);
 
             return;
         }

@@ -259,7 +259,7 @@ final readonly class BookRunner implements AskingRunner
         $wish = $this->ofThatDay($matter, $service, $wish, $starts);
         $matter->set(['wish' => $wish->toArray(), 'refused' => array_values(array_unique([...$matter->going()['refused'], ...$refused]))]);
 
-        return $this->agreeing->offer($matter, $service);
+        return $this->agreeing->offer($matter, $service, $refused !== []);
     }
 
     /**

@@ -14,6 +14,7 @@ return [
     // Agreeing a time.
     'offer' => ['plain' => ['I have [offers]. Which would suit you?', 'There is [offers]. Which would you like?'], 'formal' => ['I can offer [offers]. Which would suit you?'], 'chatty' => ['I could do [offers]. Any good?']],
     'offer_one' => ['plain' => ['I have [it]. Shall I book that?', 'There is [it]. Shall I book it?'], 'formal' => ['I can offer [it]. Shall I book that for you?'], 'chatty' => ['I could do [it]. Shall I pop that in?']],
+    'offer_further' => ['plain' => ['Further off I have [offers]. Would one of those do?'], 'formal' => ['Further off there would be [offers]. Would one of those suit you?'], 'chatty' => ['Or there is [offers]. Any of those?']],
     'offer_nearest' => ['plain' => ['I have nothing then: [why]. The nearest I have is [offers]. Would one of those do?'], 'formal' => ['I am afraid there is nothing then: [why]. The nearest would be [offers]. Would one of those suit you?'], 'chatty' => ['Nothing then, sorry: [why]. Nearest is [offers]. Any of those?']],
     'offer_with' => ['plain' => ['That would be with [names].'], 'formal' => ['That would be with [names].'], 'chatty' => ['That would be [names].']],
     'offer_which' => ['plain' => ['Which one: [offers]?'], 'formal' => ['Which of them would you like: [offers]?'], 'chatty' => ['Which one, [offers]?']],

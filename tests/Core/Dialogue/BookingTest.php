@@ -152,6 +152,15 @@ final class BookingTest extends TestCase
         self::assertSame('2026-03-13', substr((string) ($this->state->values['start']->value ?? ''), 0, 10));
     }
 
+    public function testWhyThereIsNothingIsSaidOnce(): void
+    {
+        $this->says('I want a tuning', 'Sunday');
+        self::assertStringContainsString('losed', $this->heard);
+        $this->says('none of those');
+        self::assertStringNotContainsString('losed', $this->heard);
+        self::assertStringContainsString('Would one of those do?', $this->heard);
+    }
+
     public function testNothingEarlierIsSaidSo(): void
     {
         $this->says('I want a tuning', 'Thursday', 'have you anything earlier');
