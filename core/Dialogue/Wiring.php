@@ -209,7 +209,7 @@ final readonly class Wiring
             ActKind::Slower->value => new Requests\Slower,
             ActKind::StartAgain->value => new Requests\StartAgain,
             ActKind::Presence->value => new Requests\Presence,
-            ActKind::Meaning->value => new Requests\Meaning,
+            ActKind::Meaning->value => new Requests\Meaning($this->phrases),
             ActKind::Repeat->value => new Requests\Repeat,
             ActKind::Person->value => new Requests\PersonRequest($person),
             ActKind::Profanity->value => new Requests\StrongWords,

@@ -43,6 +43,12 @@ final readonly class Choice
         return $yes === true && count($offered) === 1 ? $offered[0] : null;
     }
 
+    /** 'Whenever suits you', 'when can you come?': who does not say when leaves it to us. */
+    public function leavesItToUs(Heard $heard): bool
+    {
+        return $this->words->phrases('wishes', 'any')->in($heard->tokens) || $this->words->phrases('wish_answers', 'asks_free')->in($heard->tokens);
+    }
+
     /** 'Who would that be with?' */
     public function asksWhom(Heard $heard): bool
     {

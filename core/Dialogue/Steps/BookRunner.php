@@ -252,14 +252,16 @@ final readonly class BookRunner implements AskingRunner
 
             return Move::stay();
         }
-        if (! $changed && ! $this->choice->refuses($heard, $yes)) {
+        // 'Whenever suits you', 'when can you come?': the earliest times there are.
+        $any = $starts === [] && $this->choice->leavesItToUs($heard);
+        if (! $changed && ! $any && ! $this->choice->refuses($heard, $yes)) {
             return null;
         }
         $refused = $changed ? [] : array_map(static fn (Start $start): int => $start->at, $starts);
         $wish = $this->ofThatDay($matter, $service, $wish, $starts);
         $matter->set(['wish' => $wish->toArray(), 'refused' => array_values(array_unique([...$matter->going()['refused'], ...$refused]))]);
 
-        return $this->agreeing->offer($matter, $service, $refused !== []);
+        return $this->agreeing->offer($matter, $service, $refused !== [] && $starts !== []);
     }
 
     /**

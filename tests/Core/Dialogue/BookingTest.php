@@ -161,6 +161,21 @@ final class BookingTest extends TestCase
         self::assertStringContainsString('Would one of those do?', $this->heard);
     }
 
+    public function testWhenTheyDoNotMindTheEarliestAreOffered(): void
+    {
+        foreach (['whenever suits you', 'when can you come?', 'what have you got', "what's available", 'you tell me', 'how soon could you do it', "we're flexible"] as $said) {
+            $this->begin();
+            $this->says('I want a tuning', $said);
+            self::assertStringContainsString('Tuesday the tenth', $this->heard, $said);
+        }
+    }
+
+    public function testWhatIsMeantIsExplained(): void
+    {
+        $this->says('I want a tuning', 'what do you mean?');
+        self::assertStringContainsString('Tuesday afternoon', $this->heard);
+    }
+
     public function testNothingEarlierIsSaidSo(): void
     {
         $this->says('I want a tuning', 'Thursday', 'have you anything earlier');
