@@ -65,7 +65,7 @@ final class Answerer
 
     private readonly Contradictions $contradictions;
 
-    public function __construct(Shelf $shelf, Terms $terms, private readonly Vocabulary $words, Lexicon $lexicon, Understanding $understanding)
+    public function __construct(Shelf $shelf, private readonly Terms $terms, private readonly Vocabulary $words, Lexicon $lexicon, Understanding $understanding)
     {
         $this->questions = new QuestionReader($terms, $shelf, $words, $lexicon, $understanding);
         $this->search = new Search($shelf, $terms, $words, $lexicon);
@@ -89,10 +89,23 @@ final class Answerer
     /** @param string $before what is already known in the call: 'mini digger', for questions that say 'it' */
     public function answer(string $said, \DateTimeImmutable $now, string $country = 'GB', string $before = ''): Answer
     {
-        $answer = $this->answered($said, $now, $country, $before);
+        $answer = $this->known($this->answered($said, $now, $country, $before), $before);
 
         // What is known of the call helps where it is meant; where it only gets in the way, the words stand alone.
         return $before !== '' && $answer->refusal === Answer::NOT_COVERED ? $this->answered($said, $now, $country, '') : $answer;
+    }
+
+    /** Where it would be asked which is meant, and what is known of the call names one of them and no other, that one is told. */
+    private function known(Answer $answer, string $before): Answer
+    {
+        if ($answer->refusal !== Answer::WHICH || $before === '' || count($answer->offers) < 2) {
+            return $answer;
+        }
+        $known = array_column(array_filter($this->terms->of($before), static fn (array $unit): bool => ! $unit['generic'] && ! $unit['number']), 'stem');
+        $named = array_filter($answer->offers, fn (array $offer): bool => array_intersect($known, array_column($this->terms->of($offer['label']), 'stem')) !== []);
+        $one = count($named) === 1 ? array_values($named)[0] : null;
+
+        return $one === null ? $answer : new Answer(true, $one['text'], $one['source'], max($answer->confidence, Ranker::trained()['thresholds']['sure']), null, $answer->candidates, $one['more']);
     }
 
     private function answered(string $said, \DateTimeImmutable $now, string $country, string $before): Answer

@@ -19,6 +19,11 @@ use Ringo\Value\ValueType;
  */
 final class QuestionReader
 {
+    /** What words known in the call count beside those of the question, and where the question points at something: 'how long does it take'. */
+    private const KNOWN = 0.3;
+
+    private const KNOWN_WHERE_POINTED_AT = 0.6;
+
     /** @var array<string, true> */
     private readonly array $people;
 
@@ -149,13 +154,17 @@ final class QuestionReader
         $days = $this->words->section('knowledge', 'days');
         // What was told before the question matters more the less the question itself says: 'I've toothache. Who do I ring?'
         $alone = count(array_filter($this->terms->of($asked), static fn (array $unit): bool => ! $unit['generic'] && ! ($unit['part'] ?? false))) < 2;
-        foreach ([[$asked, 1.0], [$told, $alone ? 0.75 : ($points ? 0.6 : 0.4)], [$before, 0.3]] as [$text, $share]) {
+        foreach ([[$asked, 1.0], [$told, $alone ? 0.75 : ($points ? 0.6 : 0.4)], [$before, $alone || $points ? self::KNOWN_WHERE_POINTED_AT : self::KNOWN]] as [$text, $share]) {
             foreach ($text === '' ? [] : $this->written($this->terms->of($text)) as $unit) {
                 if (isset($days[rtrim($unit['word'], 's')]) || isset($seen[$unit['stem']]) || str_contains($unit['word'], ' ') && in_array($unit['word'], $openers, true)) {
                     continue;
                 }
                 $seen[$unit['stem']] = true;
                 $df = $this->shelf->spread($unit['stem']);
+                // What is known in the call only chooses among what is written.
+                if ($df === 0 && $text === $before) {
+                    continue;
+                }
                 $near = [];
                 if ($df === 0 && ! str_contains($unit['stem'], ' ') && ! $unit['number'] && $unit['rings'] === []) {
                     $near = $this->spelled($unit['stem']);

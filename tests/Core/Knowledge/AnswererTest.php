@@ -105,6 +105,17 @@ final class AnswererTest extends TestCase
         yield 'one value' => ['A trunk is £9.', []];
     }
 
+    public function testWhatIsKnownOfTheCallChoosesAmongWhatMayBeMeant(): void
+    {
+        $answerer = Answerer::over((new Library)->folder(dirname(__DIR__, 3).'/database/demo/harrowell/knowledge', static fn (string $problem) => null));
+        $now = new \DateTimeImmutable('2026-03-10');
+        foreach (['an upright, the town, Jo Bell' => '£78', 'a grand, the coast, Jo Bell' => '£98'] as $known => $price) {
+            self::assertStringContainsString($price, $answerer->answer('how much is it', $now, 'GB', $known)->text, $known);
+            self::assertStringContainsString($price, $answerer->answer('how long does it take', $now, 'GB', $known)->text, $known);
+        }
+        self::assertFalse($answerer->answer('how much is it', $now, 'GB', 'the town, Jo Bell')->answered, 'nothing known chooses');
+    }
+
     public function testTheSameQuestionHasTheSameAnswer(): void
     {
         self::assertEquals($this->ask(__DIR__.'/cases/vets', 'how much is a booster for my cat'), $this->ask(__DIR__.'/cases/vets', 'how much is a booster for my cat'));
