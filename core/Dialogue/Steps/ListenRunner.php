@@ -238,7 +238,7 @@ final readonly class ListenRunner implements AskingRunner
             return null;
         }
         if ($reply->asksBack()) {
-            return $wonders && $top < Topics::FITS ? $reply : null;
+            return ($wonders || $this->wanting->toKnow($hearing)) && $top < Topics::FITS ? $reply : null;
         }
         $sure = $known->confidence >= ($wonders ? self::SURE_WHERE_ASKED : self::SURE_ANSWER);
 
