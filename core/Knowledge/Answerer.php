@@ -102,10 +102,15 @@ final class Answerer
             return $answer;
         }
         $known = array_column(array_filter($this->terms->of($before), static fn (array $unit): bool => ! $unit['generic'] && ! $unit['number']), 'stem');
-        $named = array_filter($answer->offers, fn (array $offer): bool => array_intersect($known, array_column($this->terms->of($offer['label']), 'stem')) !== []);
+        $named = array_filter(
+            $answer->offers,
+            fn (array $offer): bool => array_intersect($known, array_column($this->terms->of($offer['label']), 'stem')) !== [],
+        );
         $one = count($named) === 1 ? array_values($named)[0] : null;
 
-        return $one === null ? $answer : new Answer(true, $one['text'], $one['source'], max($answer->confidence, Ranker::trained()['thresholds']['sure']), null, $answer->candidates, $one['more']);
+        return $one === null
+            ? $answer
+            : new Answer(true, $one['text'], $one['source'], max($answer->confidence, Ranker::trained()['thresholds']['sure']), null, $answer->candidates, $one['more']);
     }
 
     private function answered(string $said, \DateTimeImmutable $now, string $country, string $before): Answer

@@ -154,7 +154,11 @@ final class QuestionReader
         $days = $this->words->section('knowledge', 'days');
         // What was told before the question matters more the less the question itself says: 'I've toothache. Who do I ring?'
         $alone = count(array_filter($this->terms->of($asked), static fn (array $unit): bool => ! $unit['generic'] && ! ($unit['part'] ?? false))) < 2;
-        foreach ([[$asked, 1.0], [$told, $alone ? 0.75 : ($points ? 0.6 : 0.4)], [$before, $alone || $points ? self::KNOWN_WHERE_POINTED_AT : self::KNOWN]] as [$text, $share]) {
+        foreach ([
+            [$asked, 1.0],
+            [$told, $alone ? 0.75 : ($points ? 0.6 : 0.4)],
+            [$before, $alone || $points ? self::KNOWN_WHERE_POINTED_AT : self::KNOWN],
+        ] as [$text, $share]) {
             foreach ($text === '' ? [] : $this->written($this->terms->of($text)) as $unit) {
                 if (isset($days[rtrim($unit['word'], 's')]) || isset($seen[$unit['stem']]) || str_contains($unit['word'], ' ') && in_array($unit['word'], $openers, true)) {
                     continue;

@@ -40,7 +40,14 @@ final class Search
     public function __construct(private readonly Shelf $shelf, Terms $terms, Vocabulary $words, Lexicon $lexicon)
     {
         $this->cutter = new Cutter;
-        $this->features = new Features($terms, new WordMatch($lexicon, WordVectors::english(), $words), Meaning::english(), Pairing::english(), new Precedents(dirname(__DIR__).'/Language/en/asking'), $words);
+        $this->features = new Features(
+            $terms,
+            new WordMatch($lexicon, WordVectors::english(), $words),
+            Meaning::english(),
+            Pairing::english(),
+            new Precedents(dirname(__DIR__).'/Language/en/asking'),
+            $words,
+        );
     }
 
     /** @return list<Reading> */

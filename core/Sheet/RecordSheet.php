@@ -75,7 +75,10 @@ final readonly class RecordSheet
     /** The field that holds who is calling: what is known of a caller as their name fills it, or it is called so. */
     public function callersName(): ?Field
     {
-        $named = array_values(array_filter($this->fields, static fn (Field $field): bool => $field->type === ValueType::PersonName && $field->fromCaller === 'name'));
+        $named = array_values(array_filter(
+            $this->fields,
+            static fn (Field $field): bool => $field->type === ValueType::PersonName && $field->fromCaller === 'name',
+        ));
 
         return $this->fields['caller_name'] ?? $named[0] ?? null;
     }

@@ -74,8 +74,16 @@ final class DemoSeeder extends Seeder
 {
     public const PASSWORD = 'ringo-demo';
 
-    public function __construct(private readonly NumberingPlan $plan, private readonly KeepFinishedCall $keep, private readonly KeepSource $sources, private readonly FetchPage $pages, private readonly ReviewRecord $review, private readonly DemoLines $lines, private readonly DemoOutreach $outreach, private readonly DemoVisits $visits)
-    {
+    public function __construct(
+        private readonly NumberingPlan $plan,
+        private readonly KeepFinishedCall $keep,
+        private readonly KeepSource $sources,
+        private readonly FetchPage $pages,
+        private readonly ReviewRecord $review,
+        private readonly DemoLines $lines,
+        private readonly DemoOutreach $outreach,
+        private readonly DemoVisits $visits,
+    ) {
     }
 
     public function run(): void
@@ -172,7 +180,12 @@ final class DemoSeeder extends Seeder
         }
         $this->knowledge($business);
         $this->diaries($business);
-        $this->visits->calls($business->refresh(), $agent, $release, array_map(fn (array $row): array => ['days_ago' => $row['days_ago'], 'time' => $row['time'], 'from' => $row['from'], 'said' => $this->file($business, "calls/{$row['lines']}.txt"), 'seed' => $row['seed']], $this->rows($business, 'calls.csv')));
+        $this->visits->calls(
+            $business->refresh(),
+            $agent,
+            $release,
+            array_map(fn (array $row): array => ['days_ago' => $row['days_ago'], 'time' => $row['time'], 'from' => $row['from'], 'said' => $this->file($business, "calls/{$row['lines']}.txt"), 'seed' => $row['seed']], $this->rows($business, 'calls.csv')),
+        );
         $this->posted($business);
     }
 

@@ -33,8 +33,21 @@ final readonly class DemoVisits
         $script = $release->scriptText->script();
         foreach ($calls as $row) {
             $placed = $this->placed($business, (int) $row['days_ago'], $row['time'])->toDateTimeImmutable();
-            $caller = CallerChoice::ringing($business, $row['from'] === '' ? null : $this->plan->parse($row['from'], $business->country)?->e164, $this->plan, $placed);
-            $state = (new Opening($script))->state($ref = (string) Str::ulid($placed), $placed, $row['seed'], $caller->number, null, $caller->facts, $caller->people);
+            $caller = CallerChoice::ringing(
+                $business,
+                $row['from'] === '' ? null : $this->plan->parse($row['from'], $business->country)?->e164,
+                $this->plan,
+                $placed,
+            );
+            $state = (new Opening($script))->state(
+                $ref = (string) Str::ulid($placed),
+                $placed,
+                $row['seed'],
+                $caller->number,
+                null,
+                $caller->facts,
+                $caller->people,
+            );
             $call = Call::query()->create([
                 'ref' => $ref, 'business_id' => $business->id, 'agent_id' => $agent->id, 'script_text_id' => $release->script_text_id, 'release_id' => $release->id, 'contact_id' => $caller->contact?->id,
                 'kind' => 'live', 'direction' => 'inbound', 'from' => $caller->number, 'caller_name' => $caller->name, 'status' => 'in_progress',

@@ -146,7 +146,10 @@ final readonly class Talk
         $parts = [];
         foreach ($days as $ofDay) {
             $last = array_pop($ofDay);
-            $parts[] = $turn->listed([...array_map(static fn (Start $start): string => $turn->sayTyped(new Typed(ValueType::Time, $start->in($diaries->tz)->format('H:i'))), $ofDay), $this->said($turn, $diaries, $last)]);
+            $parts[] = $turn->listed([
+                ...array_map(static fn (Start $start): string => $turn->sayTyped(new Typed(ValueType::Time, $start->in($diaries->tz)->format('H:i'))), $ofDay),
+                $this->said($turn, $diaries, $last),
+            ]);
         }
         // Where a day has several times, a comma parts the days: 'or' alone would join them to the wrong one.
         $or = count($parts) < count($starts) && count($parts) > 1 ? array_pop($parts) : null;

@@ -217,7 +217,12 @@ final readonly class BookRunner implements AskingRunner
         $heard = $hearing->heard;
         $starts = $matter->offered();
         $words = $matter->withoutSeries($heard->original);
-        $wish = $matter->negotiation->wish($matter->wish(), $words, $matter->now(), array_map(static fn (Start $start): int => $start->at, $starts !== [] ? $starts : $this->moved($matter)));
+        $wish = $matter->negotiation->wish(
+            $matter->wish(),
+            $words,
+            $matter->now(),
+            array_map(static fn (Start $start): int => $start->at, $starts !== [] ? $starts : $this->moved($matter)),
+        );
         $changed = $wish->toArray() != $matter->going()['wish'];
         if ($matter->going()['held'] !== null) {
             if ($yes === true && ! $changed) {

@@ -124,7 +124,10 @@ final readonly class Certainty
     /** Whether the question tells a clause from those beside it, by its words, a day, an hour or a figure: 'when is yoga' chooses none of two days. */
     private static function chosen(Reading $clause): bool
     {
-        $facts = array_sum(array_intersect_key($clause->features, array_flip(['day_right', 'month_right', 'range_right', 'clock_right', 'part_right', 'rate_right', 'first_there', 'last_there', 'least_there'])));
+        $facts = array_sum(array_intersect_key(
+            $clause->features,
+            array_flip(['day_right', 'month_right', 'range_right', 'clock_right', 'part_right', 'rate_right', 'first_there', 'last_there', 'least_there']),
+        ));
 
         return $facts > 0.0 || $clause->features['clause_over_brothers'] > self::TOLD_APART;
     }

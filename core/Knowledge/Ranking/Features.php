@@ -59,8 +59,14 @@ final class Features
     /** @var array<string, true> sentences that were cut into clauses */
     private array $cut = [];
 
-    public function __construct(private readonly Terms $terms, private readonly WordMatch $match, private readonly Meaning $meaning, private readonly Pairing $pairing, private readonly Precedents $precedents, private readonly Vocabulary $words)
-    {
+    public function __construct(
+        private readonly Terms $terms,
+        private readonly WordMatch $match,
+        private readonly Meaning $meaning,
+        private readonly Pairing $pairing,
+        private readonly Precedents $precedents,
+        private readonly Vocabulary $words,
+    ) {
         $this->facts = new Facts($words, new Days($words));
     }
 

@@ -73,7 +73,10 @@ final class Precedents
             if ($alike > 0) {
                 /** @var array{1: int} $of */
                 $of = unpack('v', $asked, $place * ($this->dimensions + self::REST) + $this->dimensions);
-                $found[] = [$alike ** self::SHARPNESS, $this->sums[$of[1]] ??= self::sum(substr($this->answered, $of[1] * $this->dimensions, $this->dimensions))];
+                $found[] = [
+                    $alike ** self::SHARPNESS,
+                    $this->sums[$of[1]] ??= self::sum(substr($this->answered, $of[1] * $this->dimensions, $this->dimensions)),
+                ];
             }
         }
 

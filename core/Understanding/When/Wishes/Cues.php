@@ -39,7 +39,10 @@ final readonly class Cues
             $cues[$cue] = $words->phrases('wishes', $cue);
         }
         $this->cues = $cues;
-        $this->leads = array_fill_keys([...$words->section('wishes', 'before_hour_one'), ...array_map(strval(...), array_keys($words->section('calendar', 'weekdays')))], true);
+        $this->leads = array_fill_keys(
+            [...$words->section('wishes', 'before_hour_one'), ...array_map(strval(...), array_keys($words->section('calendar', 'weekdays')))],
+            true,
+        );
         $this->little = array_fill_keys($words->section('wishes', 'between_words'), true);
     }
 
@@ -52,7 +55,11 @@ final readonly class Cues
     {
         $before = $t[$item->from - 1] ?? null;
 
-        return $item->doubtful && $before !== null && ($t[$item->from]->text ?? '') === 'one' && ! isset($this->leads[$before->text]) && preg_match('/^\d|(?:st|nd|rd|th)$/', $before->text) !== 1;
+        return $item->doubtful
+            && $before !== null
+            && ($t[$item->from]->text ?? '') === 'one'
+            && ! isset($this->leads[$before->text])
+            && preg_match('/^\d|(?:st|nd|rd|th)$/', $before->text) !== 1;
     }
 
     /**

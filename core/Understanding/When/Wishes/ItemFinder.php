@@ -19,7 +19,23 @@ use Ringo\Understanding\When\Span;
 final readonly class ItemFinder
 {
     /** Turns of phrase of wishes.php that stand for themselves. */
-    private const TURNS = ['first_thing', 'earliest', 'latest', 'other_day', 'any_day', 'any_time', 'any', 'later', 'earlier', 'later_in_week', 'earlier_in_week', 'day_after', 'day_before', 'week_after', 'week_before'];
+    private const TURNS = [
+        'first_thing',
+        'earliest',
+        'latest',
+        'other_day',
+        'any_day',
+        'any_time',
+        'any',
+        'later',
+        'earlier',
+        'later_in_week',
+        'earlier_in_week',
+        'day_after',
+        'day_before',
+        'week_after',
+        'week_before',
+    ];
 
     /** Turns of phrase that are a day or week beside another. */
     private const BESIDE = ['day_after' => '+1 day', 'day_before' => '-1 day', 'week_after' => '+1 week', 'week_before' => '-1 week'];

@@ -10,7 +10,19 @@ use Ringo\Understanding\Context;
 final readonly class Turns
 {
     /** 'Anything later' is later, not any time at all. */
-    private const BESIDE = ['later', 'earlier', 'later_in_week', 'earlier_in_week', 'day_after', 'day_before', 'week_after', 'week_before', 'other_day', 'any_day', 'any_time'];
+    private const BESIDE = [
+        'later',
+        'earlier',
+        'later_in_week',
+        'earlier_in_week',
+        'day_after',
+        'day_before',
+        'week_after',
+        'week_before',
+        'other_day',
+        'any_day',
+        'any_time',
+    ];
 
     /** Days from Monday on which the second half of a week begins. */
     private const SECOND_HALF = 3;
