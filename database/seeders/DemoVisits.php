@@ -20,7 +20,7 @@ use Ringo\Rehearsal\Input;
 /** Calls of the demonstration that book, move and cancel: each takes the path of a live call, so that what it agrees stands in the diary. */
 final readonly class DemoVisits
 {
-    /** Minutes of the call's own day after which nobody rings a workshop. */
+    /** The hour of the day from which on nobody rings the workshop. */
     private const LAST_HOUR = 17;
 
     public function __construct(private CallHost $host, private NumberingPlan $plan)

@@ -112,7 +112,7 @@ final class Precedents
         $rare = [];
         $length = 0.0;
         foreach ($stems as $stem) {
-            $places = $this->places[$stem] ??= $this->read($stem);
+            $places = $this->places[$stem] ?? $this->read($stem);
             $weight = $places === [] ? log($this->count) : log($this->count / count($places));
             $length += $weight * $weight;
             foreach ($places as $place) {
@@ -140,7 +140,8 @@ final class Precedents
         }
         $from = $at + strlen($stem) + 2;
 
-        return array_map(intval(...), explode(' ', substr($this->stems, $from, (int) strpos($this->stems, "\n", $from) - $from)));
+        // Words no question holds are not remembered: there is no end of them.
+        return $this->places[$stem] = array_map(intval(...), explode(' ', substr($this->stems, $from, (int) strpos($this->stems, "\n", $from) - $from)));
     }
 
     private function load(): string
