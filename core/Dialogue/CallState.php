@@ -101,6 +101,9 @@ final class CallState
     /** @var list<string> topics between which the caller is asked */
     public array $candidates = [];
 
+    /** @var ?array{words: string, turn: ?int} what was said that might be meant by one of the candidates, and the turn it was said in */
+    public ?array $unsorted = null;
+
     public int $failures = 0;
 
     public int $silences = 0;

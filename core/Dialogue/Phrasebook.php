@@ -27,6 +27,20 @@ final readonly class Phrasebook
         return $table[$this->agent->formality] ?? $table['plain'];
     }
 
+    /** The kind of courtesy a line of the agent begins with: thanks, regret; null for none. */
+    public function courtesy(string $line): ?string
+    {
+        foreach ($this->words->section('phrases', 'courtesies') as $kind => $openings) {
+            foreach ($openings as $opening) {
+                if (preg_match('/^'.$opening.'\b/i', $line) === 1) {
+                    return (string) $kind;
+                }
+            }
+        }
+
+        return null;
+    }
+
     /** Whether a request of the caller's stands anywhere in the words. */
     public function contains(Heard $heard, string ...$sections): bool
     {

@@ -35,8 +35,14 @@ final class Turn
     /** Standing phrases that are an apology: no turn holds two. */
     private const APOLOGIES = ['apologise', 'not_told', 'sorry_to_hear', 'polite'];
 
+    /** Standing phrases that thank or regret: not said before a line that begins so itself. */
+    private const COURTESIES = ['acknowledge', 'acknowledge_words', 'sorry_to_hear', 'apologise'];
+
     /** @var list<Action> */
     public array $actions = [];
+
+    /** The courtesy said last, and where it stands among the actions. */
+    private ?int $courtesy = null;
 
     /** Whether an apology was said in this turn; one is enough. */
     private bool $apologised = false;
@@ -163,6 +169,9 @@ final class Turn
         if ($text === '') {
             return;
         }
+        if ($this->courtesy !== null && $this->courtesy === array_key_last($this->actions) && $this->courtesyAgain($text)) {
+            array_pop($this->actions);
+        }
         $agent = $this->script->agent;
         $pace = $agent->voice['pace'] * $this->state->pace;
         $this->actions[] = new Speak($text, $this->ssml->of($text, $agent->language.'-'.$agent->country, $pace, $agent->voice['pitch']), $this->timing->ofAgent($text, $pace), true, $step);
@@ -187,7 +196,20 @@ final class Turn
             }
             $this->apologised = true;
         }
+        $before = count($this->actions);
         $this->speak($this->phrase($name, $with), $this->state->step, $question);
+        if (in_array($name, self::COURTESIES, true) && count($this->actions) > $before) {
+            $this->courtesy = $before;
+        }
+    }
+
+    /** Whether a line begins with the courtesy that was just said: 'Thanks. Thank you, I have noted it.' */
+    private function courtesyAgain(string $text): bool
+    {
+        $said = $this->actions[$this->courtesy ?? -1] ?? null;
+        $begins = fn (string $line): ?string => $this->phrases->courtesy($line);
+
+        return $said instanceof Speak && $begins($said->text) !== null && $begins($said->text) === $begins($text);
     }
 
     /** @param array<string, string> $with */

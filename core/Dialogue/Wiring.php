@@ -86,7 +86,7 @@ final readonly class Wiring
         $words = $understanding->words;
         $this->phrases = new Phrasebook($words, $script->agent);
         $questions = new Questions($this->phrases);
-        $this->acts = new ActFinder($this->phrases, $questions, new PersonAsked($this->phrases), ActModel::english());
+        $this->acts = new ActFinder($this->phrases, $questions, new PersonAsked($this->phrases, $words), ActModel::english());
         $topics = new Topics($words, $memory);
         $meant = new Values\YesNoMeant(Model::english(), $words);
         $collector = new Collector($understanding, $meant);
@@ -99,6 +99,7 @@ final readonly class Wiring
         $settled = new Settled($keeper);
         $readBack = new ReadBack($keeper, $words);
         $elsewhere = new Elsewhere($this->phrases);
+        $lone = new Values\LoneValue($understanding);
         $entry = new TopicEntry($understanding, $collector, $keeper, $volunteer, new Tone($this->phrases));
         $this->identity = new Identity($understanding);
         $callBacks = new CallBacks($understanding, $this->phrases, $switchboard);
@@ -131,19 +132,20 @@ final readonly class Wiring
                 new Steps\Acknowledgement,
                 new Steps\Turning($this->phrases, $topics, $switch),
                 $meant,
+                $lone,
             ),
             'book' => new Steps\BookRunner($puts, $understanding, $appointments, $talk = new Talk, $choice = new Choice($words), new Finding($understanding, $choice, $talk), new Agreeing($talk, new Agreed, $waiting = new WaitingList), $waiting),
             'summary' => new Steps\SummaryRunner($puts, $understanding, $corrections, $names, $keeper),
             'repeat' => new Steps\RepeatRunner($puts, $understanding, $volunteer, $collector, $keeper),
             'reach' => new Steps\ReachRunner($puts, $understanding, $this->phrases, new Values\RingAgain($understanding)),
             'choose' => new Steps\ChooseRunner($puts, $understanding, $topics, $collector, $keeper, $replies),
-            'listen' => new Steps\ListenRunner($puts, $understanding, $this->phrases, $topics, $replies, $volunteer, $entry, new Acts\Wanting(SayingModel::requests())),
+            'listen' => new Steps\ListenRunner($puts, $understanding, $this->phrases, $topics, $replies, $volunteer, $entry, new Acts\Wanting(SayingModel::requests()), $corrections),
         ]);
         $answering = new Modes\Answering($runners, $this->phrases);
         $this->modes = new ModeHandlers([
             Mode::Answer->value => $answering,
-            Mode::Confirm->value => new Modes\Confirming($understanding, $corrections, $collector, $keeper, $settled, $readBack, $replies, $elsewhere),
-            Mode::Clarify->value => new Modes\Clarifying($understanding, $entry, $answering),
+            Mode::Confirm->value => new Modes\Confirming($understanding, $corrections, $collector, $keeper, $settled, $readBack, $replies, $elsewhere, $lone),
+            Mode::Clarify->value => new Modes\Clarifying($understanding, $this->phrases, $topics, $replies, $entry, $answering),
             Mode::Identify->value => new Modes\Identifying($this->identity, $answering),
             Mode::Recent->value => new Modes\Returning($this->identity, $answering),
             Mode::WhichTeam->value => new Modes\ChoosingTeam($this->transfers),

@@ -15,9 +15,13 @@ final readonly class AsStatement
     /** @var array<string, true> */
     private array $subjects;
 
+    /** @var array<string, array{some: string, none: string}> 'anybody': 'somebody' where the answer is yes, 'nobody' where it is no */
+    private array $indefinite;
+
     public function __construct(Vocabulary $words)
     {
         $this->denied = $words->section('questions', 'denied');
+        $this->indefinite = $words->section('questions', 'indefinite');
         $this->subjects = array_fill_keys($words->section('questions', 'subjects'), true);
     }
 
@@ -34,6 +38,9 @@ final readonly class AsStatement
             return null;
         }
         $rest = $m[3];
+        if (isset($this->indefinite[$subject])) {
+            return $this->indefinite[$subject][$yes ? 'some' : 'none']." {$auxiliary} {$rest}";
+        }
         if ($auxiliary === 'do' || $auxiliary === 'does' || $auxiliary === 'did') {
             // 'Do you have a lift' and yes: 'you have a lift'; the past needs its own forms, so it keeps 'did'.
             return $yes && $auxiliary === 'do' ? "{$subject} {$rest}" : ($yes ? "{$subject} {$auxiliary} {$rest}" : "{$subject} {$this->denied[$auxiliary]} {$rest}");

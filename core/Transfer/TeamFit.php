@@ -24,10 +24,10 @@ use Ringo\Language\Vocabulary;
 final class TeamFit
 {
     /** What was said first counts so much beside the answer to the question. */
-    private const BEFORE = 0.5;
+    private const BEFORE = 0.15;
 
-    /** A team that was offered is likelier than one that was not. */
-    private const OFFERED = 1.0;
+    /** A team that was offered is likelier than one that was not; in full where all that was likely was offered. */
+    private const OFFERED = 3.0;
 
     /** 'Neither' speaks so much against those offered. */
     private const DENIED = 4.0;
@@ -128,9 +128,11 @@ final class TeamFit
         $now = $this->candidates->likely($answer);
         $before = $this->candidates->likely($first)->of;
         $scores = [];
+        // Those offered for good reasons are rather meant than those offered for want of any.
+        $meant = array_sum(array_intersect_key($before, array_flip($pool)));
         foreach ($now->of as $key => $share) {
             $offered = in_array((string) $key, $pool, true);
-            $scores[$key] = log($share + self::TRACE) + self::BEFORE * log(($before[$key] ?? 0.0) + self::TRACE) + ($offered ? ($none ? -self::DENIED : self::OFFERED) : 0.0);
+            $scores[$key] = log($share + self::TRACE) + self::BEFORE * log(($before[$key] ?? 0.0) + self::TRACE) + ($offered ? ($none ? -self::DENIED : self::OFFERED * $meant) : 0.0);
         }
         if ($scores === []) {
             return new Fit([], null, [], '', 'no teams are described');
@@ -245,6 +247,25 @@ final class TeamFit
     }
 
     /**
+     * The clauses that can be said by themselves: of 'machines that have broken down, will not start or leak' the first alone, of
+     * 'bringing machines back, picking them up' what speaks of 'them' last of all.
+     *
+     * @param list<string> $clauses
+     *
+     * @return list<string>
+     */
+    private function standAlone(array $clauses): array
+    {
+        $lean = array_filter($clauses, static fn (string $clause): bool => preg_match('/^(?:or |and )?(?:will|would|are|is|was|were|has|have|had|do|does|did|can|cannot|could|not)\b/i', $clause) === 1);
+        if ($lean !== []) {
+            return array_slice($clauses, 0, max(1, (int) array_key_first($lean)));
+        }
+        $whole = array_values(array_filter($clauses, static fn (string $clause): bool => preg_match('/\b(?:them|it)\b/i', $clause) !== 1));
+
+        return $whole === [] ? $clauses : $whole;
+    }
+
+    /**
      * The words by which a team is asked about beside others: what its description does not share with theirs.
      *
      * @param list<string> $candidates
@@ -259,6 +280,7 @@ final class TeamFit
                 $others += $this->evidence->wordsOf($other);
             }
         }
+        $clauses = $this->standAlone($clauses);
         $telling = array_values(array_filter($clauses, function (string $clause) use ($others): bool {
             foreach ($this->tokenizer->words($clause) as $word) {
                 if (! isset($this->small[$word]) && isset($others[$this->stemmer->stem($word)])) {

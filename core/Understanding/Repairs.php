@@ -16,6 +16,9 @@ final readonly class Repairs
 {
     private const NO_REPAIR_BEFORE = ['problem', 'worries', 'thanks', 'thank', 'more', 'less', 'fewer', 'later', 'earlier', 'spaces', 'space', 'dots', 'dot', 'gaps', 'one', 'idea', 'need', 'way', 'chance', 'doubt', 'longer', 'than', 'capitals', 'hyphen', 'rush', 'particular', 'deposit', 'vat'];
 
+    /** Words at which what is not meant ends, and what is begins. */
+    private const TURNS = ['but', 'its', "it's", "that's", 'it', 'could', 'can', 'would', "i'd", 'i', 'we', "let's", 'please'];
+
     public function __construct(private Vocabulary $words)
     {
     }
@@ -65,12 +68,19 @@ final readonly class Repairs
     {
         $kept = [];
         $skipping = false;
+        $own = 0;
+        $saveFor = $this->words->phrases('talk', 'save_for');
         foreach ($tokens as $i => $token) {
-            if ($skipping && ($token->afterBreak() || in_array($token->text, ['but', 'its', "it's", "that's", 'it'], true))) {
+            if ($skipping && $i >= $own && ($token->afterBreak() || in_array($token->text, self::TURNS, true))) {
                 $skipping = false;
             }
             if ($token->text === 'not' && ! in_array($tokens[$i + 1]->text ?? '', ['sure', 'before', 'after', 'until', 'later', 'earlier', 'certain', 'far', 'too', 'bad', 'that'], true)) {
                 $skipping = true;
+            }
+            $away = $saveFor->at($tokens, $i);
+            if ($away !== null) {
+                $skipping = true;
+                $own = $i + $away[1];
             }
             if (! $skipping) {
                 $kept[] = $token;

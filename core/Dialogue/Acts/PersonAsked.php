@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Ringo\Dialogue\Acts;
 
 use Ringo\Dialogue\Phrasebook;
+use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
 use Ringo\Understanding\Heard;
 
 /** Tells a request for a person from talk of one: 'a real person rang me yesterday' asks for nobody. */
@@ -16,7 +18,7 @@ final readonly class PersonAsked
     /** As many words or fewer, and a bare 'manager' or 'operator' is a request. */
     private const FEW_WORDS = 4;
 
-    public function __construct(private Phrasebook $phrases)
+    public function __construct(private Phrasebook $phrases, private Vocabulary $words)
     {
     }
 
@@ -39,7 +41,50 @@ final readonly class PersonAsked
         }
         $alone = $this->phrases->is($heard, 'person_alone') && count($tokens) <= self::FEW_WORDS;
 
-        return $alone ? new Act(ActKind::Person, $heard, $heard->only([]), 0.9, true) : null;
+        return $alone ? new Act(ActKind::Person, $heard, $heard->only([]), 0.9, true) : $this->byName($heard);
+    }
+
+    /** 'Is Helen there please', 'could I have a word with Mr Ashby'. */
+    private function byName(Heard $heard): ?Act
+    {
+        $tokens = $heard->tokens;
+        foreach ($this->phrases->table('acts', 'person_by_name')->all($tokens) as [, $place, $length]) {
+            $name = $this->nameAt($tokens, $place + $length);
+            if ($name > 0) {
+                return $this->act($heard, $place, $length + $name);
+            }
+        }
+        $there = $this->phrases->table('acts', 'whether_in');
+        foreach ($tokens as $i => $token) {
+            $name = in_array($token->text, ['is', "isn't"], true) ? $this->nameAt($tokens, $i + 1) : 0;
+            $in = $name === 0 ? null : $there->at($tokens, $i + 1 + $name);
+            if ($in !== null && ! isset($tokens[$i + 1 + $name + $in[1]])) {
+                return $this->act($heard, $i, 1 + $name + $in[1]);
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param list<Token> $tokens
+     *
+     * @return int how many words a name of a person takes there; 0 for none
+     */
+    private function nameAt(array $tokens, int $i): int
+    {
+        $first = $tokens[$i] ?? null;
+        if ($first === null) {
+            return 0;
+        }
+        if (in_array($first->text, $this->words->section('names', 'titles'), true)) {
+            return isset($tokens[$i + 1]) ? 2 : 0;
+        }
+        $written = $i > 0 && preg_match('/^\p{Lu}/u', $first->original) === 1;
+        $given = isset($this->words->set('given_names')[$first->text]) && ($written || ! isset($this->words->set('everyday_words')[$first->text]));
+        $surname = $tokens[$i + 1] ?? null;
+
+        return $given ? ($surname !== null && ! $surname->afterBreak() && (isset($this->words->set('surnames')[$surname->text]) || preg_match('/^\p{Lu}/u', $surname->original) === 1) ? 2 : 1) : 0;
     }
 
     /** Whether the person is all that is asked for: 'is there somebody who sells tyres' asks about tyres, 'somebody about my bill' for somebody. */

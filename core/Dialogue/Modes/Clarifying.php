@@ -4,13 +4,19 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Modes;
 
+use Ringo\Dialogue\Acts\Act;
+use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Mode;
+use Ringo\Dialogue\Phrasebook;
+use Ringo\Dialogue\Replies\Replies;
 use Ringo\Dialogue\Steps\TopicEntry;
 use Ringo\Dialogue\Steps\Waiting;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Walk\Move;
+use Ringo\Fit\Topics;
 use Ringo\Script\Steps\Listen\ListenStep;
+use Ringo\Understanding\Heard;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Understanding;
 use Ringo\Value\ValueType;
@@ -18,7 +24,19 @@ use Ringo\Value\ValueType;
 /** Which of the topics that fit is meant; words that say something else are heard as at an open question. */
 final readonly class Clarifying implements ModeHandler
 {
-    public function __construct(private Understanding $understanding, private TopicEntry $entry, private Answering $answering)
+    /** What a reply may do and still be about the matter. */
+    private const OF_THE_MATTER = [ActKind::Complaint, ActKind::Thanks, ActKind::Frustration, ActKind::DontKnow, ActKind::DontMind];
+
+    /** What the first words weigh beside the reply. */
+    private const BEFORE = 0.15;
+
+    /** Words of substance beside which a no to several topics is no more than that; with more it goes on to say which. */
+    private const BARE_NO = 2;
+
+    /** Likelihood that nothing falls below. */
+    private const TRACE = 0.02;
+
+    public function __construct(private Understanding $understanding, private Phrasebook $phrases, private Topics $topics, private Replies $replies, private TopicEntry $entry, private Answering $answering)
     {
     }
 
@@ -38,12 +56,67 @@ final readonly class Clarifying implements ModeHandler
             return null;
         }
         $reading = $this->which($turn, $step, $candidates, $hearing);
-        if (! $reading->found()) {
-            return $this->answering->answer($turn, $hearing);
-        }
-        $turn->trace->rule("topic {$reading->value}: the caller said which");
+        if ($reading->found()) {
+            $turn->trace->rule("topic {$reading->value}: the caller said which");
 
-        return $this->entry->enter($turn, $step, (string) $reading->value, $hearing->heard);
+            return $this->entry->enter($turn, $step, (string) $reading->value, $hearing->heard);
+        }
+        $narrowed = $this->narrowed($turn, $step, $candidates, $hearing);
+        if ($narrowed !== null) {
+            return $this->entry->enter($turn, $step, $narrowed, $hearing->heard);
+        }
+        $state->unsorted = null;
+
+        return $this->answering->answer($turn, $hearing);
+    }
+
+    /**
+     * The topic that is likeliest by all that was said so far, where the reply tells more of the matter without saying which:
+     * 'it's the pipe in the loft'. Nothing where the reply says no, asks, or is about another topic.
+     *
+     * @param list<string> $candidates
+     */
+    private function narrowed(Turn $turn, ListenStep $step, array $candidates, Hearing $hearing): ?string
+    {
+        $before = $turn->state->unsorted['words'] ?? '';
+        $no = $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain())->value === false
+            && (count($candidates) === 1 || $this->phrases->content($hearing->heard->tokens) <= self::BARE_NO);
+        $unsure = $hearing->alone(ActKind::DontKnow, ActKind::DontMind) !== null;
+        $elsewhere = array_filter($hearing->acts, static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, self::OF_THE_MATTER, true));
+        $answered = $hearing->asks() && $this->replies->answer($turn, $hearing->questions[0]) !== null;
+        $otherwise = $answered || $elsewhere !== [];
+        if ($before === '' || $candidates === [] || $no || $otherwise || $this->another($step, $candidates, $hearing->heard)) {
+            return null;
+        }
+        $urgent = array_values(array_filter($candidates, static fn (string $key): bool => $step->topic($key)['urgent'] ?? false));
+        if ($unsure && $urgent !== []) {
+            $turn->trace->rule("topic {$urgent[0]}: it is urgent and the caller is not sure");
+
+            return $urgent[0];
+        }
+        $first = $this->topics->meant($step->topics, $this->understanding->hear($before))->of;
+        $now = $unsure ? [] : $this->topics->meant($step->topics, $hearing->heard)->of;
+        $of = [];
+        foreach ($candidates as $key) {
+            // What was said first did not tell them apart, so the reply counts more.
+            $of[$key] = (($now[$key] ?? 0.0) + self::TRACE) * (($first[$key] ?? 0.0) + self::TRACE) ** ($unsure ? 1.0 : self::BEFORE);
+        }
+        arsort($of);
+        $best = (string) array_key_first($of);
+        $turn->trace->rule("topic {$best}: not said which, likeliest by all that was said");
+        $turn->trace->sureness = round($of[$best] / array_sum($of), 3);
+
+        return $best;
+    }
+
+    /** @param list<string> $candidates */
+    private function another(ListenStep $step, array $candidates, Heard $heard): bool
+    {
+        $ranked = $this->topics->rank($step->topics, $heard);
+        $best = (string) array_key_first($ranked);
+        $meant = $this->topics->meant($step->topics, $heard)->taken();
+
+        return ($ranked[$best] ?? 0.0) >= Topics::FITS && ! in_array($best, $candidates, true) || $meant !== null && ! in_array($meant, $candidates, true);
     }
 
     public function missed(Turn $turn, Hearing $hearing): Move

@@ -14,6 +14,7 @@ use Ringo\Dialogue\Values\Collector;
 use Ringo\Dialogue\Values\Corrections;
 use Ringo\Dialogue\Values\Elsewhere;
 use Ringo\Dialogue\Values\Keeper;
+use Ringo\Dialogue\Values\LoneValue;
 use Ringo\Dialogue\Values\ReadBack;
 use Ringo\Dialogue\Values\Settled;
 use Ringo\Dialogue\Walk\Move;
@@ -46,6 +47,7 @@ final readonly class Confirming implements ModeHandler
         private ReadBack $readBack,
         private Replies $replies,
         private Elsewhere $elsewhere,
+        private LoneValue $lone,
     ) {
     }
 
@@ -69,15 +71,15 @@ final readonly class Confirming implements ModeHandler
 
     public function missed(Turn $turn, Hearing $hearing): Move
     {
-        $again = $this->saidAgain($turn, $hearing->heard);
+        $again = $this->saidAgain($turn, $hearing->heard) ?? $this->wentOn($turn, $hearing->heard);
         if ($again !== null) {
             return $again;
         }
         $turn->state->failures++;
         if ($turn->state->failures >= self::MOST_UNCLEAR) {
-            $turn->trace->rule('no clear yes or no, twice: taken as a no');
+            $turn->trace->rule('no clear yes or no, twice: asked afresh');
 
-            return $this->settled->with($turn, false);
+            return $this->settled->unclear($turn);
         }
         $turn->trace->rule('neither yes nor no');
         $turn->standing('apologise');
@@ -209,6 +211,28 @@ final readonly class Confirming implements ModeHandler
         }
 
         return $this->settled->with($turn, (bool) $yes->value);
+    }
+
+    /** Who gives their number when asked whether the name is right has nothing against the name. */
+    private function wentOn(Turn $turn, Heard $heard): ?Move
+    {
+        $key = count($turn->state->pending) === 1 ? $turn->state->pending[0] : '';
+        $field = $turn->script->sheet->field($key);
+        if ($field === null || is_bool($turn->state->values[$key]->value ?? null)) {
+            return null;
+        }
+        $told = $this->lone->ofAnother($turn, $field, '', $heard);
+        foreach ($told as $other => $reading) {
+            $of = $turn->script->sheet->field($other);
+            if ($of === null || $of->type === $field->type) {
+                return null;
+            }
+            $turn->trace->rule('goes on without a word against it: taken as a yes');
+            $turn->considered($of, $reading, true, 'volunteered');
+            $this->keeper->take($turn, $of, $reading, Origin::Volunteered, false);
+        }
+
+        return $told === [] ? null : $this->settled->with($turn, true);
     }
 
     /** New words for the value itself, without a no: 'Stanwick Cross'. Words that could be anything change nothing. */

@@ -15,6 +15,7 @@ use Ringo\Dialogue\Values\Collector;
 use Ringo\Dialogue\Values\Elsewhere;
 use Ringo\Dialogue\Values\Keeper;
 use Ringo\Dialogue\Values\KeyedIn;
+use Ringo\Dialogue\Values\LoneValue;
 use Ringo\Dialogue\Values\NoAnswer;
 use Ringo\Dialogue\Values\Parting;
 use Ringo\Dialogue\Values\Parts;
@@ -42,6 +43,9 @@ final readonly class AskRunner implements AskingRunner
 
     private const BY_KEYS = [ValueType::Phone, ValueType::Number, ValueType::Reference, ValueType::Date];
 
+    /** Types of which nearly any words might be an answer. */
+    private const LOOSE = [ValueType::Text, ValueType::YesNo];
+
     /** Options named as an example. */
     private const EXAMPLES = 3;
 
@@ -59,6 +63,7 @@ final readonly class AskRunner implements AskingRunner
         private Acknowledgement $acknowledgement,
         private Turning $turning,
         private YesNoMeant $meant,
+        private LoneValue $lone,
     ) {
     }
 
@@ -125,6 +130,12 @@ final readonly class AskRunner implements AskingRunner
             return Move::to($step->next);
         }
         $parted = $this->parting->of($turn, $field, $hearing);
+        $lone = in_array($field->type, self::LOOSE, true) ? $this->lone->ofAnother($turn, $field, $this->puts->question($step->prompt)->variants[0], $parted->answer) : [];
+        if ($lone !== []) {
+            $this->keepAll($turn, $lone);
+
+            return $this->notWhatWasAsked($turn, $step, $hearing, $parted->questions);
+        }
         $reading = $this->read($turn, $field, $parted->answer);
         $taken = $reading->found() && $reading->confidence >= Collector::LEAST && ! ($field->type === ValueType::Text && $parted->questions !== [] && $parted->answer->isEmpty());
         $without = $this->noAnswer->kind($turn, $step, $field, $hearing, $taken);
@@ -161,7 +172,7 @@ final readonly class AskRunner implements AskingRunner
     /** 'This would be my first time' is a no to 'have you been here before': it is put back in words to confirm. */
     private function meant(Turn $turn, AskStep $step, Field $field, Heard $words, Hearing $hearing): ?Move
     {
-        if ($field->type !== ValueType::YesNo || $hearing->asks() || $hearing->alone(...ActKind::cases()) !== null) {
+        if ($field->type !== ValueType::YesNo || $hearing->asks() || $this->lone->in($turn, $words) !== null || $hearing->alone(...ActKind::cases()) !== null) {
             return null;
         }
         $guessed = $this->meant->guessed($turn, $words);

@@ -14,6 +14,7 @@ use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Replies\Replies;
 use Ringo\Dialogue\Replies\Reply;
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Corrections;
 use Ringo\Dialogue\Values\Volunteer;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Fit\Likelihoods;
@@ -42,10 +43,10 @@ final readonly class ListenRunner implements AskingRunner
     private const MEANT_RATHER = 0.7;
 
     /** From here on a topic may be meant, and is asked about. */
-    private const MAY_BE_MEANT = 0.37;
+    private const MAY_BE_MEANT = 0.1;
 
     /** The same of a question that nothing answers. */
-    private const MAY_BE_ASKED = 0.43;
+    private const MAY_BE_ASKED = 0.3;
 
     /** Topics that the trace tells of. */
     private const TOLD = 3;
@@ -76,12 +77,14 @@ final readonly class ListenRunner implements AskingRunner
         private Volunteer $volunteer,
         private TopicEntry $entry,
         private Wanting $wanting,
+        private Corrections $corrections,
     ) {
     }
 
     public function enter(Turn $turn, Step $step): Move
     {
         \assert($step instanceof ListenStep);
+        $turn->state->unsorted = null;
         if ($this->puts->visit($turn, $step)) {
             $again = $this->puts->again($turn, $step) && $turn->state->heard > 0 ? $step->again : null;
             $turn->prompt($again ?? $step->prompt, $step->key(), true);
@@ -302,6 +305,9 @@ final readonly class ListenRunner implements AskingRunner
     /** What no word of a topic tells: taken where its meaning is likely enough, asked about where it may be. */
     private function byMeaning(Turn $turn, ListenStep $step, Hearing $hearing, bool $ungrounded): ?Move
     {
+        if ($this->corrections->sounded($hearing->heard)) {
+            return null;
+        }
         $otherwise = array_filter($hearing->acts, static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, [ActKind::Question, ActKind::Complaint, ActKind::Thanks], true));
         if (count($step->topics) < 2 || $otherwise !== [] || $this->wonders($hearing) || $this->phrases->content($hearing->heard->tokens) < self::WORDS_THAT_MEAN) {
             return null;
@@ -316,7 +322,9 @@ final readonly class ListenRunner implements AskingRunner
             return $this->entry->enter($turn, $step, $best, $hearing->heard);
         }
 
-        return $likely->of[$best] < ($hearing->asks() ? self::MAY_BE_ASKED : self::MAY_BE_MEANT) ? null : $this->ask($turn, $step, array_slice($likely->asked(), 0, 2), "topic {$shown}: asks", $hearing);
+        $least = $hearing->asks() && $this->wanting->toKnow($hearing) ? self::MAY_BE_ASKED : self::MAY_BE_MEANT;
+
+        return $likely->noneMeant() || $likely->of[$best] < $least ? null : $this->ask($turn, $step, $likely->asked(), "topic {$shown}: asks", $hearing);
     }
 
     /** 'Put me down for one then': what the last question was about. */
@@ -374,6 +382,7 @@ final readonly class ListenRunner implements AskingRunner
         }
         $turn->state->mode = Mode::Clarify;
         $turn->state->candidates = $keys;
+        $turn->state->unsorted = ['words' => $hearing->heard->original, 'turn' => $turn->callerTurn];
         $turn->trace->rule($why);
         $turn->standing('clarify', ['options' => $turn->listed(array_map(static fn (string $key): string => $step->topic($key)['label'] ?? $key, $keys))], true);
 

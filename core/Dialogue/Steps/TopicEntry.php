@@ -47,6 +47,8 @@ final readonly class TopicEntry
     public function enter(Turn $turn, ListenStep $step, string $key, ?Heard $heard = null): Move
     {
         $topic = $step->topic($key);
+        $before = $turn->state->unsorted;
+        $turn->state->unsorted = null;
         if ($topic === null) {
             return Move::again();
         }
@@ -54,12 +56,30 @@ final readonly class TopicEntry
             $this->afresh($turn, $topic['next']);
         }
         $turn->state->topic = $key;
-        $this->tone->meet($turn, $topic['tone'], $heard);
+        $first = $before === null ? null : Heard::of($before['words'], $this->understanding->words);
+        $this->tone->meet($turn, $topic['tone'], $first ?? $heard);
+        $told = $first === null ? [] : $this->toldBefore($turn, $first, $before['turn'] ?? null, $topic['next']);
         if ($heard !== null) {
-            $this->volunteer->echo($turn, $this->volunteer->from($turn, $heard, $topic['next'], false));
+            $told = [...$told, ...$this->volunteer->from($turn, $heard, $topic['next'], false)];
         }
+        $this->volunteer->echo($turn, array_values(array_unique($told)));
 
         return Move::on($topic['next']);
+    }
+
+    /**
+     * What the words told that could not be sorted until it was asked which was meant; told in their own turn.
+     *
+     * @return list<string> the fields
+     */
+    private function toldBefore(Turn $turn, Heard $heard, ?int $said, string $from): array
+    {
+        $now = $turn->callerTurn;
+        $turn->callerTurn = $said;
+        $told = $this->volunteer->from($turn, $heard, $from, false);
+        $turn->callerTurn = $now;
+
+        return $told;
     }
 
     /**

@@ -7,7 +7,6 @@ namespace Ringo\Dialogue\Values;
 use Ringo\Dialogue\Held;
 use Ringo\Dialogue\Turn;
 use Ringo\Language\Vocabulary;
-use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Sheet\Field;
 use Ringo\Speech\AsStatement;
 use Ringo\Value\ValueType;
@@ -20,9 +19,12 @@ final readonly class ReadBack
 
     private AsStatement $statement;
 
+    private PlainQuestion $question;
+
     public function __construct(private Keeper $keeper, private Vocabulary $words)
     {
         $this->statement = new AsStatement($words);
+        $this->question = new PlainQuestion($words);
     }
 
     /** All that waits for a yes, in one breath; null where nothing does. */
@@ -50,17 +52,9 @@ final readonly class ReadBack
         if (! is_bool($value) || $step === null) {
             return null;
         }
-        $statement = $this->statement->of($this->asked($turn, $step), $value);
+        $statement = $this->statement->of($this->question->of($turn, $step), $value);
 
         return ($value ? 'a yes' : 'a no').($statement === null ? '' : ': '.$statement);
-    }
-
-    /** The question itself, without what is said before it. */
-    private function asked(Turn $turn, AskStep $step): string
-    {
-        $sentences = preg_split('/(?<=[.!?])\s+/', $step->prompt->filled(0, $turn->scope()->words(...)), -1, PREG_SPLIT_NO_EMPTY) ?: [''];
-
-        return $sentences[count($sentences) - 1];
     }
 
     public function words(Turn $turn, Field $field, Held $held): string

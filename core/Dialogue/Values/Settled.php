@@ -37,13 +37,26 @@ final readonly class Settled
 
             return Move::to($next);
         }
+        if (count($state->pending) === 1 && $this->turned($turn, $state->pending[0])) {
+            $state->pending = [];
+            $state->mode = Mode::Answer;
+
+            return Move::to($next);
+        }
+
+        return $this->unclear($turn);
+    }
+
+    /** Neither a yes nor a no: what was to be confirmed is let go, and asked for again. */
+    public function unclear(Turn $turn): Move
+    {
+        $state = $turn->state;
+        $state->failures = 0;
+        $next = $state->resume ?? $state->step ?? $turn->script->first;
         $rejected = $state->pending;
         $state->pending = [];
         $state->mode = Mode::Answer;
         $again = null;
-        if (count($rejected) === 1 && $this->turned($turn, $rejected[0])) {
-            return Move::to($next);
-        }
         foreach ($rejected as $key) {
             $state->unconfirmed[$key] = ($state->unconfirmed[$key] ?? 0) + 1;
             $turn->forget($key);
@@ -77,6 +90,9 @@ final readonly class Settled
         $tries = $state->unconfirmed[$step->field] ?? 0;
         if ($tries > $step->tries + 1) {
             return Move::out();
+        }
+        if ($type === ValueType::YesNo) {
+            return Move::again();
         }
         if ($tries >= self::TRY_OTHERWISE && in_array($type, [ValueType::PersonName, ValueType::Email, ValueType::Reference], true)) {
             $turn->trace->rule('two failed confirmations: spelling');

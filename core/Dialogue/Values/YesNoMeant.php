@@ -7,6 +7,7 @@ namespace Ringo\Dialogue\Values;
 use Ringo\Advice\Purpose;
 use Ringo\Dialogue\Turn;
 use Ringo\Language\Vocabulary;
+use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Understanding\Heard;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\YesNo\Model;
@@ -32,21 +33,31 @@ final readonly class YesNoMeant
     /** How sure a value is that an adviser reads the same way or decides: not read back where only doubt is. */
     public const ADVISED = 0.8;
 
+    /** How sure a value is where the reply says one of the two again that were asked about. */
+    private const RESTATED = 0.9;
+
     /** From here on a reply that holds no yes or no is taken to mean one. */
     private const MEANT = 0.55;
 
     /** @var array<string, true> words that are a yes or a no wherever they begin a reply */
     private array $plain;
 
+    private PlainQuestion $plainQuestion;
+
     public function __construct(private Model $model, Vocabulary $words)
     {
+        $this->plainQuestion = new PlainQuestion($words);
         $this->plain = array_fill_keys($words->section('yes_no', 'plain'), true);
     }
 
     /** A yes or no that was read, with how sure it is given the question. */
     public function weighed(Turn $turn, Reading $read, Heard $heard): Reading
     {
-        $given = $this->given($read, $heard, self::question($turn));
+        $restated = $this->restated($turn, $heard);
+        if ($restated->found()) {
+            return $restated;
+        }
+        $given = $this->given($read, $heard, $this->question($turn));
 
         return $given->found() && $given->confidence <= self::UNSURE && $given !== $read ? $this->advised($turn, $given, $heard) : $given;
     }
@@ -54,7 +65,7 @@ final readonly class YesNoMeant
     /** The same where an adviser was asked whether it is a yes or a no. */
     private function advised(Turn $turn, Reading $reading, Heard $heard): Reading
     {
-        $choice = $turn->advised(Purpose::YesNo, 'The agent asked: "'.self::question($turn).'" Does the reply say yes or no to it?', ['yes' => 'the reply means yes', 'no' => 'the reply means no']);
+        $choice = $turn->advised(Purpose::YesNo, 'The agent asked: "'.$this->question($turn).'" Does the reply say yes or no to it?', ['yes' => 'the reply means yes', 'no' => 'the reply means no']);
 
         return $choice === null ? $reading : Reading::of($choice === 'yes', self::ADVISED, $heard->original, 0, strlen($heard->original));
     }
@@ -85,9 +96,21 @@ final readonly class YesNoMeant
     /** What a reply without a yes or no means; nothing where it may mean neither. */
     public function guessed(Turn $turn, Heard $heard): Reading
     {
-        $guess = $this->guess($heard, self::question($turn));
+        $restated = $this->restated($turn, $heard);
+        if ($restated->found()) {
+            return $restated;
+        }
+        $guess = $this->guess($heard, $this->question($turn));
 
         return $guess->found() ? $this->advised($turn, $guess, $heard) : $guess;
+    }
+
+    private function restated(Turn $turn, Heard $heard): Reading
+    {
+        $step = $turn->step();
+        $value = $step instanceof AskStep ? $this->plainQuestion->restated($turn, $step, $heard) : null;
+
+        return $value === null ? Reading::none() : Reading::of($value, self::RESTATED, $heard->original, 0, strlen($heard->original));
     }
 
     private function guess(Heard $heard, string $question): Reading
@@ -112,12 +135,15 @@ final readonly class YesNoMeant
         return true;
     }
 
-    /** The question itself, without what was said before it. */
-    private static function question(Turn $turn): string
+    /** What was asked, or the part of it that the field is about where it asked which of two. */
+    private function question(Turn $turn): string
     {
-        $sentences = preg_split('/(?<=[.!?])\s+/', $turn->state->lastQuestion, -1, PREG_SPLIT_NO_EMPTY) ?: [];
-        $asks = array_values(array_filter($sentences, static fn (string $one): bool => str_ends_with($one, '?')));
+        $step = $turn->step();
+        if ($step instanceof AskStep && $this->plainQuestion->either($turn, $step)) {
+            return $this->plainQuestion->of($turn, $step);
+        }
+        $last = PlainQuestion::last($turn->state->lastQuestion);
 
-        return $asks === [] ? '' : $asks[count($asks) - 1];
+        return str_ends_with($last, '?') ? $last : '';
     }
 }

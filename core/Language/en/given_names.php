@@ -557,7 +557,7 @@ return [
     'mickael' => true, 'mieszko' => true, 'mietta' => true, 'miguel' => true, 'mihaela' => true, 'mihai' => true, 'mihail' => true, 'mihnea' => true,
     'mika' => true, 'mikael' => true, 'mikayla' => true, 'mike' => true, 'mikel' => true, 'mikołaj' => true, 'mila' => true, 'milan' => true,
     'mildred' => true, 'milena' => true, 'miles' => true, 'milford' => true, 'miller' => true, 'millie' => true, 'milo' => true, 'milou' => true,
-    'milton' => true, 'mimmi' => true, 'mina' => true, 'minerva' => true, 'mini' => true, 'minna' => true, 'minnie' => true, 'minodora' => true,
+    'milton' => true, 'mimmi' => true, 'mina' => true, 'minerva' => true, 'minna' => true, 'minnie' => true, 'minodora' => true,
     'mioara' => true, 'mirabela' => true, 'miracle' => true, 'mircea' => true, 'mirco' => true, 'mireia' => true, 'mireille' => true, 'mirela' => true,
     'mirella' => true, 'mireya' => true, 'miriam' => true, 'miriana' => true, 'mirjam' => true, 'mirko' => true, 'miron' => true, 'mirona' => true,
     'miroslav' => true, 'miroslaw' => true, 'mirte' => true, 'mirthe' => true, 'miruna' => true, 'misael' => true, 'miss' => true, 'missouri' => true,

@@ -151,4 +151,6 @@ return [
     'let_go' => ['plain' => ['I understand. Thank you for your time. Goodbye.'], 'formal' => ['I understand. Thank you for your time. Goodbye.'], 'chatty' => ['Fair enough. Thanks for your time. Bye.']],
     'reach_wrong' => ['plain' => ['I am sorry, I have the wrong number.'], 'formal' => ['I apologise, I have reached the wrong number.'], 'chatty' => ['Sorry, wrong number.']],
     'blocked' => ['plain' => ['This number cannot be connected. Goodbye.'], 'formal' => ['We are unable to take this call. Goodbye.'], 'chatty' => ['We cannot take this call. Goodbye.']],
+    // How lines of an agent begin that thank or regret.
+    'courtesies' => ['thanks' => ['thank you', 'thanks', 'lovely, thanks', 'many thanks'], 'regret' => ["i(?: am|'m) (?:so |very )?sorry", 'sorry', 'i apologi[sz]e', 'my apologies', 'apologies'], 'lovely' => ['lovely'], 'right' => ['right'], 'great' => ['great']],
 ];

@@ -6,5 +6,11 @@ declare(strict_types=1);
 
 return [
     'denied' => ['are' => 'are not', 'is' => 'is not', 'was' => 'was not', 'were' => 'were not', 'have' => 'have not', 'has' => 'has not', 'had' => 'had not', 'do' => 'do not', 'does' => 'does not', 'did' => 'did not', 'can' => 'cannot', 'could' => 'could not', 'will' => 'will not', 'would' => 'would not'],
-    'subjects' => ['you', 'it', 'that', 'this', 'there', 'they', 'he', 'she', 'anybody', 'anyone', 'somebody', 'everybody', 'everyone', 'both'],
+    'subjects' => ['you', 'it', 'that', 'this', 'there', 'they', 'he', 'she', 'anybody', 'anyone', 'anything', 'somebody', 'everybody', 'everyone', 'both'],
+    // Subjects that ask of some and say so of none.
+    'indefinite' => [
+        'anybody' => ['some' => 'somebody', 'none' => 'nobody'],
+        'anyone' => ['some' => 'someone', 'none' => 'no one'],
+        'anything' => ['some' => 'something', 'none' => 'nothing'],
+    ],
 ];

@@ -30,7 +30,7 @@ final class ForesightTest extends TestCase
         self::assertSame([Does::Topic, 'breakdown'], [$topic->does, $topic->target]);
         self::assertGreaterThan(0.5, $topic->sureness);
         self::assertNotSame('', $topic->spoken);
-        self::assertSame(Does::Nothing, self::$foresight->of('purple monkey dishwasher')->does);
+        self::assertSame(Does::Nothing, self::$foresight->of('dishwasher')->does);
         self::assertSame(Does::Call, self::$foresight->of('hang on a second')->does);
         self::assertTrue(self::$foresight->of('are you open on Saturday')->does->serves());
     }
