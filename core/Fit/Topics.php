@@ -132,6 +132,25 @@ final class Topics
     }
 
     /**
+     * Whether a name or saying of a topic of more than one telling word stands in the words: whoever wrote it meant that topic by it.
+     *
+     * @param list<array{key: string, label: string, description: string, phrases: list<string>}> $topics
+     */
+    public function said(array $topics, string $key, Heard $heard): bool
+    {
+        foreach ($topics as $topic) {
+            foreach ($topic['key'] === $key ? [$topic['label'], ...$topic['phrases']] : [] as $phrase) {
+                $stems = $this->stemmer->stems($phrase);
+                if (count($this->telling($phrase)) > 1 && $this->places($stems, $heard) !== []) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /**
      * Whether a topic is named outright, by a saying of its own that nobody denies: 'nobody is hurt' names no accident.
      *
      * @param array{key: string, label: string, description: string, phrases: list<string>} $topic

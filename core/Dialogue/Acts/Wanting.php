@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Acts;
 
+use Ringo\Dialogue\Phrasebook;
 use Ringo\Language\SayingModel;
 
 /**
@@ -18,7 +19,7 @@ final readonly class Wanting
     /** What only wants to know is answered before its topic is taken up from here on. */
     private const SURE_TO_KNOW = 0.95;
 
-    public function __construct(private SayingModel $kinds)
+    public function __construct(private SayingModel $kinds, private Phrasebook $phrases)
     {
     }
 
@@ -31,5 +32,15 @@ final readonly class Wanting
     public function done(Hearing $hearing): bool
     {
         return $hearing->asks() && ($this->kinds->of($hearing->heard->cleaned())['wants'] ?? 0.0) >= self::SURE;
+    }
+
+    /** 'What happens if I bring it back late?' wants to know, whatever words of a topic stand in it. */
+    public function wonders(Hearing $hearing): bool
+    {
+        $opening = $this->phrases->table('acts', 'wants_to_know')->first($hearing->heard->tokens);
+        $asks = $this->phrases->table('acts', 'wonders')->first($hearing->heard->tokens);
+
+        return $opening !== null && $this->phrases->content(array_slice($hearing->heard->tokens, 0, $opening[1])) === 0
+            || $asks !== null && $this->phrases->content(array_slice($hearing->heard->tokens, 0, $asks[1])) === 0;
     }
 }

@@ -11,6 +11,7 @@ use Ringo\Dialogue\Steps\Missed;
 use Ringo\Dialogue\Steps\Runners;
 use Ringo\Dialogue\Steps\Waiting;
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\TellingMore;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Script\Steps\Step;
 use Ringo\Script\Steps\Verify\VerifyStep;
@@ -28,7 +29,7 @@ final readonly class Answering implements ModeHandler
     /** Words of substance from which what came to nothing may be worth keeping. */
     private const WORTH_KEEPING = 3;
 
-    public function __construct(private Runners $runners, private Phrasebook $phrases)
+    public function __construct(private Runners $runners, private Phrasebook $phrases, private TellingMore $more)
     {
     }
 
@@ -53,6 +54,12 @@ final readonly class Answering implements ModeHandler
             return Move::to($turn->state->step ?? $turn->first());
         }
         $state = $turn->state;
+        if ($this->more->added($turn, $hearing)) {
+            $state->failures++;
+            $turn->standing('added');
+
+            return Move::again();
+        }
         $state->failures++;
         if ($this->phrases->content($hearing->heard->tokens) >= self::WORTH_KEEPING) {
             $state->unused[] = $hearing->heard->original;

@@ -4,20 +4,15 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Steps;
 
-use Ringo\Advice\Purpose;
-use Ringo\Dialogue\Acts\Act;
 use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Acts\Wanting;
-use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Replies\Replies;
 use Ringo\Dialogue\Replies\Reply;
 use Ringo\Dialogue\Turn;
-use Ringo\Dialogue\Values\Corrections;
 use Ringo\Dialogue\Values\Volunteer;
 use Ringo\Dialogue\Walk\Move;
-use Ringo\Fit\Likelihoods;
 use Ringo\Fit\Topics;
 use Ringo\Language\Token;
 use Ringo\Script\Steps\Listen\ListenStep;
@@ -30,32 +25,14 @@ use Ringo\Value\ValueType;
 /** An open question: sorts what was said into topics, answers what was asked, keeps what was told. */
 final readonly class ListenRunner implements AskingRunner
 {
-    /** Telling words from which the meaning of what was said is weighed. */
-    private const WORDS_THAT_MEAN = 2;
-
     /** Words that may stand beside a thing somebody asks whether there is. */
     private const BESIDE_A_THING = ['available', 'free', 'spare', 'going', 'left', 'out', 'hire', 'rent', 'sale', 'now', 'please'];
 
     /** Telling words beside which a no is still a plain no: 'no, not today'. */
     private const WORDS_BESIDE_NO = 1;
 
-    /** Another topic so likely is meant, whatever thing was named. */
-    private const MEANT_RATHER = 0.7;
-
-    /** From here on a topic may be meant, and is asked about. */
-    private const MAY_BE_MEANT = 0.1;
-
-    /** The same of a question that nothing answers. */
-    private const MAY_BE_ASKED = 0.3;
-
     /** Topics that the trace tells of. */
     private const TOLD = 3;
-
-    /** Where a topic is quite sure, whatever else might fit. */
-    private const SUREST = 0.99;
-
-    /** A fit from which there is no doubt. */
-    private const SURE_FIT = 1.2;
 
     /** A topic that fits as well as this is meant, whatever a reply would say to the words. */
     private const BEYOND_REPLIES = 1.3;
@@ -77,7 +54,7 @@ final readonly class ListenRunner implements AskingRunner
         private Volunteer $volunteer,
         private TopicEntry $entry,
         private Wanting $wanting,
-        private Corrections $corrections,
+        private TopicSorting $sorting,
     ) {
     }
 
@@ -130,7 +107,7 @@ final readonly class ListenRunner implements AskingRunner
             return $served->to === null ? Move::backToIt() : Move::aside($served->to);
         }
 
-        return $this->sorted($turn, $step, $ranked, $hearing) ?? $this->takesUp($turn, $step, $hearing) ?? $this->named($turn, $step, $hearing) ?? $this->byMeaning($turn, $step, $hearing, $top === 0.0);
+        return $this->sorting->of($turn, $step, $ranked, $hearing);
     }
 
     public function keyed(Turn $turn, Step $step, string $digits): ?Move
@@ -188,7 +165,7 @@ final readonly class ListenRunner implements AskingRunner
         $best = array_key_first($ranked);
         foreach (array_slice($ranked, 0, self::TOLD, true) as $key => $fit) {
             if ($fit > 0) {
-                $reading = Reading::of((string) $key, $this->sure($fit), $hearing->heard->original, 0, strlen($hearing->heard->original));
+                $reading = Reading::of((string) $key, TopicSorting::sure($fit), $hearing->heard->original, 0, strlen($hearing->heard->original));
                 $turn->trace->reading('topic', 'topic', $reading, $step->topic((string) $key)['label'] ?? '', $key === $best, 'fit '.number_format($fit, 2));
             }
         }
@@ -202,7 +179,7 @@ final readonly class ListenRunner implements AskingRunner
         }
         $ranked = $this->topics->rank($step->topics, $hearing->statement);
         $best = (string) array_key_first($ranked);
-        if (($ranked[$best] ?? 0.0) < Topics::FITS || $ranked[$best] - (array_values($ranked)[1] ?? 0.0) < Topics::LEAD || $this->wonders($hearing)) {
+        if (($ranked[$best] ?? 0.0) < Topics::FITS || $ranked[$best] - (array_values($ranked)[1] ?? 0.0) < Topics::LEAD || $this->wanting->wonders($hearing)) {
             return null;
         }
         if ($this->replies->serve($turn, $hearing->questions, false) === null) {
@@ -210,20 +187,15 @@ final readonly class ListenRunner implements AskingRunner
         }
         $hearing->dealtWith(ActKind::Question);
 
-        $turn->trace->sureness = $this->sure($ranked[$best]);
+        $turn->trace->sureness = TopicSorting::sure($ranked[$best]);
 
         return $this->entry->enter($turn, $step, $best, $hearing->statement);
-    }
-
-    private function sure(float $fit): float
-    {
-        return round(min(self::SUREST, $fit / self::SURE_FIT), 3);
     }
 
     /** What answers the words, where they ask rather than want something done. */
     private function reply(Turn $turn, ListenStep $step, Hearing $hearing, float $top): ?Reply
     {
-        $wonders = $this->wonders($hearing);
+        $wonders = $this->wanting->wonders($hearing);
         $question = $hearing->questions[0] ?? ($wonders || $turn->state->lastReply !== null && $top < Topics::FITS ? $hearing->heard : null);
         $reply = $question === null ? null : $this->replies->answer($turn, $question);
         $known = $reply?->known;
@@ -263,146 +235,5 @@ final readonly class ListenRunner implements AskingRunner
         $beside = array_filter(array_slice($tokens, $opening[1] + $opening[2]), $tells);
 
         return $name !== [] && $beside === [];
-    }
-
-    /** 'What happens if I bring it back late?' wants to know, whatever words of a topic stand in it. */
-    private function wonders(Hearing $hearing): bool
-    {
-        $opening = $this->phrases->table('acts', 'wants_to_know')->first($hearing->heard->tokens);
-        $asks = $this->phrases->table('acts', 'wonders')->first($hearing->heard->tokens);
-
-        return $opening !== null && $this->phrases->content(array_slice($hearing->heard->tokens, 0, $opening[1])) === 0
-            || $asks !== null && $this->phrases->content(array_slice($hearing->heard->tokens, 0, $asks[1])) === 0;
-    }
-
-    /** @param array<string, float> $ranked */
-    private function sorted(Turn $turn, ListenStep $step, array $ranked, Hearing $hearing): ?Move
-    {
-        $keys = array_map(strval(...), array_keys($ranked));
-        $top = $ranked[$keys[0] ?? ''] ?? 0.0;
-        $next = $ranked[$keys[1] ?? ''] ?? 0.0;
-        if ($top >= Topics::FITS && $top - $next >= Topics::LEAD) {
-            $turn->trace->rule("topic {$keys[0]}: fits ".number_format($top, 2).', the next '.number_format($next, 2));
-            $turn->trace->sureness = $this->sure($top);
-
-            return $this->entry->enter($turn, $step, $keys[0], $hearing->heard);
-        }
-        if ($top >= Topics::NEAR && $next >= Topics::RIVAL && count($keys) > 1) {
-            return $this->ask($turn, $step, array_slice($keys, 0, 2), 'two topics fit: asks which', $hearing);
-        }
-        if ($top >= Topics::NEAR && $top < Topics::FITS && ! $hearing->asks() && $hearing->act(ActKind::Person, ActKind::OffTopic, ActKind::Leaving) === null && $this->entry->implied($turn, $step, $hearing->heard, false) === null) {
-            return $this->ask($turn, $step, [$keys[0]], 'one word points at a topic: asks whether it is meant', $hearing);
-        }
-        if ($top >= Topics::FITS) {
-            $turn->trace->sureness = $this->sure($top);
-
-            return $this->entry->enter($turn, $step, $keys[0], $hearing->heard);
-        }
-
-        return null;
-    }
-
-    /** What no word of a topic tells: taken where its meaning is likely enough, asked about where it may be. */
-    private function byMeaning(Turn $turn, ListenStep $step, Hearing $hearing, bool $ungrounded): ?Move
-    {
-        if ($this->corrections->sounded($hearing->heard)) {
-            return null;
-        }
-        $otherwise = array_filter($hearing->acts, static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, [ActKind::Question, ActKind::Complaint, ActKind::Thanks], true));
-        if (count($step->topics) < 2 || $otherwise !== [] || $this->wonders($hearing) || $this->phrases->content($hearing->heard->tokens) < self::WORDS_THAT_MEAN) {
-            return null;
-        }
-        $likely = $this->topics->meant($step->topics, $hearing->heard);
-        $best = (string) array_key_first($likely->of);
-        $turn->trace->sureness = round($likely->of[$best], 3);
-        $shown = $best.' is meant to '.round(100 * $likely->of[$best]).' %';
-        if ($likely->taken(dearer: $ungrounded || $hearing->asks() ? Likelihoods::IN_DOUBT : 1.0) !== null) {
-            $turn->trace->rule("topic {$shown}");
-
-            return $this->entry->enter($turn, $step, $best, $hearing->heard);
-        }
-
-        $least = $hearing->asks() && $this->wanting->toKnow($hearing) ? self::MAY_BE_ASKED : self::MAY_BE_MEANT;
-
-        return $likely->noneMeant() || $likely->of[$best] < $least ? null : $this->ask($turn, $step, $likely->asked(), "topic {$shown}: asks", $hearing);
-    }
-
-    /** 'Put me down for one then': what the last question was about. */
-    private function takesUp(Turn $turn, ListenStep $step, Hearing $hearing): ?Move
-    {
-        $leaning = $turn->state->leaning;
-        if ($leaning === null || $step->topic($leaning) === null || $hearing->asks() || ! $this->phrases->table('acts', 'takes_up')->in($hearing->heard->tokens)) {
-            return null;
-        }
-        $turn->trace->rule("topic {$leaning}: taken up after a question about it");
-
-        return $this->entry->enter($turn, $step, $leaning, $hearing->heard);
-    }
-
-    /** Words that name no topic but something a topic begins by asking for; or one topic that may be meant. */
-    private function named(Turn $turn, ListenStep $step, Hearing $hearing): ?Move
-    {
-        $implied = $this->entry->implied($turn, $step, $hearing->heard, false);
-        if ($implied !== null && ! $this->meantRather($step, $hearing, $implied)) {
-            $this->entry->implied($turn, $step, $hearing->heard);
-            $turn->trace->rule("topic {$implied}: what was named is what it asks for first");
-
-            return $this->entry->enter($turn, $step, $implied, $hearing->heard);
-        }
-        $yes = $step->topics !== [] && $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain())->value === true;
-        if ($yes && $this->phrases->content($hearing->heard->tokens) <= 1) {
-            $turn->trace->rule('a bare yes: asks what for');
-
-            return Move::again();
-        }
-
-        return null;
-    }
-
-    /** 'A flat tyre on the dumper' names a machine and is about something else. */
-    private function meantRather(ListenStep $step, Hearing $hearing, string $implied): bool
-    {
-        if ($this->phrases->content($hearing->heard->tokens) <= self::WORDS_THAT_MEAN) {
-            return false;
-        }
-        $likely = $this->topics->meant($step->topics, $hearing->heard);
-        $best = (string) array_key_first($likely->of);
-
-        return $best !== $implied && $likely->of[$best] >= self::MEANT_RATHER;
-    }
-
-    /** @param list<string> $keys */
-    private function ask(Turn $turn, ListenStep $step, array $keys, string $why, Hearing $hearing): Move
-    {
-        $advised = $this->advised($turn, $step, $keys);
-        if ($advised !== null) {
-            $turn->trace->rule("topic {$advised}");
-
-            return $this->entry->enter($turn, $step, $advised, $hearing->heard);
-        }
-        $turn->state->mode = Mode::Clarify;
-        $turn->state->candidates = $keys;
-        $turn->state->unsorted = ['words' => $hearing->heard->original, 'turn' => $turn->callerTurn];
-        $turn->trace->rule($why);
-        $turn->standing('clarify', ['options' => $turn->listed(array_map(static fn (string $key): string => $step->topic($key)['label'] ?? $key, $keys))], true);
-
-        return Move::stay();
-    }
-
-    /**
-     * Which topic an adviser says: of those that are near, or of all where only one may be meant.
-     *
-     * @param list<string> $keys
-     */
-    private function advised(Turn $turn, ListenStep $step, array $keys): ?string
-    {
-        $choices = [];
-        foreach ($step->topics as $topic) {
-            if (count($keys) < 2 || in_array($topic['key'], $keys, true)) {
-                $choices[$topic['key']] = $topic['label'].($topic['description'] === '' ? '' : ': '.$topic['description']);
-            }
-        }
-
-        return count($choices) < 2 ? null : $turn->advised(Purpose::Topic, 'What does the caller want?', $choices);
     }
 }

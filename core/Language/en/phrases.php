@@ -6,6 +6,7 @@ declare(strict_types=1);
 return [
     'acknowledge' => ['plain' => ['Thanks.', 'Got it.', 'Right.', 'Okay.'], 'formal' => ['Thank you.', 'Understood.', 'Very good.'], 'chatty' => ['Lovely, thanks.', 'Great.', 'Perfect.', 'Brilliant.']],
     'acknowledge_words' => ['plain' => ['Thanks.', 'I have noted that.', 'Okay.'], 'formal' => ['Thank you.', 'I have noted that.'], 'chatty' => ['Thanks for telling me.', 'Thank you, I have got that.']],
+    'added' => ['plain' => ['I have added that.', 'Thanks, I have put that down too.'], 'formal' => ['I have added that.', 'Thank you, that is noted too.'], 'chatty' => ['Got that too.', 'Lovely, I have added that.']],
     'apologise' => ['plain' => ['Sorry, I did not get that.', 'Sorry, I missed that.', 'I did not follow that, sorry.'], 'formal' => ['I am sorry, I did not understand.', 'I beg your pardon, I did not catch that.'], 'chatty' => ['Oops, I missed that.', 'Sorry, that went past me.']],
     'silent' => ['plain' => ['Are you still there?', 'I cannot hear you.', 'Hello?'], 'formal' => ['I cannot hear you at the moment.', 'Are you still on the line?'], 'chatty' => ['Are you still with me?', 'I have lost you, I think.']],
     'unheard_end' => ['plain' => ['I cannot hear anything, so I will hang up now. Please call again. Goodbye.'], 'formal' => ['As I cannot hear you, I shall end the call. Please call again. Goodbye.'], 'chatty' => ['I cannot hear you at all, so I will let you go. Do ring again. Bye for now.']],

@@ -20,6 +20,9 @@ final class ChoiceReader implements Reader
 {
     private const SMALL = ['the', 'a', 'an', 'of', 'to', 'and', 'or', 'one', 'ones', 'for', 'in', 'on', 'at', 'my', 'your', 'our', 'it', 'is', 'i', 'we', 'me', 'with', 'that', 'this', 'please', 'be', 'do', 'need', 'want', 'would', 'like', 'have', 'get', 'can', 'will', 'you', 'some', 'any', 'no', 'not', 'yes', 'by', 'from', 'up', 'if', 'about', 'just', 'are', 'was', 'as'];
 
+    /** Nobody counts further down a list to pick one: 'the twelfth' is a day. */
+    private const PICKED_BY_PLACE = 6;
+
     /** Lists of options whose names are remembered. */
     private const REMEMBERED = 200;
 
@@ -259,7 +262,7 @@ final class ChoiceReader implements Reader
             }
             // 'A first look' and 'my second child' count things, and pick nothing.
             $counts = in_array($t[$i - 1]->text ?? '', ['a', 'an', 'my', 'our', 'his', 'her', 'their', 'your'], true);
-            if ($nth !== null && ! $counts && ! in_array($next, ['floor', 'time', 'name', 'thing', 'week', 'hand', 'of'], true)) {
+            if ($nth !== null && ! $counts && ! $this->ofADay($t, $i, $nth->whole(), $next) && ! in_array($next, ['floor', 'time', 'name', 'thing', 'week', 'hand', 'of'], true)) {
                 $index = $nth->whole() - 1;
                 $length = $nth->length;
                 if (in_array($t[$i + $length]->text ?? '', ['last', 'from'], true)) {
@@ -291,6 +294,19 @@ final class ChoiceReader implements Reader
         $index = array_key_first($found);
 
         return $this->reading($context->options[$index]['key'], 0.9, $t, $found[$index][0], $found[$index][1], $heard);
+    }
+
+    /**
+     * 'The weekend of the twelfth', 'on the third': a day, and no place in a list.
+     *
+     * @param list<Token> $t
+     */
+    private function ofADay(array $t, int $i, int $nth, string $next): bool
+    {
+        $before = ($t[$i - 1]->text ?? '') === 'the' ? $i - 2 : $i - 1;
+        $picks = in_array($next, ['one', 'option', 'choice'], true);
+
+        return ! $picks && ($nth > self::PICKED_BY_PLACE || in_array($t[$before]->text ?? '', ['on', 'of', 'by', 'from', 'until', 'till', 'before', 'after', 'since', 'for'], true));
     }
 
     /**

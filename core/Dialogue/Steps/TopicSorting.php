@@ -1,0 +1,213 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Steps;
+
+use Ringo\Advice\Purpose;
+use Ringo\Dialogue\Acts\Act;
+use Ringo\Dialogue\Acts\ActKind;
+use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Acts\Wanting;
+use Ringo\Dialogue\Mode;
+use Ringo\Dialogue\Phrasebook;
+use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Corrections;
+use Ringo\Dialogue\Walk\Move;
+use Ringo\Fit\Likelihoods;
+use Ringo\Fit\Topics;
+use Ringo\Script\Steps\Listen\ListenStep;
+use Ringo\Understanding\Understanding;
+use Ringo\Value\ValueType;
+
+/**
+ * Which topic words are about: one that is named, one taken up after a question, one that asks for what was named, one that is meant; or
+ * which of several the caller is asked about.
+ */
+final readonly class TopicSorting
+{
+    /** Telling words from which the meaning of what was said is weighed. */
+    private const WORDS_THAT_MEAN = 2;
+
+    /** Another topic so likely is meant, whatever thing was named. */
+    private const MEANT_RATHER = 0.7;
+
+    /** Another topic so likely by the whole of the words is asked about beside the one that a single word names. */
+    private const OUTWEIGHS = 0.75;
+
+    /** From here on a topic may be meant, and is asked about. */
+    private const MAY_BE_MEANT = 0.1;
+
+    /** The same of a question that nothing answers. */
+    private const MAY_BE_ASKED = 0.3;
+
+    /** Where a topic is quite sure, whatever else might fit. */
+    private const SUREST = 0.99;
+
+    /** A fit from which there is no doubt. */
+    private const SURE_FIT = 1.2;
+
+    public function __construct(
+        private Understanding $understanding,
+        private Phrasebook $phrases,
+        private Topics $topics,
+        private TopicEntry $entry,
+        private Wanting $wanting,
+        private Corrections $corrections,
+    ) {
+    }
+
+    /** How sure a fit makes of its topic, from 0 to 1. */
+    public static function sure(float $fit): float
+    {
+        return round(min(self::SUREST, $fit / self::SURE_FIT), 3);
+    }
+
+    /** @param array<string, float> $ranked what fits how well by its words alone, best first */
+    public function of(Turn $turn, ListenStep $step, array $ranked, Hearing $hearing): ?Move
+    {
+        return $this->sorted($turn, $step, $ranked, $hearing) ?? $this->takesUp($turn, $step, $hearing) ?? $this->named($turn, $step, $hearing) ?? $this->byMeaning($turn, $step, $hearing, max([0.0, ...array_values($ranked)]) === 0.0);
+    }
+
+    /**
+     * A topic that is named is gone into, unless the whole of the words rather means another; what points at one or several is weighed.
+     *
+     * @param array<string, float> $ranked
+     */
+    private function sorted(Turn $turn, ListenStep $step, array $ranked, Hearing $hearing): ?Move
+    {
+        $keys = array_map(strval(...), array_keys($ranked));
+        $top = $ranked[$keys[0] ?? ''] ?? 0.0;
+        $next = $ranked[$keys[1] ?? ''] ?? 0.0;
+        if ($top < Topics::NEAR || $top < Topics::FITS && $next < Topics::RIVAL && ! $this->onlyPoints($turn, $step, $hearing)) {
+            return null;
+        }
+        $likely = $this->topics->meant($step->topics, $hearing->heard);
+        $best = (string) array_key_first($likely->of);
+        $shown = $best.' is meant to '.round(100 * $likely->of[$best]).' %';
+        if ($top >= Topics::FITS && $top - $next >= Topics::LEAD) {
+            $rather = $best !== $keys[0] && $likely->of[$best] >= self::OUTWEIGHS && ! $this->topics->said($step->topics, $keys[0], $hearing->heard);
+            $turn->trace->rule("topic {$keys[0]}: fits ".number_format($top, 2).', the next '.number_format($next, 2).($rather ? ", but {$shown}: asks" : ''));
+            $turn->trace->sureness = self::sure($top);
+
+            return $rather ? $this->ask($turn, $step, [$best, $keys[0]], "topic {$shown}", $hearing) : $this->entry->enter($turn, $step, $keys[0], $hearing->heard);
+        }
+        $turn->trace->sureness = round($likely->of[$best], 3);
+        if ($likely->taken() !== null) {
+            $turn->trace->rule("topic {$shown}");
+
+            return $this->entry->enter($turn, $step, $best, $hearing->heard);
+        }
+
+        return $this->ask($turn, $step, $likely->asked(), "words point at a topic, {$shown}: asks", $hearing);
+    }
+
+    /** Whether words that point at one topic do nothing else: ask nothing, want nobody, name nothing that another topic asks for. */
+    private function onlyPoints(Turn $turn, ListenStep $step, Hearing $hearing): bool
+    {
+        return ! $hearing->asks() && $hearing->act(ActKind::Person, ActKind::OffTopic, ActKind::Leaving) === null && $this->entry->implied($turn, $step, $hearing->heard, false) === null;
+    }
+
+    /** What no word of a topic tells: taken where its meaning is likely enough, asked about where it may be. */
+    private function byMeaning(Turn $turn, ListenStep $step, Hearing $hearing, bool $ungrounded): ?Move
+    {
+        if ($this->corrections->sounded($hearing->heard)) {
+            return null;
+        }
+        $otherwise = array_filter($hearing->acts, static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, [ActKind::Question, ActKind::Complaint, ActKind::Thanks], true));
+        if (count($step->topics) < 2 || $otherwise !== [] || $this->wanting->wonders($hearing) || $this->phrases->content($hearing->heard->tokens) < self::WORDS_THAT_MEAN) {
+            return null;
+        }
+        $likely = $this->topics->meant($step->topics, $hearing->heard);
+        $best = (string) array_key_first($likely->of);
+        $turn->trace->sureness = round($likely->of[$best], 3);
+        $shown = $best.' is meant to '.round(100 * $likely->of[$best]).' %';
+        if ($likely->taken(dearer: $ungrounded || $hearing->asks() ? Likelihoods::IN_DOUBT : 1.0) !== null) {
+            $turn->trace->rule("topic {$shown}");
+
+            return $this->entry->enter($turn, $step, $best, $hearing->heard);
+        }
+        $least = $hearing->asks() && $this->wanting->toKnow($hearing) ? self::MAY_BE_ASKED : self::MAY_BE_MEANT;
+
+        return $likely->noneMeant() || $likely->of[$best] < $least ? null : $this->ask($turn, $step, $likely->asked(), "topic {$shown}: asks", $hearing);
+    }
+
+    /** 'Put me down for one then': what the last question was about. */
+    private function takesUp(Turn $turn, ListenStep $step, Hearing $hearing): ?Move
+    {
+        $leaning = $turn->state->leaning;
+        if ($leaning === null || $step->topic($leaning) === null || $hearing->asks() || ! $this->phrases->table('acts', 'takes_up')->in($hearing->heard->tokens)) {
+            return null;
+        }
+        $turn->trace->rule("topic {$leaning}: taken up after a question about it");
+
+        return $this->entry->enter($turn, $step, $leaning, $hearing->heard);
+    }
+
+    /** Words that name no topic but something a topic begins by asking for; or one topic that may be meant. */
+    private function named(Turn $turn, ListenStep $step, Hearing $hearing): ?Move
+    {
+        $implied = $this->entry->implied($turn, $step, $hearing->heard, false);
+        if ($implied !== null && ! $this->meantRather($step, $hearing, $implied)) {
+            $this->entry->implied($turn, $step, $hearing->heard);
+            $turn->trace->rule("topic {$implied}: what was named is what it asks for first");
+
+            return $this->entry->enter($turn, $step, $implied, $hearing->heard);
+        }
+        $yes = $step->topics !== [] && $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain())->value === true;
+        if ($yes && $this->phrases->content($hearing->heard->tokens) <= 1) {
+            $turn->trace->rule('a bare yes: asks what for');
+
+            return Move::again();
+        }
+
+        return null;
+    }
+
+    /** 'A flat tyre on the dumper' names a machine and is about something else. */
+    private function meantRather(ListenStep $step, Hearing $hearing, string $implied): bool
+    {
+        if ($this->phrases->content($hearing->heard->tokens) <= self::WORDS_THAT_MEAN) {
+            return false;
+        }
+        $likely = $this->topics->meant($step->topics, $hearing->heard);
+        $best = (string) array_key_first($likely->of);
+
+        return $best !== $implied && $likely->of[$best] >= self::MEANT_RATHER;
+    }
+
+    /** @param list<string> $keys */
+    private function ask(Turn $turn, ListenStep $step, array $keys, string $why, Hearing $hearing): Move
+    {
+        $advised = $this->advised($turn, $step, $keys);
+        if ($advised !== null) {
+            $turn->trace->rule("topic {$advised}");
+
+            return $this->entry->enter($turn, $step, $advised, $hearing->heard);
+        }
+        $turn->state->mode = Mode::Clarify;
+        $turn->state->candidates = $keys;
+        $turn->state->unsorted = ['words' => $hearing->heard->original, 'turn' => $turn->callerTurn];
+        $turn->trace->rule($why);
+        $turn->standing('clarify', ['options' => $turn->listed(array_map(static fn (string $key): string => $step->topic($key)['label'] ?? $key, $keys))], true);
+
+        return Move::stay();
+    }
+
+    /**
+     * Which topic an adviser says: of those that are near, or of all where only one may be meant.
+     *
+     * @param list<string> $keys
+     */
+    private function advised(Turn $turn, ListenStep $step, array $keys): ?string
+    {
+        $choices = [];
+        foreach ($step->topics as $topic) {
+            if (count($keys) < 2 || in_array($topic['key'], $keys, true)) {
+                $choices[$topic['key']] = $topic['label'].($topic['description'] === '' ? '' : ': '.$topic['description']);
+            }
+        }
+
+        return count($choices) < 2 ? null : $turn->advised(Purpose::Topic, 'What does the caller want?', $choices);
+    }
+}
