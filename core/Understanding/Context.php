@@ -15,6 +15,9 @@ final readonly class Context
     /**
      * @param list<array{key: string, label: string, phrases: list<string>}> $options of a choice
      * @param ?string $pattern a regular expression (JSON Schema) that a reference must match
+     * @param bool $people whether a number of people is asked for: 'two adults and two children' are four
+     * @param bool $past whether what is asked for has happened already: 'Tuesday' is the last one
+     * @param ?string $unit the unit in which a length of time is asked for, as in `units.durations`: 'three' to 'how many nights'
      */
     public function __construct(
         public \DateTimeImmutable $now,
@@ -22,18 +25,27 @@ final readonly class Context
         public array $options = [],
         public bool $asked = true,
         public ?string $pattern = null,
+        public bool $people = false,
+        public bool $past = false,
+        public ?string $unit = null,
     ) {
     }
 
     public function volunteered(): self
     {
-        return new self($this->now, $this->country, $this->options, false, $this->pattern);
+        return new self($this->now, $this->country, $this->options, false, $this->pattern, $this->people, $this->past, $this->unit);
     }
 
     /** @param list<array{key: string, label: string, phrases: list<string>}> $options */
     public function withOptions(array $options, ?string $pattern = null): self
     {
-        return new self($this->now, $this->country, $options, $this->asked, $pattern ?? $this->pattern);
+        return new self($this->now, $this->country, $options, $this->asked, $pattern ?? $this->pattern, $this->people, $this->past, $this->unit);
+    }
+
+    /** The same with what the question says of its answer. */
+    public function asking(bool $people, bool $past, ?string $unit): self
+    {
+        return new self($this->now, $this->country, $this->options, $this->asked, $this->pattern, $people, $past, $unit);
     }
 
     /** Whether numeric dates put the month first. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Understanding;
 
+use Ringo\Language\Phrases;
 use Ringo\Language\Token;
 use Ringo\Language\Vocabulary;
 
@@ -14,7 +15,10 @@ use Ringo\Language\Vocabulary;
  */
 final readonly class Repairs
 {
-    private const NO_REPAIR_BEFORE = ['problem', 'worries', 'thanks', 'thank', 'more', 'less', 'fewer', 'later', 'earlier', 'spaces', 'space', 'dots', 'dot', 'gaps', 'one', 'idea', 'need', 'way', 'chance', 'doubt', 'longer', 'than', 'capitals', 'hyphen', 'rush', 'particular', 'deposit', 'vat'];
+    private const NO_REPAIR_BEFORE = ['problem', 'worries', 'thanks', 'thank', 'more', 'less', 'fewer', 'later', 'earlier', 'spaces', 'space', 'dots', 'dot', 'gaps', 'one', 'idea', 'need', 'way', 'chance', 'doubt', 'longer', 'than', 'capitals', 'hyphen', 'rush', 'particular', 'deposit', 'vat', 'lift', 'bell', 'stairs', 'parking', 'dog', 'dogs', 'sign', 'answer', 'postcode', 'dot', 'capital', 'gap'];
+
+    /** Words behind a 'so' that conclude nothing. */
+    private const NO_CONCLUSION = ['that', 'as', 'we', 'i', "i'm", "i'd", "i'll", "i've", 'they', "they're", 'he', 'she', "he's", "she's", 'it', 'what', "what's", 'you', "you'll", 'can', 'do', 'never', 'if', 'not', 'much', 'many', 'far', 'anything', 'long', 'no', 'the'];
 
     /** Words at which what is not meant ends, and what is begins. */
     private const TURNS = ['but', 'its', "it's", "that's", 'it', 'could', 'can', 'would', "i'd", 'i', 'we', "let's", 'please'];
@@ -25,11 +29,14 @@ final readonly class Repairs
 
     /**
      * @param list<Token> $tokens
+     * @param bool $sums whether what is concluded replaces what it is concluded from: 'two adults, two kids, so four'
      *
      * @return list<array{tokens: list<Token>, restart: bool}> never empty
      */
-    public function stretches(array $tokens): array
+    public function stretches(array $tokens, bool $sums = false): array
     {
+        $tokens = $sums ? $this->withoutConditional($tokens) : $tokens;
+        $conclusions = $sums ? $this->words->phrases('talk', 'conclusions') : null;
         $marks = $this->words->phrases('talk', 'corrections');
         $restarts = $this->words->phrases('talk', 'restarts');
         $stretches = [];
@@ -41,6 +48,7 @@ final readonly class Repairs
             if ($mark !== null && ! $this->repairs($tokens, $i, $mark[1])) {
                 $mark = null;
             }
+            $mark ??= $again === null && $conclusions !== null && $current !== [] ? $this->conclusion($conclusions, $tokens, $i) : null;
             if ($again === null && $mark === null) {
                 $current[] = $tokens[$i++];
 
@@ -52,9 +60,75 @@ final readonly class Repairs
             $i += ($again ?? $mark)[1];
         }
         $stretches[] = ['tokens' => $current, 'restart' => $restart];
+        $last = count($stretches) - 1;
+        if ($last > 0 && $stretches[$last]['tokens'] === [] && $current === []) {
+            $stretches = $this->trailing($stretches);
+        }
         $full = array_values(array_filter($stretches, static fn (array $stretch): bool => $stretch['tokens'] !== []));
 
         return $full === [] ? [$stretches[0]] : $full;
+    }
+
+    /**
+     * 'Three ninety nine, three hundred and ninety nine I mean': the mark stands behind what puts right.
+     *
+     * @param list<array{tokens: list<Token>, restart: bool}> $stretches the last is empty
+     *
+     * @return list<array{tokens: list<Token>, restart: bool}>
+     */
+    private function trailing(array $stretches): array
+    {
+        array_pop($stretches);
+        $before = array_pop($stretches) ?? ['tokens' => [], 'restart' => false];
+        $at = 0;
+        foreach ($before['tokens'] as $i => $token) {
+            $at = $i > 0 && $token->afterBreak() ? $i : $at;
+        }
+
+        return [...$stretches, ['tokens' => array_slice($before['tokens'], 0, $at), 'restart' => $before['restart']], ['tokens' => array_slice($before['tokens'], $at), 'restart' => false]];
+    }
+
+    /**
+     * 'So four', 'call it six', 'say the twelfth', behind a pause or 'and'.
+     *
+     * @param Phrases<mixed> $conclusions
+     * @param list<Token> $tokens
+     *
+     * @return array{mixed, int}|null
+     */
+    private function conclusion(Phrases $conclusions, array $tokens, int $i): ?array
+    {
+        $hit = $conclusions->at($tokens, $i);
+        $next = $hit === null ? null : ($tokens[$i + $hit[1]] ?? null);
+        // 'So what's that', 'so I can', 'so it moves' conclude nothing.
+        if ($hit === null || $next === null || in_array($next->text, self::NO_CONCLUSION, true)) {
+            return null;
+        }
+
+        return $hit[1] > 1 || $tokens[$i]->text === 'so' || $tokens[$i]->afterBreak() ? $hit : null;
+    }
+
+    /**
+     * Leaves out what would only be under a condition, where something was said without one: 'two, three if mum comes'.
+     *
+     * @param list<Token> $tokens
+     *
+     * @return list<Token>
+     */
+    private function withoutConditional(array $tokens): array
+    {
+        $parts = [];
+        foreach ($tokens as $token) {
+            if ($parts === [] || $token->afterBreak()) {
+                $parts[] = [];
+            }
+            $parts[count($parts) - 1][] = $token;
+        }
+        $conditions = $this->words->phrases('talk', 'conditions');
+        $first = array_shift($parts) ?? [];
+        $kept = array_filter($parts, static fn (array $part): bool => ! $conditions->in($part));
+
+        return array_merge($first, ...array_values($kept));
     }
 
     /**

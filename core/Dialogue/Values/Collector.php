@@ -10,6 +10,7 @@ use Ringo\Language\Phrases;
 use Ringo\Language\Token;
 use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Sheet\Field;
+use Ringo\Understanding\Asking;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
 use Ringo\Understanding\Reading;
@@ -34,13 +35,19 @@ final class Collector
     /** @var array<string, Phrases<string>> */
     private array $phrases = [];
 
+    private readonly Asking $asking;
+
     public function __construct(private readonly Understanding $understanding, private readonly YesNoMeant $meant)
     {
+        $this->asking = new Asking($understanding->words);
     }
 
     public function context(Turn $turn, Field $field, bool $asked = true): Context
     {
-        return new Context($turn->scope()->now, $turn->script->agent->country, $field->options, $asked, $field->pattern);
+        $context = new Context($turn->scope()->now, $turn->script->agent->country, $field->options, $asked, $field->pattern);
+        $step = $turn->asking($field->key);
+
+        return $step === null ? $context : $this->asking->in($context, PlainQuestion::last($step->prompt->variants[0]), $field->title.' '.$field->description);
     }
 
     public function asked(Turn $turn, Field $field, Heard $heard): Reading

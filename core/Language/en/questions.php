@@ -13,4 +13,8 @@ return [
         'anyone' => ['some' => 'someone', 'none' => 'no one'],
         'anything' => ['some' => 'something', 'none' => 'nothing'],
     ],
+    // Words of a question that counts people, that asks for what lies behind, and that show it lies ahead all the same.
+    'of_people' => ['people', 'persons', 'guests', 'party', 'players', 'passengers', 'diners', 'covers', 'visitors', 'attendees', 'travellers', 'travelling', 'bowlers', 'participants', 'delegates', 'heads', 'walkers', 'riders', 'climbers', 'skaters', 'seats', 'places', 'tickets'],
+    'behind' => ['did', 'was', 'were', 'happened', 'happen', 'born', 'birth', 'bought', 'began', 'started', 'noticed', 'last', 'since', 'missed'],
+    'ahead' => ['mind', 'like', 'want', 'wanted', 'hoping', 'thinking', 'looking', 'planning', 'after', 'prefer', 'suit', 'suits', 'need', 'next', 'would', 'could', 'shall', 'should', 'will', 'expect'],
 ];

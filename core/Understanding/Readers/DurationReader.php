@@ -38,8 +38,8 @@ final readonly class DurationReader implements Reader
     {
         $best = null;
         $doubt = null;
-        $unit = null;
-        foreach ($this->repairs->stretches($heard->tokens) as $stretch) {
+        $unit = $context->asked ? $context->unit : null;
+        foreach ($this->repairs->stretches($heard->tokens, true) as $stretch) {
             if ($stretch['restart']) {
                 $best = $doubt = $unit = null;
             }
@@ -92,13 +92,19 @@ final readonly class DurationReader implements Reader
         if ($found === [] && $earlierUnit !== null && $t !== [] && count($t) <= 4) {
             foreach (array_keys($t) as $i) {
                 $number = $this->numerals->at($t, $i);
-                if ($number !== null && $number->value > 0 && ! isset($t[$i + $number->length])) {
+                if ($number !== null && $number->value > 0 && ! isset($t[$i + $number->length]) && $this->numbersBefore($t, $i) === 0) {
                     return [[$this->iso([[$number->value, $earlierUnit]]), $i, $i + $number->length - 1, $earlierUnit]];
                 }
             }
         }
 
         return $found;
+    }
+
+    /** @param list<Token> $t how many numbers stand before a place: with more than one it is not said which is meant */
+    private function numbersBefore(array $t, int $place): int
+    {
+        return count(array_filter(array_keys($t), fn (int $i): bool => $i < $place && $this->numerals->at($t, $i) !== null));
     }
 
     /**

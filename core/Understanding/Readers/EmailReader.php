@@ -190,6 +190,47 @@ final readonly class EmailReader implements Reader
     }
 
     /**
+     * From which pause on the part before the at is told: 'use my wife's, she reads them, gwen at' begins at 'gwen', 'vidal, low line,
+     * romero, at' at 'vidal'. What stands before a pause belongs to it only where a sign or a spelling joins it on, or it is one word.
+     *
+     * @param list<Token> $t
+     */
+    private function spokenFrom(array $t, int $at): int
+    {
+        $joined = $this->words->phrases('letters', 'joined');
+        $begins = $at;
+        $whole = false;
+        for ($i = $at - 1; $i >= 0; $i--) {
+            if ($i > 0 && ! $t[$i]->afterBreak()) {
+                continue;
+            }
+            $stretch = array_slice($t, $i, $begins - $i);
+            $remark = $joined->without($stretch) === [];
+            if ($whole && ! $remark && ! $this->goesOn($stretch, $t[$begins]->text)) {
+                return $begins;
+            }
+            $whole = $whole || ! $remark && $stretch !== [];
+            $begins = $i;
+        }
+
+        return $begins === $at ? 0 : $begins;
+    }
+
+    /**
+     * Whether a stretch before a pause is a part of an address that goes on behind it.
+     *
+     * @param list<Token> $stretch
+     */
+    private function goesOn(array $stretch, string $next): bool
+    {
+        $signs = ['dot', 'point', 'underscore', 'underline', 'dash', 'hyphen', 'line', 'plus', 'score', 'stop'];
+        $run = $this->spelling->run($stretch, 0);
+        $spelled = $run !== null && $run[1] >= count($stretch) || array_filter($stretch, static fn (Token $token): bool => strlen($token->text) > 1 && ! in_array($token->text, ['double', 'treble', 'triple', 'oh', 'zero'], true)) === [];
+
+        return count($stretch) === 1 || $spelled || in_array(end($stretch)->text ?? '', $signs, true) || in_array($next, [...$signs, 'low', 'under', 'full'], true);
+    }
+
+    /**
      * The part before the at, read from its beginning: after the last word that opens it.
      *
      * @param list<Token> $t
@@ -213,6 +254,7 @@ final readonly class EmailReader implements Reader
                 break;
             }
         }
+        $first = max($first, $this->spokenFrom($t, $at));
         $out = '';
         $last = '';
         for ($i = $first; $i < $at;) {

@@ -23,6 +23,12 @@ final readonly class MoneyReader implements Reader
     /** @var array<string, string> */
     private array $currencies;
 
+    /** From here on 'one twenty' puts a sum right by a hundred and twenty. */
+    private const NO_SMALL_SUM = 50.0;
+
+    /** Sums are of one size up to so many times each other. */
+    private const SAME_SIZE = 5.0;
+
     public function __construct(private Vocabulary $words)
     {
         $this->numerals = new Numerals($words);
@@ -36,7 +42,7 @@ final readonly class MoneyReader implements Reader
         $best = null;
         $currency = null;
         $doubt = null;
-        foreach ($this->repairs->stretches($heard->tokens) as $stretch) {
+        foreach ($this->repairs->stretches($heard->tokens, true) as $stretch) {
             if ($stretch['restart']) {
                 $best = $doubt = $currency = null;
             }
@@ -59,7 +65,7 @@ final readonly class MoneyReader implements Reader
             // Where they have dollars of their own, those are meant.
             $unit = $unit === 'USD' && in_array($home, ['AUD', 'CAD', 'NZD', 'SGD', 'HKD'], true) && preg_match('/\bus\b|\busd\b|american/i', $heard->cleaned()) !== 1 ? $home : $unit;
             $currency = $unit ?? $currency ?? $home;
-            $amount = round($amount, 2);
+            $amount = round($unit === null && $best !== null ? $this->asLarge($amount, (float) $best->value['amount']) : $amount, 2);
             $best = Reading::of(
                 ['amount' => floor($amount) === $amount ? (int) $amount : $amount, 'currency' => $currency],
                 0.6 + 0.36 * $heard->explained($t[$from]->start, $t[$to]->end, $this->words) - ($unit === null ? 0.06 : 0.0),
@@ -70,6 +76,14 @@ final readonly class MoneyReader implements Reader
         }
 
         return $best ?? Reading::none($doubt);
+    }
+
+    /** 'A hundred, no, make it one twenty' makes it a hundred and twenty: what puts right is of the size of what it puts right. */
+    private function asLarge(float $amount, float $before): float
+    {
+        $hundredfold = $amount * 100;
+
+        return floor($amount) !== $amount && $before >= self::NO_SMALL_SUM && $hundredfold <= $before * self::SAME_SIZE && $amount * self::SAME_SIZE < $before ? $hundredfold : $amount;
     }
 
     /**

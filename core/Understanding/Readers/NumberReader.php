@@ -9,6 +9,7 @@ use Ringo\Language\Vocabulary;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
 use Ringo\Understanding\Numerals;
+use Ringo\Understanding\Party;
 use Ringo\Understanding\Reader;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Repairs;
@@ -29,11 +30,20 @@ final readonly class NumberReader implements Reader
 
     private ClockFinder $clocks;
 
+    private Party $party;
+
+    /** How sure a number of people is that was added up: it is read back. */
+    private const ADDED_UP = 0.75;
+
+    /** Words before a bare number that may be an hour. */
+    private const BEFORE_HOURS = ['was', 'at', 'around', 'by', 'till', 'until', 'from', 'after', 'before', 'past', 'since', 'about', 'half'];
+
     public function __construct(private Vocabulary $words)
     {
         $this->numerals = new Numerals($words);
         $this->spelling = new Spelling($words);
         $this->repairs = new Repairs($words);
+        $this->party = new Party($words);
         $this->days = new DayFinder($words, $this->numerals);
         $this->clocks = new ClockFinder($words, $this->numerals);
     }
@@ -42,14 +52,23 @@ final readonly class NumberReader implements Reader
     {
         $best = null;
         $doubt = null;
-        foreach ($this->repairs->stretches($heard->tokens) as $stretch) {
+        foreach ($this->repairs->stretches($heard->tokens, true) as $stretch) {
             if ($stretch['restart']) {
                 $best = $doubt = null;
             }
             $t = $this->repairs->withoutDenied($stretch['tokens']);
             $vague = $this->vague($t);
             $t = $this->words->phrases('talk', 'about')->without($t);
-            $found = $this->numbers($t, $context);
+            $found = $this->party->withoutSome($t, $this->numbers($t, $context));
+            $party = $vague === null && $context->people ? $this->party->whole($t, $found) : null;
+            if ($party !== null) {
+                $doubt = null;
+                [$from, $to] = [$t[$party[1]]->start, $t[$party[2]]->end];
+                $best = Reading::of($party[0], self::ADDED_UP, $heard->between($from, $to), $from, $to);
+
+                continue;
+            }
+            $found = $context->asked ? $found : $this->noHours($t, $found);
             if ($found === [] && $vague === null) {
                 continue;
             }
@@ -66,6 +85,24 @@ final readonly class NumberReader implements Reader
         }
 
         return $best ?? Reading::none($doubt);
+    }
+
+    /**
+     * What nobody asked for is not taken from a bare number that may be an hour: 'it was seven', 'until eight'.
+     *
+     * @param list<Token> $t
+     * @param list<array{int|float, int, int}> $numbers
+     *
+     * @return list<array{int|float, int, int}>
+     */
+    private function noHours(array $t, array $numbers): array
+    {
+        return array_values(array_filter($numbers, static function (array $number) use ($t): bool {
+            $next = $t[$number[2] + 1] ?? null;
+            $bare = $next === null || $next->afterBreak();
+
+            return ! $bare || ! in_array($t[$number[1] - 1]->text ?? '', self::BEFORE_HOURS, true);
+        }));
     }
 
     /**
@@ -101,6 +138,13 @@ final readonly class NumberReader implements Reader
     {
         $found = [];
         for ($i = 0, $n = count($t); $i < $n;) {
+            $measured = $this->measured($t, $i);
+            if ($measured !== null) {
+                $found[] = [$measured[0], $i, $i + $measured[1] - 1];
+                $i += $measured[1];
+
+                continue;
+            }
             // 'six double oh', 'double five'
             $digits = $this->digits($t, $i);
             if ($digits !== null) {
@@ -130,6 +174,32 @@ final readonly class NumberReader implements Reader
         }
 
         return $found;
+    }
+
+    /**
+     * 'An inch and a half', 'two metres ten', 'a couple of dozen'.
+     *
+     * @param list<Token> $t
+     *
+     * @return array{float|int, int}|null value, tokens
+     */
+    private function measured(array $t, int $i): ?array
+    {
+        $words = array_map(static fn (Token $token): string => $token->text, array_slice($t, $i, 5));
+        if (in_array($words[0], ['a', 'an', 'one'], true) && array_slice($words, 2, 3) === ['and', 'a', 'half'] && ! isset($this->words->section('numbers', 'collective')[$words[1]])) {
+            return [1.5, 5];
+        }
+        if (array_slice($words, 0, 4) === ['a', 'couple', 'of', 'dozen']) {
+            return [2 * $this->words->section('numbers', 'collective')['dozen'], 4];
+        }
+        $whole = $this->numerals->at($t, $i);
+        $unit = $whole === null ? null : ($t[$i + $whole->length]->text ?? null);
+        $rest = $whole === null || ! in_array($unit, ['metre', 'metres', 'meter', 'meters'], true) ? null : $this->numerals->at($t, $i + $whole->length + 1);
+        if ($whole === null || $rest === null || ! $rest->isWhole() || $rest->whole() < 10 || $rest->whole() > 99) {
+            return null;
+        }
+
+        return [$whole->plain() + $rest->whole() / 100, $whole->length + 1 + $rest->length];
     }
 
     /**
@@ -205,6 +275,9 @@ final readonly class NumberReader implements Reader
             }
         }
         $found = $this->allNumbers($t);
+        if (count($found) > 0 && ($t[$found[0][1] - 1]->text ?? '') === 'between') {
+            return 'that is a range or a choice of numbers';
+        }
         for ($i = 1; $i < count($found); $i++) {
             $between = array_map(static fn (Token $token): string => $token->text, array_slice($t, $found[$i - 1][2] + 1, $found[$i][1] - $found[$i - 1][2] - 1));
             $gap = $t[$found[$i][1]]->gap;
@@ -217,7 +290,7 @@ final readonly class NumberReader implements Reader
             if (preg_match('/^(?:of them |people |of us )?(?:at (?:the )?(?:very )?(?:most|least)|max|maximum|minimum|tops|or (?:more|fewer|less)|or so more)\b/', $tail) === 1) {
                 return 'that is a bound, not an exact number';
             }
-            if (in_array($t[$last + 1]->text ?? '', ['odd', 'something', 'plus', 'ish'], true) && ($t[$last + 1]->text !== 'ish')) {
+            if (in_array($t[$last + 1]->text ?? '', ['odd', 'something', 'plus', 'ish'], true) && $t[$last + 1]->text !== 'ish' && ! $t[$last + 1]->afterBreak()) {
                 return 'that is not an exact number';
             }
         }

@@ -26,11 +26,20 @@ final readonly class PersonNameReader implements Reader
 
     private Respelled $respelled;
 
+    private NameApart $apart;
+
+    /** A name in the whole of the words is known from here on. */
+    private const KNOWN = 0.75;
+
+    /** How sure a name is at most that stands apart from what is said of it: it is read back. */
+    private const APART = 0.78;
+
     public function __construct(private Vocabulary $words)
     {
         $this->spelling = new Spelling($words);
         $this->repairs = new Repairs($words);
         $this->respelled = new Respelled($words);
+        $this->apart = new NameApart($words);
         $this->notNames = array_fill_keys($words->section('names', 'not_names'), true);
     }
 
@@ -40,7 +49,22 @@ final readonly class PersonNameReader implements Reader
         $respelled = $this->respelled->of($heard->tokens);
         $reading = $respelled === $heard->tokens ? Reading::none() : $this->named($heard, $respelled, $context);
 
-        return $reading->found() ? $reading : $this->named($heard, $heard->tokens, $context);
+        $reading = $reading->found() ? $reading : $this->named($heard, $heard->tokens, $context);
+
+        return $context->asked && $reading->confidence < self::KNOWN ? $this->apart($heard, $context, $reading) : $reading;
+    }
+
+    /** A name that stands between pauses by itself, where the whole of the words holds none that is known. */
+    private function apart(Heard $heard, Context $context, Reading $whole): Reading
+    {
+        foreach ($this->apart->in($heard->tokens) as $stretch) {
+            $name = $this->named($heard, $stretch, $context);
+            if ($name->found() && $name->confidence > $whole->confidence) {
+                return Reading::of($name->value, min($name->confidence, self::APART), (string) $name->said, $name->start, $name->end);
+            }
+        }
+
+        return $whole;
     }
 
     /** @param list<Token> $tokens */

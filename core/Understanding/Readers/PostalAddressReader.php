@@ -169,6 +169,9 @@ final readonly class PostalAddressReader implements Reader
             if ($i > 2 && $token->afterBreak() && in_array($t[$i + 1]->text ?? '', ["o'clock", 'oclock', 'am', 'pm', 'sharp'], true) || $i > 2 && $token->afterBreak() && in_array($token->text, ['half', 'quarter', 'around', 'about', 'any', 'anytime', 'after', 'before', 'at'], true) && preg_match('/^(?:\d|past|to|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|time|half|quarter)/', $t[$i + 1]->text ?? '') === 1) {
                 return array_slice($t, 0, $i);
             }
+            if ($i > 2 && $token->afterBreak() && $this->talks($t, $i) && $this->hasStreet(array_slice($t, 0, $i))) {
+                return array_slice($t, 0, $i);
+            }
             if ($i > 2 && $token->afterBreak() && in_array($token->text, ['i', "i'm", "i've", 'we', "we're", "we've", "i'd", 'you', 'he', 'she', 'they'], true) && $this->hasStreet(array_slice($t, 0, $i))) {
                 return array_slice($t, 0, $i);
             }
@@ -181,6 +184,21 @@ final readonly class PostalAddressReader implements Reader
         }
 
         return $t;
+    }
+
+    /**
+     * Whether what stands between two pauses says something of the place rather than naming it: 'the sat nav can't find it'.
+     *
+     * @param list<Token> $t
+     */
+    private function talks(array $t, int $from): bool
+    {
+        $said = [];
+        for ($i = $from; isset($t[$i]) && ($i === $from || ! $t[$i]->afterBreak()); $i++) {
+            $said[] = $t[$i];
+        }
+
+        return ! $this->hasStreet($said) && array_filter($said, fn (Token $token): bool => in_array($token->text, $this->words->section('address', 'talk'), true)) !== [];
     }
 
     /**

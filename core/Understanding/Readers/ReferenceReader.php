@@ -68,6 +68,12 @@ final readonly class ReferenceReader implements Reader
         $runs = [];
         $run = null;
         for ($i = 0, $n = count($t); $i < $n;) {
+            $remark = $run === null ? $this->remark($t, $i) : 0;
+            if ($remark > 0) {
+                $i += $remark;
+
+                continue;
+            }
             $piece = $this->piece($t, $i, $run !== null);
             if ($piece === null) {
                 if ($run !== null && in_array($t[$i]->text, ['then', 'and', 'space', 'followed', 'by', 'number', 'numbers', 'digits', 'letters', 'the', "that's", 'um'], true) && isset($t[$i + 1]) && $this->ahead($t, $i + 1)) {
@@ -102,6 +108,23 @@ final readonly class ReferenceReader implements Reader
         return array_map(static fn (array $run): array => ['text' => strtoupper(trim($run['text'], '-/.')), ...array_slice($run, 1)], $runs);
     }
 
+    /**
+     * Words before a reference that look like a part of it: 'oh,' between pauses, 'four numbers and two letters'.
+     *
+     * @param list<Token> $t
+     *
+     * @return int how many
+     */
+    private function remark(array $t, int $i): int
+    {
+        $next = $t[$i + 1] ?? null;
+        if ($t[$i]->text === 'oh' && $next !== null && $next->afterBreak() && ($i === 0 || $t[$i]->afterBreak())) {
+            return 1;
+        }
+
+        return $next !== null && in_array($next->text, ['numbers', 'letters', 'digits', 'figures'], true) && ! $next->afterBreak() && $this->spelling->digits($t, $i, false) !== null ? 2 : 0;
+    }
+
     /** @param list<Token> $t */
     private function ahead(array $t, int $i): bool
     {
@@ -125,7 +148,7 @@ final readonly class ReferenceReader implements Reader
         if ($inside && in_array($word, ['dash', 'hyphen'], true)) {
             return ['-', 1, true];
         }
-        if ($inside && in_array($word, ['slash', 'stroke', '/'], true) || $inside && $word === 'forward' && ($t[$i + 1]->text ?? '') === 'slash') {
+        if ($inside && in_array($word, ['slash', 'stroke', 'oblique', '/'], true) || $inside && $word === 'forward' && ($t[$i + 1]->text ?? '') === 'slash') {
             return ['/', $word === 'forward' ? 2 : 1, true];
         }
         if ($word === 'o' && ($inside || isset($t[$i + 1]))) {

@@ -22,6 +22,8 @@ use Ringo\Value\ValueType;
 /** Reads dates, times of day, and both together. */
 final readonly class WhenReader implements Reader
 {
+    private Numerals $numerals;
+
     private DayFinder $days;
 
     private ClockFinder $clocks;
@@ -30,9 +32,9 @@ final readonly class WhenReader implements Reader
 
     public function __construct(private Vocabulary $words, private ValueType $type)
     {
-        $numerals = new Numerals($words);
-        $this->days = new DayFinder($words, $numerals);
-        $this->clocks = new ClockFinder($words, $numerals);
+        $this->numerals = new Numerals($words);
+        $this->days = new DayFinder($words, $this->numerals);
+        $this->clocks = new ClockFinder($words, $this->numerals);
         $this->repairs = new Repairs($words);
     }
 
@@ -44,12 +46,12 @@ final readonly class WhenReader implements Reader
         $doubt = null;
         $from = PHP_INT_MAX;
         $to = 0;
-        foreach ($this->repairs->stretches($heard->tokens) as $stretch) {
+        foreach ($this->repairs->stretches($heard->tokens, true) as $stretch) {
             if ($stretch['restart']) {
                 $day = $clock = $moment = $doubt = null;
                 $from = PHP_INT_MAX;
             }
-            $t = $this->repairs->withoutDenied($this->words->phrases('talk', 'about')->without($stretch['tokens']));
+            $t = $this->repairs->withoutDenied($this->words->phrases('talk', 'about')->without($this->type === ValueType::Date ? $stretch['tokens'] : $this->aboutAnHour($stretch['tokens'])));
             $days = $this->days->find($t, $context);
             $clocks = $this->type === ValueType::Date ? $this->elapsedOnly($t, $context, $days) : $this->clocks->find($t, $context, $days, $context->asked);
             // Unasked, a bare hour is none, but it still makes an alternative: 'at two or three'.
@@ -104,6 +106,28 @@ final readonly class WhenReader implements Reader
     }
 
     /**
+     * 'Tomorrow about eight' is tomorrow at eight; 'about eight weeks ago' stays.
+     *
+     * @param list<Token> $t
+     *
+     * @return list<Token>
+     */
+    private function aboutAnHour(array $t): array
+    {
+        foreach ($t as $i => $token) {
+            $hour = in_array($token->text, ['about', 'around', 'roughly'], true) && ($t[$i - 1]->text ?? '') !== 'at' && isset($t[$i + 1]) ? $this->numerals->cardinal($t, $i + 1) : null;
+            if ($hour !== null && $hour->isWhole() && $hour->whole() >= 1 && $hour->whole() <= 12) {
+                $next = $t[$i + 1 + $hour->length] ?? null;
+                if ($next === null || $next->afterBreak() || $this->days->find(array_slice($t, $i + 1 + $hour->length, 3), new Context(new \DateTimeImmutable('2026-01-01'))) !== []) {
+                    $t[$i] = new Token('at', $token->original, $token->start, $token->end, $token->gap);
+                }
+            }
+        }
+
+        return $t;
+    }
+
+    /**
      * Beside a plain time, a bare number behind 'for' counts something else: 'a table for six at half seven'.
      *
      * @param list<Span> $clocks
@@ -146,7 +170,7 @@ final readonly class WhenReader implements Reader
                 default => $moment->format('Y-m-d\TH:i'),
             }, null];
         }
-        $date = $day?->resolve($context->now);
+        $date = $day?->resolve($context->now, $context->past);
         $time = $clock?->resolve();
         if ($this->type === ValueType::Date) {
             return [$date?->format('Y-m-d'), $day === null ? null : 'that is not a whole date, or there is no such day'];
@@ -192,11 +216,11 @@ final readonly class WhenReader implements Reader
             if ($span->what instanceof Clock && ! $span->what->complete()) {
                 continue;
             }
-            if ($span->what instanceof Day && $span->what->resolve($context->now) === null && $span->what->day === null) {
+            if ($span->what instanceof Day && $span->what->resolve($context->now, $context->past) === null && $span->what->day === null) {
                 continue;
             }
             $said[match (true) {
-                $span->what instanceof Day => $span->what->resolve($context->now)?->format('Y-m-d') ?? 'none',
+                $span->what instanceof Day => $span->what->resolve($context->now, $context->past)?->format('Y-m-d') ?? 'none',
                 $span->what instanceof Clock => $span->what->resolve() ?? 'none',
                 default => $span->what->format('c'),
             }] = implode(' ', array_map(static fn (Token $token): string => $token->original, array_slice($t, $span->from, $span->length)));

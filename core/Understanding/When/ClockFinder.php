@@ -237,6 +237,9 @@ final readonly class ClockFinder
             $j += $number->length;
             if (in_array($t[$j]->text ?? '', ['minutes', 'minute', 'mins'], true)) {
                 $j++;
+            } elseif ($minutes === 1) {
+                // 'The first one after ten' tells no minute.
+                return null;
             }
         }
         if ($minutes === null) {

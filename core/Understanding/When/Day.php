@@ -11,6 +11,9 @@ namespace Ringo\Understanding\When;
  */
 final readonly class Day
 {
+    /** Months that a day without a year is looked for behind. */
+    private const LATELY = 24;
+
     /**
      * @param string $which '', 'this', 'next' or 'last', said with a weekday
      * @param ?int $weeks calendar weeks after this one: 1 for 'next week', 2 for 'the week after next'
@@ -68,11 +71,15 @@ final readonly class Day
         return $this;
     }
 
-    /** The date meant, at midnight in the zone of `now`; null where there is no such date. */
-    public function resolve(\DateTimeImmutable $now): ?\DateTimeImmutable
+    /**
+     * The date meant, at midnight in the zone of `now`; null where there is no such date.
+     *
+     * @param bool $past whether it lies behind: 'Tuesday' is the last one, 'the fifth of March' the latest
+     */
+    public function resolve(\DateTimeImmutable $now, bool $past = false): ?\DateTimeImmutable
     {
         $today = $now->setTime(0, 0);
-        $date = $this->base($today);
+        $date = $past ? $this->lately($today) : $this->base($today);
         if ($date === null) {
             return null;
         }
@@ -80,6 +87,27 @@ final readonly class Day
         $year = (int) $date->format('Y');
 
         return $year >= 1000 && $year <= 9999 ? $date : null;
+    }
+
+    private function lately(\DateTimeImmutable $today): ?\DateTimeImmutable
+    {
+        $open = $this->which === '' && $this->weeks === null && $this->months === null && $this->year === null && $this->plus === 0 && $this->exact === null && $this->offset === null;
+        if ($open && $this->weekday !== null && $this->day === null && $this->nth === null) {
+            return $this->with(['which' => 'last'])->base($today);
+        }
+        $date = $this->base($today);
+        if (! $open || $date !== null && $date <= $today) {
+            return $date;
+        }
+        $months = $this->month !== null || $this->easter !== null || $this->nth !== null ? 12 : 1;
+        for ($back = $months; $back <= self::LATELY; $back += $months) {
+            $earlier = $this->base($today->modify("-{$back} months"));
+            if ($earlier !== null && $earlier <= $today) {
+                return $earlier;
+            }
+        }
+
+        return $date;
     }
 
     private function base(\DateTimeImmutable $today): ?\DateTimeImmutable

@@ -326,6 +326,10 @@ final readonly class DayFinder
         if (! isset($t[$j + $joint])) {
             return null;
         }
+        // 'After school one day, Wednesday half four'
+        if ($joint === 0 && $t[$j]->afterBreak()) {
+            return null;
+        }
         // 'a week on Tuesday', 'two weeks from the third', 'a week tomorrow', 'three days before Christmas'
         $anchor = $this->relative($t, $j + $joint) ?? $this->feast($t, $j + $joint)
             ?? ($joint === 1 || in_array($next, ['this', 'next'], true) || isset($this->weekdays[$next]) && ! $bare ? $this->weekday($t, $j + $joint) ?? $this->ofMonth($t, $j + $joint, $context) ?? $this->month($t, $j + $joint, $context) : null);
@@ -669,6 +673,10 @@ final readonly class DayFinder
             $second = $this->numerals->cardinal($t, $j + $firstLength);
 
             return [$chunks[0] * 100 + $chunks[1], $skip + $firstLength + ($second->length ?? 1)];
+        }
+        // 'The first of June, oh five'
+        if ($short && $skip === 0 && $context !== null && $chunks[0] === 0 && isset($chunks[1]) && $chunks[1] >= 1 && $chunks[1] <= 9 && ! $t[$j]->isDigits() && ! isset($t[$j + 2])) {
+            return [$this->fullYear('0'.$chunks[1], $context), 2];
         }
         // 'nineteen oh five', 'twenty oh five'
         if (isset($chunks[2]) && in_array($chunks[0], [19, 20], true) && $chunks[1] === 0 && $chunks[2] < 10) {

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding;
+
+use Ringo\Language\Tokenizer;
+use Ringo\Language\Vocabulary;
+
+/** What a question says of its answer: that it counts people, that it lies behind, in which unit it is wanted. */
+final class Asking
+{
+    /** @var array<string, array{bool, bool, ?string}> by question */
+    private array $known = [];
+
+    private readonly Tokenizer $tokenizer;
+
+    public function __construct(private readonly Vocabulary $words)
+    {
+        $this->tokenizer = new Tokenizer;
+    }
+
+    /** @param string $about what the field is called */
+    public function in(Context $context, string $question, string $about): Context
+    {
+        $this->known[$question.'|'.$about] ??= [$this->people($question, $about), $this->past($question), $this->unit($question)];
+
+        return $context->asking(...$this->known[$question.'|'.$about]);
+    }
+
+    /** 'How many of you will there be', not 'how many children'. */
+    private function people(string $question, string $about): bool
+    {
+        $some = array_diff($this->words->section('numbers', 'people'), ['guest', 'guests', 'friend', 'friends']);
+        $words = $this->tokenizer->words($question.' '.$about);
+        if (array_intersect($words, $some) !== []) {
+            return false;
+        }
+
+        return array_intersect($words, $this->words->section('questions', 'of_people')) !== [] || preg_match('/\bhow many (?:of you|are you|will you|would you|in (?:your|the) (?:party|group)|will there be|are coming)\b|\bfor how many\b/i', $question) === 1;
+    }
+
+    /** 'When did it start', not 'which day were you hoping for'. */
+    private function past(string $question): bool
+    {
+        $words = $this->tokenizer->words($question);
+
+        return array_intersect($words, $this->words->section('questions', 'behind')) !== [] && array_intersect($words, $this->words->section('questions', 'ahead')) === [];
+    }
+
+    /** 'How many nights': days. */
+    private function unit(string $question): ?string
+    {
+        if (preg_match('/\bhow old\b/i', $question) === 1) {
+            return 'Y';
+        }
+        $units = $this->words->section('units', 'durations');
+        $asked = preg_match('/\bhow many (?:\pL+ )?(\pL+)/iu', $question, $m) === 1 ? mb_strtolower($m[1]) : '';
+        $direct = preg_match('/\bhow many (\pL+)/iu', $question, $m) === 1 ? mb_strtolower($m[1]) : '';
+
+        return $units[$direct] ?? $units[$asked] ?? null;
+    }
+}

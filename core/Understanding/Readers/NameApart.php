@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding\Readers;
+
+use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
+
+/**
+ * Stretches between pauses that are nothing but a name: 'it's for my daughter, Imogen Sayle', 'me dad, Ted Braithwaite, but I do the talking'.
+ */
+final readonly class NameApart
+{
+    /** Words a name has at most. */
+    private const LONGEST = 4;
+
+    /** Words that may open the stretch. */
+    private const OPENERS = ['oh', 'well', 'er', 'erm', 'um', 'put', 'me', 'so', 'just', 'say', 'yes', 'right', "it's", "i'm", "he's", "she's"];
+
+    /** @var list<string> */
+    private array $titles;
+
+    public function __construct(private Vocabulary $words)
+    {
+        $this->titles = array_values(array_filter($words->section('names', 'titles'), is_string(...)));
+    }
+
+    /**
+     * @param list<Token> $tokens
+     *
+     * @return list<list<Token>> those of a whole name first
+     */
+    public function in(array $tokens): array
+    {
+        $stretches = [];
+        foreach ($tokens as $token) {
+            if ($stretches === [] || $token->afterBreak()) {
+                $stretches[] = [];
+            }
+            $stretches[count($stretches) - 1][] = $token;
+        }
+        $names = [];
+        foreach (count($stretches) < 2 ? [] : $stretches as $stretch) {
+            while ($stretch !== [] && in_array($stretch[0]->text, self::OPENERS, true)) {
+                array_shift($stretch);
+            }
+            if ($this->isName($stretch)) {
+                $names[] = $stretch;
+            }
+        }
+        usort($names, static fn (array $a, array $b): int => min(2, count($b)) <=> min(2, count($a)));
+
+        return $names;
+    }
+
+    /**
+     * Whether all of it is written like a name and holds no word of everyday.
+     *
+     * @param list<Token> $stretch
+     */
+    private function written(array $stretch): bool
+    {
+        return array_filter($stretch, fn (Token $token): bool => preg_match('/^\p{Lu}/u', $token->original) !== 1 || isset($this->words->set('everyday_words')[$token->text])) === [];
+    }
+
+    /** @param list<Token> $stretch */
+    private function isName(array $stretch): bool
+    {
+        if ($stretch === [] || count($stretch) > self::LONGEST) {
+            return false;
+        }
+        $titled = in_array($stretch[0]->text, $this->titles, true) && count($stretch) > 1;
+        $given = $this->words->set('given_names');
+        if (! $titled && ! isset($given[$stretch[0]->text]) && ! $this->written($stretch)) {
+            return false;
+        }
+        foreach (array_slice($stretch, $titled ? 1 : 0) as $token) {
+            $known = isset($given[$token->text]) || isset($this->words->set('surnames')[$token->text]);
+            if (isset($this->words->set('everyday_words')[$token->text]) && ! $known || isset($this->words->set('function_words')[$token->text])) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}
