@@ -216,6 +216,8 @@ final class Turn
     public function phrase(string $name, array $with = []): string
     {
         $own = $this->script->standing->words[$name] ?? null;
+        // Nobody who was rung is thanked for calling.
+        $name = $name === 'goodbye' && $this->script->agent->direction === 'outbound' ? 'goodbye_outbound' : $name;
         $variants = $own !== null ? [$own] : $this->phrases->variants($name);
         $scope = $this->scope();
         $prompt = Prompt::of(array_map(static fn (string $variant): string => $variant === '' ? ' ' : $variant, $variants));

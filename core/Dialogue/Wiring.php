@@ -138,14 +138,14 @@ final readonly class Wiring
             'summary' => new Steps\SummaryRunner($puts, $understanding, $corrections, $names, $keeper),
             'repeat' => new Steps\RepeatRunner($puts, $understanding, $volunteer, $collector, $keeper),
             'reach' => new Steps\ReachRunner($puts, $understanding, $this->phrases, new Values\RingAgain($understanding)),
-            'choose' => new Steps\ChooseRunner($puts, $understanding, $topics, $collector, $keeper, $replies),
+            'choose' => $choices = new Steps\ChooseRunner($puts, $understanding, $topics, $collector, $keeper, $replies),
             'listen' => new Steps\ListenRunner($puts, $understanding, $this->phrases, $topics, $replies, $volunteer, $entry, $wanting = new Acts\Wanting(SayingModel::requests(), $this->phrases), new Steps\TopicSorting($understanding, $this->phrases, $topics, $entry, $wanting, $corrections)),
         ]);
         $answering = new Modes\Answering($runners, $this->phrases, new Values\TellingMore($this->phrases));
         $this->modes = new ModeHandlers([
             Mode::Answer->value => $answering,
             Mode::Confirm->value => new Modes\Confirming($understanding, $corrections, $collector, $keeper, $settled, $readBack, $replies, $elsewhere, $lone),
-            Mode::Clarify->value => new Modes\Clarifying($understanding, $this->phrases, $topics, $replies, $entry, $answering),
+            Mode::Clarify->value => new Modes\Clarifying($understanding, $this->phrases, $topics, $replies, $entry, $choices, $answering),
             Mode::Identify->value => new Modes\Identifying($this->identity, $answering),
             Mode::Recent->value => new Modes\Returning($this->identity, $answering),
             Mode::WhichTeam->value => new Modes\ChoosingTeam($this->transfers),
@@ -175,6 +175,7 @@ final readonly class Wiring
         /** @var list<Consideration> $whole */
         $whole = [
             new Order\NobodyThere($this->phrases),
+            new Order\WrongNumber($this->phrases),
             $leaving,
             new Order\RingLater($this->phrases, new Values\RingAgain($understanding)),
             new Order\Urgent($topics, $switch),

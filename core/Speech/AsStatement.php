@@ -46,6 +46,10 @@ final readonly class AsStatement
             return $yes && $auxiliary === 'do' ? "{$subject} {$rest}" : ($yes ? "{$subject} {$auxiliary} {$rest}" : "{$subject} {$this->denied[$auxiliary]} {$rest}");
         }
 
+        if (! $yes && str_starts_with($rest, 'still ')) {
+            return "{$subject} {$auxiliary} no longer ".substr($rest, strlen('still '));
+        }
+
         return $yes ? "{$subject} {$auxiliary} {$rest}" : "{$subject} {$this->denied[$auxiliary]} {$rest}";
     }
 }

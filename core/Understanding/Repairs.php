@@ -23,8 +23,11 @@ final readonly class Repairs
     /** Words at which what is not meant ends, and what is begins. */
     private const TURNS = ['but', 'its', "it's", "that's", 'it', 'could', 'can', 'would', "i'd", 'i', 'we', "let's", 'please'];
 
+    private Numerals $numerals;
+
     public function __construct(private Vocabulary $words)
     {
+        $this->numerals = new Numerals($words);
     }
 
     /**
@@ -125,10 +128,30 @@ final readonly class Repairs
             $parts[count($parts) - 1][] = $token;
         }
         $conditions = $this->words->phrases('talk', 'conditions');
-        $first = array_shift($parts) ?? [];
-        $kept = array_filter($parts, static fn (array $part): bool => ! $conditions->in($part));
+        $polite = $this->words->phrases('talk', 'polite_conditions');
+        $kept = [];
+        $told = false;
+        foreach ($parts as $part) {
+            if (! $told || ! $conditions->in($part) || $polite->in($part)) {
+                $kept = [...$kept, ...$part];
+            }
+            $told = $told || $this->tells($part);
+        }
 
-        return array_merge($first, ...array_values($kept));
+        return $kept;
+    }
+
+    /** @param list<Token> $part whether it holds a number or a day, to which what is conditional would be another */
+    private function tells(array $part): bool
+    {
+        $days = $this->words->section('calendar', 'weekdays') + $this->words->section('calendar', 'months');
+        foreach ($part as $i => $token) {
+            if (isset($days[$token->text]) || $this->numerals->at($part, $i) !== null || $this->numerals->ordinal($part, $i) !== null) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

@@ -10,11 +10,13 @@ use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Replies\Replies;
+use Ringo\Dialogue\Steps\ChooseRunner;
 use Ringo\Dialogue\Steps\TopicEntry;
 use Ringo\Dialogue\Steps\Waiting;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Fit\Topics;
+use Ringo\Script\Steps\Choose\ChooseStep;
 use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Understanding\Heard;
 use Ringo\Understanding\Reading;
@@ -36,7 +38,7 @@ final readonly class Clarifying implements ModeHandler
     /** Likelihood that nothing falls below. */
     private const TRACE = 0.02;
 
-    public function __construct(private Understanding $understanding, private Phrasebook $phrases, private Topics $topics, private Replies $replies, private TopicEntry $entry, private Answering $answering)
+    public function __construct(private Understanding $understanding, private Phrasebook $phrases, private Topics $topics, private Replies $replies, private TopicEntry $entry, private ChooseRunner $choices, private Answering $answering)
     {
     }
 
@@ -52,6 +54,11 @@ final readonly class Clarifying implements ModeHandler
         $candidates = $state->candidates;
         $state->mode = Mode::Answer;
         $state->candidates = [];
+        if ($step instanceof ChooseStep) {
+            $yes = $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain())->value === true;
+
+            return $yes && $candidates !== [] ? $this->choices->chosen($turn, $step, $candidates[0], $hearing->heard) : $this->answering->answer($turn, $hearing);
+        }
         if (! $step instanceof ListenStep) {
             return null;
         }

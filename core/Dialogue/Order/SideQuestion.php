@@ -11,10 +11,18 @@ use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Dialogue\Walk\TopicSwitch;
 use Ringo\Fit\Topics;
+use Ringo\Language\Stemmer;
+use Ringo\Language\Token;
 
 /** A question in the middle of something: answered, then the open question again. Two questions are both answered. */
 final readonly class SideQuestion implements Consideration
 {
+    /** So few words ask of something that was just said. */
+    private const FEW_WORDS = 3;
+
+    /** Letters from which a word tells something. */
+    private const TELLING = 4;
+
     public function __construct(private Replies $replies, private Topics $topics, private TopicSwitch $switch, private Objection $objection)
     {
     }
@@ -41,11 +49,31 @@ final readonly class SideQuestion implements Consideration
             return null;
         }
         $hearing->dealtWith(ActKind::Question);
+        if ($this->asksOfTheCall($turn, $hearing)) {
+            $turn->trace->rule('asks what the agent spoke of: said again');
+            $turn->repeat();
+
+            return Move::stay();
+        }
         $turn->trace->rule('a question nothing answers: nothing is invented');
         $turn->trace->unanswered[] = ['question' => $hearing->heard->original, 'why' => 'not covered'];
         $turn->standing('no_answer');
 
         return Move::again();
+    }
+
+    /** 'What appointment?' after 'your appointment is coming up'. */
+    private function asksOfTheCall(Turn $turn, Hearing $hearing): bool
+    {
+        $words = array_map(static fn (Token $token): string => $token->text, $hearing->heard->tokens);
+        $asked = array_slice($words, 1);
+        if (! in_array($words[0] ?? '', ['what', 'which'], true) || $asked === [] || count($words) > self::FEW_WORDS) {
+            return false;
+        }
+        $stemmer = new Stemmer;
+        $said = $stemmer->stems($turn->state->lastSpoken);
+
+        return array_filter($asked, static fn (string $word): bool => strlen($word) < self::TELLING || ! in_array($stemmer->stem($word), $said, true)) === [];
     }
 
     /** Whether the words are rather a topic that may be reached from anywhere. */

@@ -148,7 +148,9 @@ final readonly class AskRunner implements AskingRunner
         $others = $this->others($turn, $field, $parted, $hearing, $taken ? $reading : null);
         $turn->considered($field, $reading, $taken, $taken ? 'answers what was asked' : ($reading->doubt ?? ($reading->found() ? 'not sure enough' : 'nothing of this kind was heard')));
         $this->keepAll($turn, $others);
-        if (($parted->questions === [] && ! $hearing->asks() || ! $hearing->statement->isEmpty()) && $this->parts->missing($turn, $field, $parted->answer, $taken ? $reading : Reading::none(), $this->collector->context($turn, $field))) {
+        // 'Could we do Wednesday' gives half of a moment, and asks nothing the business could answer.
+        $gives = ! $taken && $field->type === ValueType::DateTime && $hearing->asks() && $this->replies->answer($turn, $hearing->questions[0]) === null;
+        if (($gives || $parted->questions === [] && ! $hearing->asks() || ! $hearing->statement->isEmpty()) && $this->parts->missing($turn, $field, $gives ? $hearing->heard : $parted->answer, $taken ? $reading : Reading::none(), $this->collector->context($turn, $field))) {
             $this->serve($turn, $parted->questions, $hearing);
 
             return Move::stay();

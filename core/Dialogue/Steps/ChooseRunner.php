@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Steps;
 
+use Ringo\Dialogue\Acts\Act;
 use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Held;
+use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Origin;
 use Ringo\Dialogue\Replies\Replies;
 use Ringo\Dialogue\Turn;
@@ -27,6 +29,18 @@ final readonly class ChooseRunner implements AskingRunner
 {
     /** An option named as surely as this is chosen, though a question stands beside it. */
     private const NAMED_OUTRIGHT = 0.85;
+
+    /** An option so likely by its meaning is asked about. */
+    private const MAY_BE_MEANT = 0.6;
+
+    /** How sure an option is that the caller agreed to have meant. */
+    private const SAID_SO = 0.9;
+
+    /** Words from which meaning is weighed. */
+    private const WORDS_THAT_MEAN = 3;
+
+    /** What words may do and still choose an option. */
+    private const OF_THE_MATTER = [ActKind::Question, ActKind::Complaint, ActKind::Thanks];
 
     private const KEYS = ['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', '*' => 'star', '#' => 'hash'];
 
@@ -72,7 +86,7 @@ final readonly class ChooseRunner implements AskingRunner
         $label = $reading->found() ? (string) ($step->option((string) $reading->value)['label'] ?? '') : '';
         $turn->trace->reading($step->field ?? $step->key(), 'choice', $reading, $label, $reading->found(), $reading->found() ? 'answers what was asked' : ($reading->doubt ?? 'none of the options was heard'));
         if (! $reading->found()) {
-            return null;
+            return $this->meant($turn, $step, $hearing);
         }
         // A question beside the choice is answered at once.
         if ($hearing->asks() && ! $hearing->statement->isEmpty() && $this->replies->serve($turn, $hearing->questions, false) !== null) {
@@ -137,6 +151,34 @@ final readonly class ChooseRunner implements AskingRunner
         };
 
         return $own === null ? null : Prompt::of($own);
+    }
+
+    /** 'Could I come a bit later that day' means another time: asked back, for no word of the option was said. */
+    private function meant(Turn $turn, ChooseStep $step, Hearing $hearing): ?Move
+    {
+        $otherwise = array_filter($hearing->acts, static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, self::OF_THE_MATTER, true));
+        $answered = $hearing->asks() && $this->replies->answer($turn, $hearing->questions[0]) !== null;
+        if ($otherwise !== [] || $answered || count($hearing->heard->tokens) < self::WORDS_THAT_MEAN) {
+            return null;
+        }
+        $likely = $this->topics->meant(array_map(static fn (array $option): array => ['key' => $option['key'], 'label' => $option['label'], 'description' => '', 'phrases' => $option['phrases']], $step->options), $hearing->heard);
+        $best = (string) array_key_first($likely->of);
+        if ($likely->of[$best] < self::MAY_BE_MEANT) {
+            return null;
+        }
+        $turn->trace->rule("option {$best} is meant to ".round(100 * $likely->of[$best]).' %: asks');
+        $turn->trace->sureness = round($likely->of[$best], 3);
+        $turn->state->mode = Mode::Clarify;
+        $turn->state->candidates = [$best];
+        $turn->standing('choose_meant', ['it' => $step->option($best)['label'] ?? $best], true);
+
+        return Move::stay();
+    }
+
+    /** The option that was meant, once the caller has said so. */
+    public function chosen(Turn $turn, ChooseStep $step, string $key, Heard $heard): ?Move
+    {
+        return $this->choose($turn, $step, Reading::of($key, self::SAID_SO, $heard->original, 0, strlen($heard->original)), Origin::Asked);
     }
 
     /** The menu, key by key. */

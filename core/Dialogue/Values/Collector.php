@@ -37,9 +37,12 @@ final class Collector
 
     private readonly Asking $asking;
 
+    private readonly HourMeant $hours;
+
     public function __construct(private readonly Understanding $understanding, private readonly YesNoMeant $meant)
     {
         $this->asking = new Asking($understanding->words);
+        $this->hours = new HourMeant($understanding->words);
     }
 
     public function context(Turn $turn, Field $field, bool $asked = true): Context
@@ -57,7 +60,7 @@ final class Collector
             return $this->understanding->read($field->type, $this->uncontracted($heard), $this->context($turn, $field));
         }
         if ($field->type !== ValueType::YesNo) {
-            return $reading;
+            return $this->hours->of($turn, $field, $heard, $reading);
         }
         // What is said outright counts before a yes or no that may belong to something else: 'I will collect it'.
         $dressed = $this->dressed($field, $heard);
@@ -186,7 +189,7 @@ final class Collector
             return null;
         }
 
-        return $this->understanding->read($field->type, $rest, $context->volunteered());
+        return $this->hours->of($turn, $field, $rest, $this->understanding->read($field->type, $rest, $context->volunteered()));
     }
 
     /** @return list<string> fields that questions from a step on may ask for */

@@ -19,8 +19,8 @@ use Ringo\Value\ValueType;
  */
 final readonly class LoneValue
 {
-    /** The part of the words that must belong to the value. */
-    private const WHOLE = 0.99;
+    /** Words beside the little ones that lead up to a name or a number. */
+    private const LEADS = ['name', "name's", 'names', 'number', "number's", 'mobile', 'phone', 'email', 'speaking', 'here', 'hello', 'hi', 'hiya', "it's", 'its', "i'm", "that's", 'please', 'mine', "mine's", 'calling'];
 
     private const TYPES = [ValueType::Phone, ValueType::Email, ValueType::PersonName];
 
@@ -63,7 +63,7 @@ final readonly class LoneValue
     private function reading(Turn $turn, Heard $heard, ValueType $type): Reading
     {
         $reading = $this->understanding->read($type, $heard, $turn->plain());
-        if (! $reading->found() || $heard->explained($reading->start, $reading->end, $this->understanding->words) < self::WHOLE) {
+        if (! $reading->found() || ! $this->isWhole($heard, $reading)) {
             return Reading::none();
         }
 
@@ -73,6 +73,21 @@ final readonly class LoneValue
         $month = $this->understanding->read(ValueType::Date, $heard, $turn->plain())->found();
 
         return $month || ! $this->nothingButAName($heard, $reading) ? Reading::none() : $reading;
+    }
+
+    /** Whether all words beside the value only lead up to it: 'it's Jo Bell here'. */
+    private function isWhole(Heard $heard, Reading $reading): bool
+    {
+        $leads = $this->understanding->words->set('function_words');
+        $titles = $this->understanding->words->section('names', 'titles');
+        foreach ($heard->tokens as $token) {
+            $inside = $token->start >= $reading->start && $token->end <= $reading->end;
+            if (! $inside && ! isset($leads[$token->text]) && ! in_array($token->text, [...self::LEADS, ...$titles], true)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** Begins with a given name or a title, and holds a word that is none of everyday; a given name that is a word needs a surname. */

@@ -40,6 +40,8 @@ return [
         'in the evening' => 'pm', 'the evening' => 'pm', 'evening' => 'pm', 'this evening' => 'pm', 'at night' => 'night', 'tonight' => 'pm', 'night' => 'night', 'in the night' => 'am',
         'after lunch' => null, 'before lunch' => null, 'early doors' => null,
     ],
+    // A day told by its evening.
+    'evening' => ['tonight', 'this evening', 'evening', 'for dinner', 'dinner', 'supper'],
     'clock_words' => [
         'noon' => '12:00', 'midday' => '12:00', 'mid day' => '12:00', 'twelve noon' => '12:00', '12 noon' => '12:00', 'twelve midday' => '12:00', 'midnight' => '00:00', 'twelve midnight' => '00:00', '12 midnight' => '00:00',
         'first thing' => '09:00', 'first thing in the morning' => '09:00', 'twelve at night' => '00:00', '12 at night' => '00:00', '12 midday' => '12:00',

@@ -277,7 +277,8 @@ final class ChoiceReader implements Reader
             } else {
                 $number = $this->numerals->cardinal($t, $i);
                 $led = in_array($t[$i - 1]->text ?? '', ['number', 'option', 'choice', 'press', 'key', 'line', 'item', 'answer'], true);
-                if ($number !== null && $number->isWhole() && ($led || count($t) <= 2) && ! ($word === 'one' && ! $led && $i > 0)) {
+                $hour = in_array($t[$i - 1]->text ?? '', ['about', 'around', 'roughly', 'at', 'past', 'to', 'after', 'before', 'half', 'by', 'nearly', 'for'], true);
+                if ($number !== null && ! $hour && $number->isWhole() && ($led || count($t) <= 2) && ! ($word === 'one' && ! $led && $i > 0)) {
                     $index = $number->whole() - 1;
                 }
             }

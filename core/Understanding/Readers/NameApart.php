@@ -29,7 +29,7 @@ final readonly class NameApart
     /**
      * @param list<Token> $tokens
      *
-     * @return list<list<Token>> those of a whole name first
+     * @return list<list<Token>> those of a whole name first, then those that begin with a known one
      */
     public function in(array $tokens): array
     {
@@ -49,7 +49,8 @@ final readonly class NameApart
                 $names[] = $stretch;
             }
         }
-        usort($names, static fn (array $a, array $b): int => min(2, count($b)) <=> min(2, count($a)));
+        $given = $this->words->set('given_names');
+        usort($names, static fn (array $a, array $b): int => [min(2, count($b)), isset($given[$b[0]->text])] <=> [min(2, count($a)), isset($given[$a[0]->text])]);
 
         return $names;
     }
@@ -61,7 +62,9 @@ final readonly class NameApart
      */
     private function written(array $stretch): bool
     {
-        return array_filter($stretch, fn (Token $token): bool => preg_match('/^\p{Lu}/u', $token->original) !== 1 || isset($this->words->set('everyday_words')[$token->text])) === [];
+        $everyday = $this->words->set('everyday_words');
+
+        return array_filter($stretch, static fn (Token $token): bool => preg_match('/^\p{Lu}/u', $token->original) !== 1 || isset($everyday[$token->text]) || isset($everyday[rtrim($token->text, 's')])) === [];
     }
 
     /** @param list<Token> $stretch */

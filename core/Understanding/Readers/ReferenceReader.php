@@ -117,8 +117,9 @@ final readonly class ReferenceReader implements Reader
      */
     private function remark(array $t, int $i): int
     {
+        $word = $t[$i] ?? null;
         $next = $t[$i + 1] ?? null;
-        if ($t[$i]->text === 'oh' && $next !== null && $next->afterBreak() && ($i === 0 || $t[$i]->afterBreak())) {
+        if ($word !== null && $word->text === 'oh' && $next !== null && $next->afterBreak() && ($i === 0 || $word->afterBreak())) {
             return 1;
         }
 

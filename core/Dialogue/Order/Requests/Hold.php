@@ -15,7 +15,7 @@ final readonly class Hold implements Request
 {
     public function answer(Turn $turn, Act $act, Hearing $hearing): ?Move
     {
-        if ($hearing->asks()) {
+        if ($hearing->asks() && ! $act->alone) {
             return null;
         }
         $turn->trace->rule('the caller asks for a moment');

@@ -61,6 +61,10 @@ final class ConsiderationsTest extends TestCase
             ['odile', [], 'who gave you my number'],
             ['tobin', [], 'where did you get my details from'],
         ],
+        'WrongNumber' => [
+            ['corin', [], 'you have the wrong number I am afraid'],
+            ['odile', [], 'wrong number love'],
+        ],
         'Person' => [
             ['heating', ['my boiler wants servicing'], 'it bangs and clatters at night so put me through to somebody please'],
             ['bakery', ['I want to order a cake', 'lemon drizzle', 'twelve'], 'it is rather a long story about a cousin in Peru, put me through to somebody'],

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Values;
+
+use Ringo\Dialogue\Turn;
+use Ringo\Language\Phrases;
+use Ringo\Language\Vocabulary;
+use Ringo\Sheet\Field;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Reading;
+use Ringo\Value\ValueType;
+
+/**
+ * 'Half seven' in the morning or the evening, where it was not said: in the evening after 'tonight', and where the business is closed at
+ * the one and open at the other.
+ */
+final readonly class HourMeant
+{
+    /** @var Phrases<mixed> words that say which half of the day is meant */
+    private Phrases $halves;
+
+    /** @var Phrases<mixed> */
+    private Phrases $evening;
+
+    public function __construct(private Vocabulary $words)
+    {
+        $this->halves = $words->phrases('calendar', 'day_parts');
+        $this->evening = $words->phrases('calendar', 'evening');
+    }
+
+    public function of(Turn $turn, Field $field, Heard $heard, Reading $reading): Reading
+    {
+        if (! in_array($field->type, [ValueType::Time, ValueType::DateTime], true) || ! is_string($reading->value) || preg_match('/^(?:(\d{4}-\d\d-\d\d)T)?(\d\d):(\d\d)$/', $reading->value, $m) !== 1) {
+            return $reading;
+        }
+        $hour = (int) $m[2];
+        if ($hour < 1 || $hour > 11 || $this->halves->in($heard->tokens) || preg_match('/\d\s*[ap]\.?m|\b0\d[:.]\d\d/i', $heard->original) === 1) {
+            return $reading;
+        }
+        $day = $m[1] !== '' ? $m[1] : $this->day($turn);
+        $later = sprintf('%s%02d:%s', $m[1] === '' ? '' : $m[1].'T', $hour + 12, $m[3]);
+        if (! $this->inTheEvening($turn) && ! $this->onlyOpenLater($turn, $day, "{$m[2]}:{$m[3]}", sprintf('%02d:%s', $hour + 12, $m[3]))) {
+            return $reading;
+        }
+
+        return Reading::of($later, $reading->confidence, (string) $reading->said, $reading->start, $reading->end);
+    }
+
+    /** Whether the day was told as this evening. */
+    private function inTheEvening(Turn $turn): bool
+    {
+        foreach ($turn->state->values as $key => $held) {
+            if ($turn->script->sheet->field($key)?->type === ValueType::Date && $this->evening->in(Heard::of($held->said, $this->words)->tokens)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function day(Turn $turn): ?string
+    {
+        foreach ($turn->state->values as $key => $held) {
+            if ($turn->script->sheet->field($key)?->type === ValueType::Date && is_string($held->value)) {
+                return $held->value;
+            }
+        }
+
+        return null;
+    }
+
+    private function onlyOpenLater(Turn $turn, ?string $day, string $early, string $late): bool
+    {
+        $hours = $turn->script->hours;
+        if (! $hours->given() || $day === null) {
+            return false;
+        }
+        $at = static fn (string $clock): bool => $hours->openAt(new \DateTimeImmutable("{$day}T{$clock}"));
+
+        return ! $at($early) && $at($late);
+    }
+}
