@@ -141,7 +141,7 @@ final readonly class Wiring
             'choose' => $choices = new Steps\ChooseRunner($puts, $understanding, $topics, $collector, $keeper, $replies),
             'listen' => new Steps\ListenRunner($puts, $understanding, $this->phrases, $topics, $replies, $volunteer, $entry, $wanting = new Acts\Wanting(SayingModel::requests(), $this->phrases), new Steps\TopicSorting($understanding, $this->phrases, $topics, $entry, $wanting, $corrections)),
         ]);
-        $answering = new Modes\Answering($runners, $this->phrases, new Values\TellingMore($this->phrases));
+        $answering = new Modes\Answering($runners, $this->phrases, new Values\TellingMore($this->phrases, $understanding));
         $this->modes = new ModeHandlers([
             Mode::Answer->value => $answering,
             Mode::Confirm->value => new Modes\Confirming($understanding, $corrections, $collector, $keeper, $settled, $readBack, $replies, $elsewhere, $lone),

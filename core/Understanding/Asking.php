@@ -7,10 +7,10 @@ namespace Ringo\Understanding;
 use Ringo\Language\Tokenizer;
 use Ringo\Language\Vocabulary;
 
-/** What a question says of its answer: that it counts people, that it lies behind, in which unit it is wanted. */
+/** What a question says of its answer: that it counts people, that it lies behind, in which unit it is wanted, that it is a limit. */
 final class Asking
 {
-    /** @var array<string, array{bool, bool, ?string}> by question */
+    /** @var array<string, array{bool, bool, ?string, bool}> by question */
     private array $known = [];
 
     private readonly Tokenizer $tokenizer;
@@ -23,7 +23,7 @@ final class Asking
     /** @param string $about what the field is called */
     public function in(Context $context, string $question, string $about): Context
     {
-        $this->known[$question.'|'.$about] ??= [$this->people($question, $about), $this->past($question), $this->unit($question)];
+        $this->known[$question.'|'.$about] ??= [$this->people($question, $about), $this->past($question), $this->unit($question), $this->most($question.' '.$about)];
 
         return $context->asking(...$this->known[$question.'|'.$about]);
     }
@@ -46,6 +46,12 @@ final class Asking
         $words = $this->tokenizer->words($question);
 
         return array_intersect($words, $this->words->section('questions', 'behind')) !== [] && array_intersect($words, $this->words->section('questions', 'ahead')) === [];
+    }
+
+    /** 'What is the most you would pay', 'have you a budget in mind'. */
+    private function most(string $asked): bool
+    {
+        return preg_match('/\b(?:the most|maximum|budget|limit|at most|up to how|how much (?:would|do|can|could) you (?:want to |like to |hope to |be able to )?(?:spend|pay|afford)|to spend)\b/i', $asked) === 1;
     }
 
     /** 'How many nights': days. */

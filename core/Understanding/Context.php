@@ -18,6 +18,7 @@ final readonly class Context
      * @param bool $people whether a number of people is asked for: 'two adults and two children' are four
      * @param bool $past whether what is asked for has happened already: 'Tuesday' is the last one
      * @param ?string $unit the unit in which a length of time is asked for, as in `units.durations`: 'three' to 'how many nights'
+     * @param bool $most whether the most of something is asked for: 'up to nine hundred' is nine hundred
      */
     public function __construct(
         public \DateTimeImmutable $now,
@@ -28,24 +29,25 @@ final readonly class Context
         public bool $people = false,
         public bool $past = false,
         public ?string $unit = null,
+        public bool $most = false,
     ) {
     }
 
     public function volunteered(): self
     {
-        return new self($this->now, $this->country, $this->options, false, $this->pattern, $this->people, $this->past, $this->unit);
+        return new self($this->now, $this->country, $this->options, false, $this->pattern, $this->people, $this->past, $this->unit, $this->most);
     }
 
     /** @param list<array{key: string, label: string, phrases: list<string>}> $options */
     public function withOptions(array $options, ?string $pattern = null): self
     {
-        return new self($this->now, $this->country, $options, $this->asked, $pattern ?? $this->pattern, $this->people, $this->past, $this->unit);
+        return new self($this->now, $this->country, $options, $this->asked, $pattern ?? $this->pattern, $this->people, $this->past, $this->unit, $this->most);
     }
 
     /** The same with what the question says of its answer. */
-    public function asking(bool $people, bool $past, ?string $unit): self
+    public function asking(bool $people, bool $past, ?string $unit, bool $most): self
     {
-        return new self($this->now, $this->country, $this->options, $this->asked, $this->pattern, $people, $past, $unit);
+        return new self($this->now, $this->country, $this->options, $this->asked, $this->pattern, $people, $past, $unit, $most);
     }
 
     /** Whether numeric dates put the month first. */

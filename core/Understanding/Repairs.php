@@ -18,7 +18,7 @@ final readonly class Repairs
     private const NO_REPAIR_BEFORE = ['problem', 'worries', 'thanks', 'thank', 'more', 'less', 'fewer', 'later', 'earlier', 'spaces', 'space', 'dots', 'dot', 'gaps', 'one', 'idea', 'need', 'way', 'chance', 'doubt', 'longer', 'than', 'capitals', 'hyphen', 'rush', 'particular', 'deposit', 'vat', 'lift', 'bell', 'stairs', 'parking', 'dog', 'dogs', 'sign', 'answer', 'postcode', 'dot', 'capital', 'gap'];
 
     /** Words behind a 'so' that conclude nothing. */
-    private const NO_CONCLUSION = ['that', 'as', 'we', 'i', "i'm", "i'd", "i'll", "i've", 'they', "they're", 'he', 'she', "he's", "she's", 'it', 'what', "what's", 'you', "you'll", 'can', 'do', 'never', 'if', 'not', 'much', 'many', 'far', 'anything', 'long', 'no', 'the'];
+    private const NO_CONCLUSION = ['that', 'as', 'we', 'i', "i'm", "i'd", "i'll", "i've", 'they', "they're", 'he', 'she', "he's", "she's", 'it', 'what', "what's", 'you', "you'll", 'can', 'do', 'never', 'if', 'not', 'much', 'many', 'far', 'anything', 'long', 'no'];
 
     /** Words at which what is not meant ends, and what is begins. */
     private const TURNS = ['but', 'its', "it's", "that's", 'it', 'could', 'can', 'would', "i'd", 'i', 'we', "let's", 'please'];

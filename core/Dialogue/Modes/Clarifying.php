@@ -55,9 +55,7 @@ final readonly class Clarifying implements ModeHandler
         $state->mode = Mode::Answer;
         $state->candidates = [];
         if ($step instanceof ChooseStep) {
-            $yes = $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain())->value === true;
-
-            return $yes && $candidates !== [] ? $this->choices->chosen($turn, $step, $candidates[0], $hearing->heard) : $this->answering->answer($turn, $hearing);
+            return $this->option($turn, $step, $candidates, $hearing) ?? $this->answering->answer($turn, $hearing);
         }
         if (! $step instanceof ListenStep) {
             return null;
@@ -75,6 +73,20 @@ final readonly class Clarifying implements ModeHandler
         $state->unsorted = null;
 
         return $this->answering->answer($turn, $hearing);
+    }
+
+    /**
+     * The option that was asked about, where the caller says yes, or goes on about the matter without saying no or naming another.
+     *
+     * @param list<string> $candidates
+     */
+    private function option(Turn $turn, ChooseStep $step, array $candidates, Hearing $hearing): ?Move
+    {
+        $yes = $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain());
+        $elsewhere = array_filter($hearing->acts, static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, self::OF_THE_MATTER, true));
+        $goesOn = ! $yes->found() && $elsewhere === [] && ! $hearing->asks() && ! $this->choices->reading($turn, $step, $hearing)->found();
+
+        return $candidates !== [] && ($yes->value === true || $goesOn) ? $this->choices->chosen($turn, $step, $candidates[0], $hearing->heard) : null;
     }
 
     /**

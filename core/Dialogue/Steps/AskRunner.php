@@ -164,7 +164,10 @@ final readonly class AskRunner implements AskingRunner
 
             return Move::again();
         }
+        $others = $others === [] ? $this->lone->ofAnother($turn, $field, '', $parted->answer) : $others;
         if ($others !== []) {
+            $this->keepAll($turn, $others);
+
             return $this->notWhatWasAsked($turn, $step, $hearing, $parted->questions);
         }
 

@@ -178,7 +178,17 @@ final readonly class ChooseRunner implements AskingRunner
     /** The option that was meant, once the caller has said so. */
     public function chosen(Turn $turn, ChooseStep $step, string $key, Heard $heard): ?Move
     {
-        return $this->choose($turn, $step, Reading::of($key, self::SAID_SO, $heard->original, 0, strlen($heard->original)), Origin::Asked);
+        $said = Reading::of($key, self::SAID_SO, $heard->original, 0, 0);
+        $next = $step->option($key)['next'] ?? '';
+        foreach ($this->collector->answersFirst($turn, $heard, $next) as $field => $reading) {
+            $first = $turn->script->sheet->field($field);
+            if ($first !== null) {
+                $turn->considered($first, $reading, true, 'answers what is asked next');
+                $this->keeper->take($turn, $first, $reading, Origin::Volunteered);
+            }
+        }
+
+        return $this->choose($turn, $step, $said, Origin::Asked, $heard);
     }
 
     /** The menu, key by key. */

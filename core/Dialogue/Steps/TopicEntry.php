@@ -38,12 +38,6 @@ final readonly class TopicEntry
     /** How sure a contact fact of an earlier matter still holds: asked back rather than asked. */
     private const STILL = 0.6;
 
-    /** The part of the words a value must be to answer a question nobody has put yet. */
-    private const WHOLE = 0.9;
-
-    /** Types of which nearly any words might be an answer. */
-    private const ANYTHING = [ValueType::Text, ValueType::YesNo, ValueType::PersonName];
-
     private const CONTACT = [ValueType::PersonName, ValueType::Phone, ValueType::Email, ValueType::PostalAddress];
 
     public function __construct(private Understanding $understanding, private Collector $collector, private Keeper $keeper, private Volunteer $volunteer, private Tone $tone)
@@ -66,7 +60,14 @@ final readonly class TopicEntry
         $this->tone->meet($turn, $topic['tone'], $first ?? $heard);
         $told = $first === null ? [] : $this->toldBefore($turn, $first, $before['turn'] ?? null, $topic['next']);
         if ($first !== null && $heard !== null) {
-            $told = [...$told, ...$this->answered($turn, $heard, $topic['next'])];
+            foreach ($this->collector->answersFirst($turn, $heard, $topic['next']) as $field => $reading) {
+                $of = $turn->script->sheet->field($field);
+                if ($of !== null) {
+                    $turn->considered($of, $reading, true, 'answers what the topic asks first');
+                    $this->keeper->take($turn, $of, $reading, Origin::Volunteered);
+                    $told[] = $field;
+                }
+            }
         }
         if ($heard !== null) {
             $told = [...$told, ...$this->volunteer->from($turn, $heard, $topic['next'], false)];
@@ -74,28 +75,6 @@ final readonly class TopicEntry
         $this->volunteer->echo($turn, array_values(array_unique($told)));
 
         return Move::on($topic['next']);
-    }
-
-    /**
-     * What the words answer of the first question of a topic, where they are little else: '5582' said when asked which is meant.
-     *
-     * @return list<string> the field, or none
-     */
-    private function answered(Turn $turn, Heard $heard, string $from): array
-    {
-        $key = $this->collector->askedFrom($turn, $from)[0] ?? '';
-        $field = $turn->script->sheet->field($key);
-        if ($field === null || isset($turn->state->values[$key]) || in_array($field->type, self::ANYTHING, true)) {
-            return [];
-        }
-        $reading = $this->collector->asked($turn, $field, $heard);
-        if (! $reading->found() || $reading->confidence < Collector::SURE || $heard->explained($reading->start, $reading->end, $this->understanding->words) < self::WHOLE) {
-            return [];
-        }
-        $turn->considered($field, $reading, true, 'answers what the topic asks first');
-        $this->keeper->take($turn, $field, $reading, Origin::Volunteered);
-
-        return [$key];
     }
 
     /**

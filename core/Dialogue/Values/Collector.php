@@ -29,6 +29,12 @@ final class Collector
     /** A value nobody asked for is taken from this confidence on. */
     public const VOLUNTEERED = 0.7;
 
+    /** The part of the words a value must be to answer a question nobody has put yet. */
+    private const WHOLE = 0.9;
+
+    /** Types of which nearly any words might be an answer. */
+    private const ANYTHING = [ValueType::Text, ValueType::YesNo, ValueType::PersonName];
+
     /** @var array<string, array<string, true>> fields asked further on, by step */
     private array $ahead = [];
 
@@ -190,6 +196,24 @@ final class Collector
         }
 
         return $this->hours->of($turn, $field, $rest, $this->understanding->read($field->type, $rest, $context->volunteered()));
+    }
+
+    /**
+     * What the words answer of the first question from a step on, where they are little else: '5582' said when asked which is meant.
+     *
+     * @return array<string, Reading> by field; one, or none
+     */
+    public function answersFirst(Turn $turn, Heard $heard, string $from): array
+    {
+        $key = $this->askedFrom($turn, $from)[0] ?? '';
+        $field = $turn->script->sheet->field($key);
+        if ($field === null || isset($turn->state->values[$key]) || in_array($field->type, self::ANYTHING, true)) {
+            return [];
+        }
+        $reading = $this->asked($turn, $field, $heard);
+        $whole = $reading->found() && $heard->explained($reading->start, $reading->end, $this->understanding->words) >= self::WHOLE;
+
+        return $whole && $reading->confidence >= self::SURE ? [$key => $reading] : [];
     }
 
     /** @return list<string> fields that questions from a step on may ask for */

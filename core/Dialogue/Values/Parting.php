@@ -8,6 +8,7 @@ use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Replies\Replies;
 use Ringo\Dialogue\Turn;
 use Ringo\Sheet\Field;
+use Ringo\Understanding\Reading;
 use Ringo\Value\ValueType;
 
 /** Parts an answer from the questions in the same breath. A question that is itself the answer ('can you make it Tuesday?') stays whole. */
@@ -22,8 +23,9 @@ final readonly class Parting
         if (! $hearing->asks()) {
             return new Parted($hearing->heard, []);
         }
-        if (! $hearing->statement->isEmpty() && $this->collector->asked($turn, $field, $hearing->statement)->found()) {
-            return new Parted($hearing->statement, $hearing->questions);
+        $stated = $hearing->statement->isEmpty() ? Reading::none() : $this->collector->asked($turn, $field, $hearing->statement);
+        if ($stated->found()) {
+            return $this->wishes($turn, $field, $hearing, $stated) ? new Parted($hearing->heard, []) : new Parted($hearing->statement, $hearing->questions);
         }
         // A question the business has an answer to is one; so is any where words alone could be taken for the value.
         $answered = array_filter($hearing->questions, fn ($question): bool => $this->replies->answer($turn, $question) !== null) !== [];
@@ -33,5 +35,21 @@ final readonly class Parting
         }
 
         return new Parted($hearing->heard, $answered ? $hearing->questions : []);
+    }
+
+    /** 'The party's on the Saturday, so could I pick it up Friday': what is wished stands in the question. */
+    private function wishes(Turn $turn, Field $field, Hearing $hearing, Reading $stated): bool
+    {
+        if (! in_array($field->type, [ValueType::Date, ValueType::Time, ValueType::DateTime, ValueType::Number], true)) {
+            return false;
+        }
+        foreach ($hearing->questions as $question) {
+            $asked = $this->collector->asked($turn, $field, $question);
+            if (preg_match('/\b(?:could|can|may|might) (?:i|we|you)\b/i', $question->cleaned()) === 1 && $asked->found() && $asked->value !== $stated->value) {
+                return $this->collector->asked($turn, $field, $hearing->heard)->value === $asked->value;
+            }
+        }
+
+        return false;
     }
 }

@@ -13,6 +13,7 @@ use Ringo\Dialogue\Turn;
 use Ringo\Language\Stemmer;
 use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Sheet\Field;
+use Ringo\Understanding\Understanding;
 use Ringo\Value\ValueType;
 
 /**
@@ -24,14 +25,25 @@ final readonly class TellingMore
     /** Words of substance from which words tell something. */
     private const TELLS = 3;
 
+    /** Words of substance up to which a day is all that is told. */
+    private const LITTLE = 4;
+
     /** Questions put before this one among which the open one may be. */
     private const LATELY = 2;
 
     /** Characters a message grows to at most. */
     private const LONGEST = 600;
 
-    public function __construct(private Phrasebook $phrases)
+    public function __construct(private Phrasebook $phrases, private Understanding $understanding)
     {
+    }
+
+    /** 'Any morning this week' is a wish for a question to come. */
+    private function speaksOfADay(Turn $turn, Hearing $hearing): bool
+    {
+        $day = $this->understanding->read(ValueType::Date, $hearing->heard, $turn->plain());
+
+        return $day->found() && $this->phrases->content($hearing->heard->tokens) <= self::LITTLE || $day->doubt !== null;
     }
 
     /** Whether the words speak of what was asked for: 'my name, it's a long one'. */
@@ -50,7 +62,7 @@ final readonly class TellingMore
         $step = $turn->step();
         $asked = $step instanceof AskStep ? $turn->script->sheet->field($step->field) : null;
         $otherwise = $hearing->act(ActKind::Person, ActKind::Leaving, ActKind::Refuse, ActKind::OffTopic);
-        if ($step === null || $asked === null || $asked->type === ValueType::Text || $state->failures > 0 || $otherwise !== null || $this->phrases->content($hearing->heard->tokens) < self::TELLS || $this->speaksOf($asked, $hearing)) {
+        if ($step === null || $asked === null || $asked->type === ValueType::Text || $state->failures > 0 || $otherwise !== null || $this->phrases->content($hearing->heard->tokens) < self::TELLS || $this->speaksOf($asked, $hearing) || $this->speaksOfADay($turn, $hearing)) {
             return false;
         }
         foreach (array_slice(array_reverse(array_diff($state->path, [$step->key()])), 0, self::LATELY) as $key) {

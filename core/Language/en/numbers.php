@@ -31,6 +31,8 @@ return [
         'at least', 'at most', 'more than', 'less than', 'fewer than', 'over', 'under', 'up to', 'no more than', 'no less than', 'no fewer than', 'not more than', 'not less than',
         'above', 'below', 'upwards of', 'north of', 'anything up to', 'a maximum of', 'a minimum of', 'minimum', 'maximum', 'getting on for', 'nearly', 'almost', 'just over', 'just under', 'well over', 'somewhere between',
     ],
+    // Bounds that are the answer where the most of something is asked for.
+    'up_to' => ['up to', 'anything up to', 'no more than', 'not more than', 'at most', 'at the most', 'at the very most', 'a maximum of', 'maximum', 'max', 'tops', 'under', 'below', 'less than', 'i could go to', 'i could stretch to', 'absolute tops'],
     // Words for people that are counted in groups, and for somebody who comes along.
     'people' => ['adult', 'adults', 'child', 'children', 'kid', 'kids', 'baby', 'babies', 'toddler', 'toddlers', 'infant', 'infants', 'grown-up', 'grown-ups', 'grownup', 'grownups', 'man', 'men', 'woman', 'women', 'lady', 'ladies', 'gentleman', 'gentlemen', 'boy', 'boys', 'girl', 'girls', 'teenager', 'teenagers', 'teens', 'pensioner', 'pensioners', 'senior', 'seniors', 'student', 'students', 'friend', 'friends', 'guest', 'guests', 'colleague', 'colleagues', 'grandchildren', 'youngsters'],
     'kin' => ['wife', 'husband', 'partner', 'girlfriend', 'boyfriend', 'mum', 'mam', 'mother', 'dad', 'father', 'son', 'daughter', 'sister', 'brother', 'friend', 'mate', 'fiancé', 'fiancee', 'fiance', 'fiancée', 'nan', 'gran', 'grandson', 'granddaughter', 'colleague', 'boss', 'neighbour', 'missus', 'hubby'],

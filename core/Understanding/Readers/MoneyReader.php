@@ -47,6 +47,7 @@ final readonly class MoneyReader implements Reader
                 $best = $doubt = $currency = null;
             }
             $t = $this->repairs->withoutDenied($stretch['tokens']);
+            $t = $context->most ? $this->words->phrases('numbers', 'up_to')->without($t) : $t;
             $vague = $this->vague($t);
             $t = $this->words->phrases('talk', 'about')->without($t);
             $found = $this->amounts($t, $context);

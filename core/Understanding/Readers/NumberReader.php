@@ -57,6 +57,7 @@ final readonly class NumberReader implements Reader
                 $best = $doubt = null;
             }
             $t = $this->repairs->withoutDenied($stretch['tokens']);
+            $t = $context->most ? $this->words->phrases('numbers', 'up_to')->without($t) : $t;
             $vague = $this->vague($t);
             $t = $this->words->phrases('talk', 'about')->without($t);
             $found = $this->party->withoutSome($t, $this->numbers($t, $context));

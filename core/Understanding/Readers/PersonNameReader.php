@@ -344,6 +344,10 @@ final readonly class PersonNameReader implements Reader
         if ($names === []) {
             return null;
         }
+        // 'I'm gutted', 'I'm ringing' say how somebody is, and what they do.
+        if (! $known && ! $titled && ! $spelled && $cue === 'weak' && count($names) === 1 && preg_match('/(?:ed|ing)$/', $t[$from]->original) === 1 && preg_match('/^\p{Ll}/u', $t[$from]->original) === 1) {
+            return null;
+        }
         // Where nothing but common words follow a weak cue, it was no name: 'it's about the digger'.
         if (! $known && ! $titled && ! $spelled && $cue === 'weak' && ! $this->rest($t, $end)) {
             return null;

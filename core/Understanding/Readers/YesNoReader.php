@@ -18,6 +18,9 @@ final readonly class YesNoReader implements Reader
     /** @var Phrases<string> */
     private Phrases $phrases;
 
+    /** Words of a no behind a yes with which more is told. */
+    private const SAYS_WHY = ['never', "i've", 'ive', "we've", 'weve', "haven't", 'havent', "hadn't", "didn't", "i'm", "we're", "don't", "can't"];
+
     public function __construct(private Vocabulary $words)
     {
         $table = [];
@@ -79,6 +82,10 @@ final readonly class YesNoReader implements Reader
                 $repair = $this->repaired($t, $place);
                 // 'Yes. I haven't got the time myself' says something else by its no.
                 if (! $repair && $decided[0] === 'yes' && $length > 1 && isset($t[$place + $length]) && ! $t[$place + $length]->afterBreak() && $this->newSentence($t, $decided[1], $place)) {
+                    continue;
+                }
+                // 'Yes, I've never been' goes on behind its no: it says why it is a yes.
+                if (! $repair && $decided[0] === 'yes' && in_array($word, self::SAYS_WHY, true) && isset($t[$place + $length]) && ! $t[$place + $length]->afterBreak()) {
                     continue;
                 }
                 if (! $repair && ($soft || ! $firm)) {
