@@ -100,7 +100,7 @@ final readonly class Wiring
         $readBack = new ReadBack($keeper, $words);
         $elsewhere = new Elsewhere($this->phrases);
         $lone = new Values\LoneValue($understanding);
-        $entry = new TopicEntry($understanding, $collector, $keeper, $volunteer, new Tone($this->phrases));
+        $entry = new TopicEntry($understanding, $collector, $keeper, $volunteer, new Tone($this->phrases), $lone);
         $this->identity = new Identity($understanding);
         $callBacks = new CallBacks($understanding, $this->phrases, $switchboard);
         $this->transfers = new Transfers($switchboard, $callBacks, new Announcement);
@@ -168,7 +168,7 @@ final readonly class Wiring
     private function orders(Understanding $understanding, Topics $topics, TopicSwitch $switch, Corrections $corrections, Keeper $keeper, Runners $runners, Replies $replies, FieldNames $names, Settled $settled): array
     {
         $person = new PersonWanted;
-        $leaving = new Order\Leaving($understanding);
+        $leaving = new Order\Leaving($understanding, $this->phrases);
         $answer = new Order\Answer($this->modes);
         $missed = new Order\NotUnderstood($this->modes);
         $objection = new Order\Objection($topics, $runners, SayingModel::objections());

@@ -92,6 +92,9 @@ final class Topics
             $score = 0.0;
             foreach ([$topic['label'], ...$topic['phrases']] as $phrase) {
                 $stems = implode(' ', $this->stemmer->stems($phrase));
+                if ($this->denied($phrase, $heard)) {
+                    continue;
+                }
                 if ($stems !== '' && (str_contains($sequence, " {$stems} ") || preg_match('/ '.str_replace(' ', self::BETWEEN, preg_quote($stems, '/')).' /', $sequence) === 1)) {
                     $score = max($score, 0.9 + 0.1 * min(4, substr_count($stems, ' ')));
                 }
@@ -141,7 +144,8 @@ final class Topics
         foreach ($topics as $topic) {
             foreach ($topic['key'] === $key ? [$topic['label'], ...$topic['phrases']] : [] as $phrase) {
                 $stems = $this->stemmer->stems($phrase);
-                if (count($this->telling($phrase)) > 1 && $this->places($stems, $heard) !== []) {
+                $tells = count($this->telling($phrase)) > 1 || preg_match('/\b(?:not|no|never)\b|n\'t\b/i', $phrase) === 1;
+                if ($tells && $this->places($stems, $heard) !== []) {
                     return true;
                 }
             }
@@ -173,6 +177,21 @@ final class Topics
         }
 
         return false;
+    }
+
+    /** Whether a saying stands in the words only where it is denied: 'urgent' in 'it's not urgent'. */
+    private function denied(string $phrase, Heard $heard): bool
+    {
+        $stems = $this->stemmer->stems($phrase);
+        $places = $stems === [] ? [] : $this->places($stems, $heard);
+        foreach ($places as $place) {
+            $before = $heard->tokens[$place - 1] ?? null;
+            if ($before === null || $heard->tokens[$place]->afterBreak() || ! in_array($before->text, ['not', "isn't", "wasn't", 'no'], true)) {
+                return false;
+            }
+        }
+
+        return $places !== [];
     }
 
     /** @return list<string> stems of the words that tell something */

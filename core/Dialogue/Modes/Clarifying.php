@@ -35,6 +35,9 @@ final readonly class Clarifying implements ModeHandler
     /** Words of substance beside which a no to several topics is no more than that; with more it goes on to say which. */
     private const BARE_NO = 2;
 
+    /** How much likelier a topic is whose first question the reply answers: 'three boxes please', where boxes are asked for. */
+    private const ANSWERS_IT = 4.0;
+
     /** Likelihood that nothing falls below. */
     private const TRACE = 0.02;
 
@@ -118,7 +121,8 @@ final readonly class Clarifying implements ModeHandler
         $of = [];
         foreach ($candidates as $key) {
             // What was said first did not tell them apart, so the reply counts more.
-            $of[$key] = (($now[$key] ?? 0.0) + self::TRACE) * (($first[$key] ?? 0.0) + self::TRACE) ** ($unsure ? 1.0 : self::BEFORE);
+            $answers = ! $unsure && $this->entry->answers($turn, $step, $key, $hearing->heard) ? self::ANSWERS_IT : 1.0;
+            $of[$key] = $answers * (($now[$key] ?? 0.0) + self::TRACE) * (($first[$key] ?? 0.0) + self::TRACE) ** ($unsure ? 1.0 : self::BEFORE);
         }
         arsort($of);
         $best = (string) array_key_first($of);

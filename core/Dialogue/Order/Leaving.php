@@ -7,6 +7,7 @@ namespace Ringo\Dialogue\Order;
 use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Mode;
+use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Script\Steps\Listen\ListenStep;
@@ -16,7 +17,10 @@ use Ringo\Value\ValueType;
 /** Goodbye, hang-up words, 'stop calling me'. */
 final readonly class Leaving implements Consideration
 {
-    public function __construct(private Understanding $understanding)
+    /** Words of substance that may stand before a goodbye. */
+    private const BESIDE_A_GOODBYE = 2;
+
+    public function __construct(private Understanding $understanding, private Phrasebook $phrases)
     {
     }
 
@@ -32,7 +36,19 @@ final readonly class Leaving implements Consideration
             return Move::stay();
         }
 
-        return $hearing->alone(ActKind::Leaving) === null || $this->answers($turn, $hearing) ? null : $this->goodbye($turn, $hearing);
+        return $hearing->alone(ActKind::Leaving) === null && ! $this->endsWithIt($turn, $hearing) || $this->answers($turn, $hearing) ? null : $this->goodbye($turn, $hearing);
+    }
+
+    /** 'That's lovely, bye', where nothing in particular was asked. */
+    private function endsWithIt(Turn $turn, Hearing $hearing): bool
+    {
+        $leaving = $hearing->act(ActKind::Leaving)?->words->tokens ?? [];
+        $said = $hearing->heard->tokens;
+        if ($leaving === [] || ! $turn->step() instanceof ListenStep || $hearing->asks() || end($leaving)->end !== (end($said)->end ?? 0)) {
+            return false;
+        }
+
+        return $this->phrases->content(array_slice($said, 0, count($said) - count($leaving))) <= self::BESIDE_A_GOODBYE;
     }
 
     /** 'That's right, bye' answers a read-back first. */

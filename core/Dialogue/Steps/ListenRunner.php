@@ -92,6 +92,10 @@ final readonly class ListenRunner implements AskingRunner
         if ($told !== null) {
             return $told;
         }
+        $free = $this->sorting->freeTimes($turn, $step, $hearing);
+        if ($free !== null) {
+            return $free;
+        }
         $reply = $this->reply($turn, $step, $hearing, $top);
         if ($reply !== null) {
             $this->volunteer->from($turn, $hearing->heard, $step->key(), true);

@@ -9,11 +9,14 @@ use Ringo\Dialogue\Origin;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\Collector;
 use Ringo\Dialogue\Values\Keeper;
+use Ringo\Dialogue\Values\LoneValue;
 use Ringo\Dialogue\Values\Volunteer;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Dialogue\Walk\Tone;
 use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Script\Steps\Book\BookStep;
 use Ringo\Script\Steps\Listen\ListenStep;
+use Ringo\Script\Steps\Way;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Heard;
 use Ringo\Understanding\Reading;
@@ -40,7 +43,7 @@ final readonly class TopicEntry
 
     private const CONTACT = [ValueType::PersonName, ValueType::Phone, ValueType::Email, ValueType::PostalAddress];
 
-    public function __construct(private Understanding $understanding, private Collector $collector, private Keeper $keeper, private Volunteer $volunteer, private Tone $tone)
+    public function __construct(private Understanding $understanding, private Collector $collector, private Keeper $keeper, private Volunteer $volunteer, private Tone $tone, private LoneValue $lone)
     {
     }
 
@@ -90,6 +93,42 @@ final readonly class TopicEntry
         $turn->callerTurn = $now;
 
         return $told;
+    }
+
+    /** Whether a topic comes to agreeing a time for something new before the next open question. */
+    public function books(Turn $turn, ListenStep $step, string $key): bool
+    {
+        $open = [$step->topic($key)['next'] ?? ''];
+        $seen = [];
+        while (($at = array_shift($open)) !== null) {
+            $one = $turn->script->steps[$at] ?? null;
+            if ($one === null || isset($seen[$at]) || $one instanceof ListenStep) {
+                continue;
+            }
+            if ($one instanceof BookStep && $one->does === 'book') {
+                return true;
+            }
+            $seen[$at] = true;
+            array_push($open, ...array_map(static fn (Way $way): string => $way->to, $one->exits()));
+        }
+
+        return false;
+    }
+
+    /** Whether words answer what a topic asks first. */
+    public function answers(Turn $turn, ListenStep $step, string $key, Heard $heard): bool
+    {
+        $first = $this->collector->askedFrom($turn, $step->topic($key)['next'] ?? '')[0] ?? '';
+        $field = $turn->script->sheet->field($first);
+        if ($field === null || in_array($field->type, [ValueType::Text, ValueType::YesNo], true)) {
+            return false;
+        }
+        if ($field->type === ValueType::PersonName) {
+            return $this->lone->in($turn, $heard) === ValueType::PersonName;
+        }
+        $reading = $this->collector->asked($turn, $field, $heard);
+
+        return $reading->found() && $reading->confidence >= Collector::SURE;
     }
 
     /**

@@ -63,6 +63,24 @@ final readonly class TopicSorting
         return round(min(self::SUREST, $fit / self::SURE_FIT), 3);
     }
 
+    /** 'Have you got anything on Saturday': the topic that agrees a time, where only one does or one was asked about before. */
+    public function freeTimes(Turn $turn, ListenStep $step, Hearing $hearing): ?Move
+    {
+        $heard = $hearing->heard;
+        $asks = $this->phrases->table('wish_answers', 'asks_free')->in($heard->tokens) || $this->phrases->table('wish_answers', 'anything_free')->in($heard->tokens);
+        if (! $asks || $this->understanding->read(ValueType::Date, $heard, $turn->plain())->value === null) {
+            return null;
+        }
+        $books = array_values(array_filter(array_column($step->topics, 'key'), fn (string $key): bool => $this->entry->books($turn, $step, $key)));
+        $key = in_array($turn->state->leaning, $books, true) ? $turn->state->leaning : (count($books) === 1 ? $books[0] : null);
+        if ($key === null) {
+            return null;
+        }
+        $turn->trace->rule("topic {$key}: asks what is free, and it agrees times");
+
+        return $this->entry->enter($turn, $step, $key, $heard);
+    }
+
     /** @param array<string, float> $ranked what fits how well by its words alone, best first */
     public function of(Turn $turn, ListenStep $step, array $ranked, Hearing $hearing): ?Move
     {
@@ -82,6 +100,9 @@ final readonly class TopicSorting
         if ($top < Topics::NEAR || $top < Topics::FITS && $next < Topics::RIVAL && ! $this->onlyPoints($turn, $step, $hearing)) {
             return null;
         }
+        if ($this->asksAfterwards($turn, $keys[0], $hearing)) {
+            return null;
+        }
         $likely = $this->topics->meant($step->topics, $hearing->heard);
         $best = (string) array_key_first($likely->of);
         $shown = $best.' is meant to '.round(100 * $likely->of[$best]).' %';
@@ -93,6 +114,9 @@ final readonly class TopicSorting
             return $rather ? $this->ask($turn, $step, [$best, $keys[0]], "topic {$shown}", $hearing) : $this->entry->enter($turn, $step, $keys[0], $hearing->heard);
         }
         $turn->trace->sureness = round($likely->of[$best], 3);
+        if ($top >= Topics::NAMED && $best !== $keys[0]) {
+            return $this->ask($turn, $step, [$best, $keys[0]], "{$keys[0]} is named, {$shown}: asks", $hearing);
+        }
         if ($likely->taken() !== null) {
             $turn->trace->rule("topic {$shown}");
 
@@ -100,6 +124,12 @@ final readonly class TopicSorting
         }
 
         return $this->ask($turn, $step, $likely->asked(), "words point at a topic, {$shown}: asks", $hearing);
+    }
+
+    /** 'How much is the test', once it is booked, books no other. */
+    private function asksAfterwards(Turn $turn, string $topic, Hearing $hearing): bool
+    {
+        return in_array($topic, $turn->state->finished, true) && $this->wanting->toKnow($hearing);
     }
 
     /** Whether words that point at one topic do nothing else: ask nothing, want nobody, name nothing that another topic asks for. */
@@ -122,6 +152,9 @@ final readonly class TopicSorting
         $best = (string) array_key_first($likely->of);
         $turn->trace->sureness = round($likely->of[$best], 3);
         $shown = $best.' is meant to '.round(100 * $likely->of[$best]).' %';
+        if ($this->asksAfterwards($turn, $best, $hearing)) {
+            return null;
+        }
         if ($likely->taken(dearer: $ungrounded || $hearing->asks() ? Likelihoods::IN_DOUBT : 1.0) !== null) {
             $turn->trace->rule("topic {$shown}");
 

@@ -35,6 +35,9 @@ final class Collector
     /** Types of which nearly any words might be an answer. */
     private const ANYTHING = [ValueType::Text, ValueType::YesNo, ValueType::PersonName];
 
+    /** Words before a day among which a 'not' denies it. */
+    private const DENIES_WITHIN = 5;
+
     /** @var array<string, array<string, true>> fields asked further on, by step */
     private array $ahead = [];
 
@@ -184,7 +187,7 @@ final class Collector
         if ($cued !== null) {
             $reading = $this->understanding->read($field->type, $cued, $context);
             if ($reading->found()) {
-                return $reading;
+                return Reading::of($reading->value, max($reading->confidence, $field->type === ValueType::Number ? self::SURE : 0.0), (string) $reading->said, $reading->start, $reading->end);
             }
         }
         if ($field->type === ValueType::Reference && $cued === null && $field->pattern === null) {
@@ -195,7 +198,25 @@ final class Collector
             return null;
         }
 
-        return $this->hours->of($turn, $field, $rest, $this->understanding->read($field->type, $rest, $context->volunteered()));
+        $reading = $this->hours->of($turn, $field, $rest, $this->understanding->read($field->type, $rest, $context->volunteered()));
+
+        return in_array($field->type, [ValueType::Date, ValueType::DateTime], true) && $this->denied($heard, $reading) ? null : $reading;
+    }
+
+    /** 'She won't be in today', 'we can't make Friday': the day of what does not happen answers no question to come. */
+    private function denied(Heard $heard, Reading $day): bool
+    {
+        $before = [];
+        foreach ($heard->tokens as $token) {
+            if ($token->start >= $day->start) {
+                $before = $token->afterBreak() ? [] : $before;
+
+                break;
+            }
+            $before = $token->afterBreak() ? [$token] : [...$before, $token];
+        }
+
+        return $day->found() && $this->understanding->words->phrases('acts', 'against')->in(array_slice($before, -self::DENIES_WITHIN));
     }
 
     /**

@@ -48,9 +48,15 @@ final readonly class NoAnswer
             // One word among others refuses nothing: 'can you pass on a message'.
             $hearing->alone(ActKind::Refuse) !== null, $act(ActKind::Refuse) && count($hearing->act(ActKind::Refuse)->words->tokens ?? []) > 1 => 'refused',
             $act(ActKind::DontKnow), isset($turn->state->parts[$field->key]) && $hearing->alone(ActKind::NothingMore) !== null => 'unknown',
-            $act(ActKind::DontMind) && $field->type !== ValueType::YesNo => 'any',
+            $act(ActKind::DontMind) && $field->type !== ValueType::YesNo && ! $this->ofAnotherMatter($field, $hearing) => 'any',
             default => null,
         };
+    }
+
+    /** 'Any time next week' minds nothing where a day is asked for, and says nothing of a place. */
+    private function ofAnotherMatter(Field $field, Hearing $hearing): bool
+    {
+        return ! in_array($field->type, [ValueType::Date, ValueType::Time, ValueType::DateTime, ValueType::Text], true) && $this->phrases->table('calendar', 'of_days')->in($hearing->heard->tokens);
     }
 
     public function move(Turn $turn, AskStep $step, Field $field, string $kind, Hearing $hearing): Move

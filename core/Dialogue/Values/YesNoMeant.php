@@ -6,11 +6,13 @@ namespace Ringo\Dialogue\Values;
 
 use Ringo\Advice\Purpose;
 use Ringo\Dialogue\Turn;
+use Ringo\Language\Phrases;
 use Ringo\Language\Vocabulary;
 use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Understanding\Heard;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\YesNo\Model;
+use Ringo\Value\ValueType;
 
 /**
  * Yes and no by meaning, given what was asked: a plain yes or no stands; one that stands inside other words, and a reply that only
@@ -23,6 +25,9 @@ final readonly class YesNoMeant
 
     /** A reply that begins with a yes or no is believed unless it means the other so surely: 'no problem' after 'would you mind'. */
     private const AGAINST = 0.5;
+
+    /** How much more a reply that begins with 'no' is believed than the meaning of its words. */
+    private const PLAIN_NO = 0.15;
 
     /** A yes or no inside other words is believed where the whole means the same so surely. */
     private const AGREED = 0.95;
@@ -44,9 +49,13 @@ final readonly class YesNoMeant
 
     private PlainQuestion $plainQuestion;
 
+    /** @var Phrases<mixed> */
+    private Phrases $acknowledges;
+
     public function __construct(private Model $model, Vocabulary $words)
     {
         $this->plainQuestion = new PlainQuestion($words);
+        $this->acknowledges = $words->phrases('questions', 'acknowledgements');
         $this->plain = array_fill_keys($words->section('yes_no', 'plain'), true);
     }
 
@@ -81,16 +90,31 @@ final readonly class YesNoMeant
         if (! is_bool($read->value) || $question === '') {
             return $read;
         }
+        if ($read->value && $this->onlyAcknowledges($heard, $question)) {
+            return Reading::of(true, min($read->confidence, self::UNSURE), $read->said, $read->start, $read->end);
+        }
         $meant = $this->model->of($heard->original, $question, $read->value);
         $against = $read->value ? $meant->no : $meant->yes;
         $first = $heard->tokens[0] ?? $heard->all[0] ?? null;
         $leads = $first !== null && isset($this->plain[$first->text]) && $this->endsThere($read, $heard);
+        // 'She is, yes' ends with it.
+        $last = $heard->tokens[count($heard->tokens) - 1] ?? null;
+        $leads = $leads || $last !== null && isset($this->plain[$last->text]) && $last->end <= $read->end && count($heard->tokens) <= self::SHORT;
+        $against = $leads && ! $read->value && $first?->text === 'no' ? $against - self::PLAIN_NO : $against;
         if ($leads && $against < self::AGAINST || ($read->value ? $meant->yes : $meant->no) >= self::AGREED) {
             return $read;
         }
         $value = $meant->sureness() >= self::MEANT ? $meant->leans() : $read->value;
 
         return Reading::of($value, min($read->confidence, self::UNSURE), $read->said, $read->start, $read->end);
+    }
+
+    /** 'Ok thank you' to 'is anybody hurt' hears the question out and answers nothing; to 'shall I book it' it agrees. */
+    private function onlyAcknowledges(Heard $heard, string $question): bool
+    {
+        $fact = preg_match('/^(?:\S+ ){0,3}?(?:is|are|was|were|has|have|had|did|does|do)\b(?!.*\b(?:ok|okay|all right|alright|fine|good|convenient|suit|happy|content|agree|mind|like|want|right|correct)\b)/i', $question) === 1;
+
+        return $fact && $this->acknowledges->without($heard->tokens) === [];
     }
 
     /** What a reply without a yes or no means; nothing where it may mean neither. */
@@ -144,6 +168,11 @@ final readonly class YesNoMeant
         }
         $last = PlainQuestion::last($turn->state->lastQuestion);
 
-        return str_ends_with($last, '?') ? $last : '';
+        if (str_ends_with($last, '?')) {
+            return $last;
+        }
+
+        // 'A yes or a no will do' asks the same again.
+        return $step instanceof AskStep && $turn->script->sheet->field($step->field)?->type === ValueType::YesNo ? $this->plainQuestion->of($turn, $step) : '';
     }
 }

@@ -40,6 +40,8 @@ return [
         'in the evening' => 'pm', 'the evening' => 'pm', 'evening' => 'pm', 'this evening' => 'pm', 'at night' => 'night', 'tonight' => 'pm', 'night' => 'night', 'in the night' => 'am',
         'after lunch' => null, 'before lunch' => null, 'early doors' => null,
     ],
+    // Words that speak of days.
+    'of_days' => ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday', 'this week', 'next week', 'the week after', 'any day', 'any time', 'anytime', 'any morning', 'any afternoon', 'any evening', 'weekend', 'tomorrow', 'next month', 'whenever you have', "whenever you've", 'whenever you can'],
     // A day told by its evening.
     'evening' => ['tonight', 'this evening', 'evening', 'for dinner', 'dinner', 'supper'],
     'clock_words' => [

@@ -17,4 +17,6 @@ return [
     'of_people' => ['people', 'persons', 'guests', 'party', 'players', 'passengers', 'diners', 'covers', 'visitors', 'attendees', 'travellers', 'travelling', 'bowlers', 'participants', 'delegates', 'heads', 'walkers', 'riders', 'climbers', 'skaters', 'seats', 'places', 'tickets'],
     'behind' => ['did', 'was', 'were', 'happened', 'happen', 'born', 'birth', 'bought', 'began', 'started', 'noticed', 'last', 'since', 'missed'],
     'ahead' => ['mind', 'like', 'want', 'wanted', 'hoping', 'thinking', 'looking', 'planning', 'after', 'prefer', 'suit', 'suits', 'need', 'next', 'would', 'could', 'shall', 'should', 'will', 'expect'],
+    // Words that take note of what was said without answering it.
+    'acknowledgements' => ['ok', 'okay', 'right', 'great', 'lovely', 'fine', 'good', 'brilliant', 'perfect', 'cheers', 'ta', 'thanks', 'thank you', 'thanks very much', 'thank you very much', "that's great", "that's lovely", "that's fine", "that's good", 'all right', 'alright', 'bye', 'bye bye', 'goodbye', 'then', 'love', 'oh', 'well', 'so', 'i see', 'understood'],
 ];

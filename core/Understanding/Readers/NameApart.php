@@ -64,7 +64,7 @@ final readonly class NameApart
     {
         $everyday = $this->words->set('everyday_words');
 
-        return array_filter($stretch, static fn (Token $token): bool => preg_match('/^\p{Lu}/u', $token->original) !== 1 || isset($everyday[$token->text]) || isset($everyday[rtrim($token->text, 's')])) === [];
+        return count($stretch) > 1 && array_filter($stretch, static fn (Token $token): bool => preg_match('/^\p{Lu}/u', $token->original) !== 1 || isset($everyday[$token->text]) || isset($everyday[rtrim($token->text, 's')])) === [];
     }
 
     /** @param list<Token> $stretch */

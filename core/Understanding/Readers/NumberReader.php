@@ -74,7 +74,7 @@ final readonly class NumberReader implements Reader
                 continue;
             }
             $values = array_unique(array_column($found, 0));
-            if ($vague !== null || count($values) > 1) {
+            if ($vague !== null || count($values) > 1 || $this->ofTwoThings($t, $found)) {
                 $doubt = $vague ?? 'more than one number was named: '.implode(', ', $values);
                 $best = null;
 
@@ -86,6 +86,27 @@ final readonly class NumberReader implements Reader
         }
 
         return $best ?? Reading::none($doubt);
+    }
+
+    /**
+     * 'One wheelchair and one companion' is not one.
+     *
+     * @param list<Token> $t
+     * @param list<array{int|float, int, int}> $numbers
+     */
+    private function ofTwoThings(array $t, array $numbers): bool
+    {
+        $little = $this->words->set('function_words');
+        $things = [];
+        foreach ($numbers as [, , $last]) {
+            $next = $t[$last + 1] ?? null;
+            if ($next === null || $next->afterBreak() || isset($little[$next->text])) {
+                return false;
+            }
+            $things[$next->text] = true;
+        }
+
+        return count($things) > 1;
     }
 
     /**

@@ -28,6 +28,9 @@ final readonly class PostalAddressReader implements Reader
 
     private Spelling $spelling;
 
+    /** Words an hour takes at most behind a place: 'at half past six tomorrow'. */
+    private const HOUR = 5;
+
     private Repairs $repairs;
 
     public function __construct(private Vocabulary $words)
@@ -167,6 +170,9 @@ final readonly class PostalAddressReader implements Reader
         foreach ($t as $i => $token) {
             // An hour behind the place is no part of it: 'Priory Lane in Stanwick Cross, nine o'clock sharp'.
             if ($i > 2 && $token->afterBreak() && in_array($t[$i + 1]->text ?? '', ["o'clock", 'oclock', 'am', 'pm', 'sharp'], true) || $i > 2 && $token->afterBreak() && in_array($token->text, ['half', 'quarter', 'around', 'about', 'any', 'anytime', 'after', 'before', 'at'], true) && preg_match('/^(?:\d|past|to|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|time|half|quarter)/', $t[$i + 1]->text ?? '') === 1) {
+                return array_slice($t, 0, $i);
+            }
+            if ($i > 1 && $token->text === 'at' && $this->numberAt($t, $i + 1) !== null && count($t) - $i <= self::HOUR && $this->hasStreet(array_slice($t, 0, $i)) && ! $this->hasStreet(array_slice($t, $i))) {
                 return array_slice($t, 0, $i);
             }
             if ($i > 2 && $token->afterBreak() && $this->talks($t, $i) && $this->hasStreet(array_slice($t, 0, $i))) {
