@@ -7,6 +7,7 @@ namespace Ringo\Extraction;
 use Ringo\Language\Phrases;
 use Ringo\Language\Token;
 use Ringo\Language\Vocabulary;
+use Ringo\Understanding\Asking;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
 use Ringo\Understanding\Reading;
@@ -31,8 +32,11 @@ final class Readings
     /** @var \WeakMap<Heard, bool> */
     private \WeakMap $timely;
 
+    private readonly Asking $asking;
+
     public function __construct(private readonly Understanding $understanding, private readonly Vocabulary $words)
     {
+        $this->asking = new Asking($words);
         $this->timely = new \WeakMap;
     }
 
@@ -160,12 +164,15 @@ final class Readings
             $said .= $token->original.$token->start.' ';
         }
         $own = $field->field->options === [] && $field->pattern === null ? '' : $field->key();
+        $of = $field->field;
+        $context = $this->asking->in(new Context($now, $country, $of->options, $asked, $field->pattern), '', "{$of->title} {$of->description}");
+        $own .= ($context->people ? '+' : '').($context->most ? '<' : '').$context->unit;
         $key = $field->type->value.$own.($asked ? '!' : '.').$country.$now->getTimestamp().'|'.$said.'|'.$heard->original.count($heard->all);
         if (count($this->read) > 3000) {
             $this->read = [];
         }
 
-        return $this->read[$key] ??= $this->understanding->read($field->type, $heard, new Context($now, $country, $field->field->options, $asked, $field->pattern));
+        return $this->read[$key] ??= $this->understanding->read($field->type, $heard, $context);
     }
 
     /** Reads a type without regard to any field. */
