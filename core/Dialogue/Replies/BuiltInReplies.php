@@ -43,7 +43,9 @@ final readonly class BuiltInReplies
             return new Reply($turn->phrase('today', ['time' => (string) $scope->words('now'), 'date' => (string) $scope->words('today')]), 'standing rule: what day is it', null);
         }
         if ($turn->script->hours->given() && $this->phrases->contains($heard, 'open')) {
-            return new Reply($this->hours($turn, $heard), 'standing rule: opening hours', null);
+            $hours = $this->hours($turn, $heard);
+
+            return $hours === null ? null : new Reply($hours, 'standing rule: opening hours', null);
         }
 
         return null;
@@ -57,13 +59,25 @@ final readonly class BuiltInReplies
         return count($rest) < count($heard->tokens) && $this->phrases->content($rest) <= self::BESIDE;
     }
 
-    private function hours(Turn $turn, Heard $heard): string
+    /** Null where it is asked of days that the calendar does not tell: 'are you open bank holidays'. */
+    private function hours(Turn $turn, Heard $heard): ?string
     {
         $scope = $turn->scope();
         $hours = $turn->script->hours;
         $speak = fn (ValueType $type, string $value): string => $turn->sayTyped(new Typed($type, $value));
         $context = new Context($scope->now, $turn->script->agent->country);
         $asked = $this->understanding->read(ValueType::Date, $heard, $context);
+        if (! $asked->found() && $this->phrases->table('calendar', 'weekends')->in($heard->tokens)) {
+            $saturday = $scope->now->modify('saturday this week');
+
+            return $this->hoursOf($turn, $saturday).' '.$this->hoursOf($turn, $saturday->modify('+1 day'));
+        }
+        if (! $asked->found() && $this->phrases->table('calendar', 'days_untold')->in($heard->tokens)) {
+            return null;
+        }
+        if (! $asked->found() && $hours->on($scope->now) !== [] && $this->phrases->table('calendar', 'hours_apart')->in($heard->tokens)) {
+            return $this->hoursOf($turn, $scope->now);
+        }
         if (! $asked->found() || $asked->value === $scope->now->format('Y-m-d') && $this->phrases->contains($heard, 'machine')) {
             if ($hours->openAt($scope->now)) {
                 foreach ($hours->on($scope->now) as $range) {
@@ -76,7 +90,14 @@ final readonly class BuiltInReplies
 
             return $next === null ? $turn->phrase('no_answer') : $turn->phrase('closed_now', ['opens' => $speak(ValueType::DateTime, $next->format('Y-m-d\TH:i'))]);
         }
-        $day = new \DateTimeImmutable((string) $asked->value, $scope->now->getTimezone());
+
+        return $this->hoursOf($turn, new \DateTimeImmutable((string) $asked->value, $scope->now->getTimezone()));
+    }
+
+    private function hoursOf(Turn $turn, \DateTimeImmutable $day): string
+    {
+        $hours = $turn->script->hours;
+        $speak = fn (ValueType $type, string $value): string => $turn->sayTyped(new Typed($type, $value));
         $named = $speak(ValueType::Date, $day->format('Y-m-d'));
         $ranges = $hours->on($day);
         if ($ranges === []) {

@@ -81,7 +81,7 @@ final readonly class ListenRunner implements AskingRunner
         $ranked = $this->topics->rank($step->topics, $hearing->heard);
         $keys = array_map(strval(...), array_keys($ranked));
         $top = $ranked[$keys[0] ?? ''] ?? 0.0;
-        if ($step->nothing !== null && $top < Topics::FITS && $this->nothingMore($turn, $hearing)) {
+        if ($step->nothing !== null && $top < Topics::FITS && $this->nothingMore($turn, $step, $hearing)) {
             $hearing->dealtWith(ActKind::NothingMore, ActKind::Thanks);
             $turn->trace->rule('nothing more is wanted');
 
@@ -150,7 +150,7 @@ final readonly class ListenRunner implements AskingRunner
         return $own === null ? null : Prompt::of($own);
     }
 
-    private function nothingMore(Turn $turn, Hearing $hearing): bool
+    private function nothingMore(Turn $turn, ListenStep $step, Hearing $hearing): bool
     {
         if ($hearing->asks()) {
             return false;
@@ -160,7 +160,7 @@ final readonly class ListenRunner implements AskingRunner
         $no = $this->phrases->content($hearing->heard->tokens) <= self::WORDS_BESIDE_NO && $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain())->value === false;
 
         return $hearing->alone(ActKind::NothingMore) !== null || $no
-            || $turn->state->outcome !== null && $hearing->alone(ActKind::Thanks) !== null;
+            || ($turn->state->outcome !== null || $this->puts->again($turn, $step) || ($turn->state->again[$step->key()] ?? 0) > 0) && $hearing->alone(ActKind::Thanks) !== null;
     }
 
     /** @param array<string, float> $ranked */

@@ -7,6 +7,7 @@ namespace Ringo\Dialogue\Values;
 use Ringo\Advice\Purpose;
 use Ringo\Dialogue\Turn;
 use Ringo\Language\Phrases;
+use Ringo\Language\Token;
 use Ringo\Language\Vocabulary;
 use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Understanding\Heard;
@@ -52,9 +53,19 @@ final readonly class YesNoMeant
     /** @var Phrases<mixed> */
     private Phrases $acknowledges;
 
+    /** @var Phrases<mixed> words that speak of days */
+    private Phrases $days;
+
+    /** Words that stand around days and hours. */
+    private const AROUND_DAYS = ['next', 'this', 'on', 'or', 'and', 'the', 'a', 'after', 'before', 'at', 'then', 'please', 'early', 'late', 'would', 'be', 'best', 'good', 'is', 'are', 'maybe', 'any', 'half', 'past', 'o\'clock', 'morning', 'mornings', 'afternoon', 'afternoons', 'evening', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve', 'some', 'time', 'week'];
+
+    /** Other words that may stand beside them. */
+    private const LITTLE_BESIDE = 1;
+
     public function __construct(private Model $model, Vocabulary $words)
     {
         $this->plainQuestion = new PlainQuestion($words);
+        $this->days = $words->phrases('calendar', 'of_days');
         $this->acknowledges = $words->phrases('questions', 'acknowledgements');
         $this->plain = array_fill_keys($words->section('yes_no', 'plain'), true);
     }
@@ -109,6 +120,16 @@ final readonly class YesNoMeant
         return Reading::of($value, min($read->confidence, self::UNSURE), $read->said, $read->start, $read->end);
     }
 
+    /** 'Next Thursday or Friday' to 'are you registered' is about something else; to 'have you a day in mind' it is a yes. */
+    private function onlyDays(Heard $heard, string $question): bool
+    {
+        $days = $this->days->in($heard->tokens);
+        $ofTime = preg_match('/\b(?:when|day|days|date|time|times|week|month|morning|afternoon|evening|today|tomorrow|appointment|free|available|soon|long|before|since|ago|recent|recently|lately|yet|regular|often|suit|convenient)\b/i', $question) === 1;
+        $beside = array_filter($this->days->without($heard->tokens), static fn (Token $token): bool => ! in_array($token->text, self::AROUND_DAYS, true));
+
+        return $days && ! $ofTime && count($beside) <= self::LITTLE_BESIDE;
+    }
+
     /** 'Ok thank you' to 'is anybody hurt' hears the question out and answers nothing; to 'shall I book it' it agrees. */
     private function onlyAcknowledges(Heard $heard, string $question): bool
     {
@@ -124,7 +145,11 @@ final readonly class YesNoMeant
         if ($restated->found()) {
             return $restated;
         }
-        $guess = $this->guess($heard, $this->question($turn));
+        $question = $this->question($turn);
+        if ($this->onlyDays($heard, $question)) {
+            return Reading::none();
+        }
+        $guess = $this->guess($heard, $question);
 
         return $guess->found() ? $this->advised($turn, $guess, $heard) : $guess;
     }

@@ -40,6 +40,10 @@ return [
         'in the evening' => 'pm', 'the evening' => 'pm', 'evening' => 'pm', 'this evening' => 'pm', 'at night' => 'night', 'tonight' => 'pm', 'night' => 'night', 'in the night' => 'am',
         'after lunch' => null, 'before lunch' => null, 'early doors' => null,
     ],
+    // Asked of opening hours: days that are two, days no calendar here tells, hours at the ends of a day.
+    'weekends' => ['weekend', 'weekends', 'at the weekend', 'at weekends', 'saturdays and sundays', 'saturday and sunday', 'saturday or sunday', 'saturday or a sunday', 'a saturday or sunday'],
+    'days_untold' => ['bank holiday', 'bank holidays', 'public holiday', 'public holidays', 'the holidays', 'holidays', 'half term', 'easter', 'christmas', 'new year', 'over christmas', 'over easter', 'the festive'],
+    'hours_apart' => ['evenings', 'in the evening', 'in the evenings', 'late', 'early', 'nights', 'at night', 'twenty four hours', '24 hours', 'all day', 'all night', 'lunchtime', 'lunchtimes', 'over lunch', 'through lunch', 'mornings', 'afternoons'],
     // Words that speak of days.
     'of_days' => ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday', 'this week', 'next week', 'the week after', 'any day', 'any time', 'anytime', 'any morning', 'any afternoon', 'any evening', 'weekend', 'tomorrow', 'next month', 'whenever you have', "whenever you've", 'whenever you can'],
     // A day told by its evening.

@@ -159,6 +159,22 @@ final class SaidOtherwiseTest extends TestCase
         self::assertStringNotContainsString('calling', $call->heard());
     }
 
+    public function testHoursAreToldOfTheDaysAskedAbout(): void
+    {
+        $weekend = Conversation::withMaren()->says('are you open at weekends')->heard();
+        self::assertStringContainsString('Saturday', $weekend);
+        self::assertStringContainsString('Sunday', $weekend);
+        self::assertStringNotContainsString('open until', Conversation::withMaren()->says('are you open bank holidays')->heard(), 'today is no bank holiday');
+        self::assertTrue(Conversation::withMaren()->says('what time do you close on Saturday', 'cheers')->state->ended);
+    }
+
+    public function testWhatIsFreeIsAskedAtTheOpenQuestion(): void
+    {
+        $document = json_decode((string) file_get_contents(dirname(__DIR__, 3).'/database/demo/harrowell/isolde.json'), true, 64, JSON_THROW_ON_ERROR);
+        $call = Conversation::with($document)->says('have you got anything on Saturday');
+        self::assertSame('visit', $call->state->topic);
+    }
+
     /** One of the starters with its blanks filled, called on a Monday morning. */
     private static function starter(string $name): Conversation
     {
