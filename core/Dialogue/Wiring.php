@@ -139,7 +139,17 @@ final readonly class Wiring
             'repeat' => new Steps\RepeatRunner($puts, $understanding, $volunteer, $collector, $keeper),
             'reach' => new Steps\ReachRunner($puts, $understanding, $this->phrases, new Values\RingAgain($understanding)),
             'choose' => $choices = new Steps\ChooseRunner($puts, $understanding, $topics, $collector, $keeper, $replies),
-            'listen' => new Steps\ListenRunner($puts, $understanding, $this->phrases, $topics, $replies, $volunteer, $entry, $wanting = new Acts\Wanting(SayingModel::requests(), $this->phrases), new Steps\TopicSorting($understanding, $this->phrases, $topics, $entry, $wanting, $corrections)),
+            'listen' => new Steps\ListenRunner(
+                $puts,
+                $understanding,
+                $this->phrases,
+                $topics,
+                $replies,
+                $volunteer,
+                $entry,
+                $wanting = new Acts\Wanting(SayingModel::requests(), $this->phrases),
+                new Steps\TopicSorting($understanding, $this->phrases, $topics, $entry, $wanting, $corrections),
+            ),
         ]);
         $answering = new Modes\Answering($runners, $this->phrases, new Values\TellingMore($this->phrases, $understanding));
         $this->modes = new ModeHandlers([

@@ -110,7 +110,15 @@ final class Answerer
 
         return $one === null
             ? $answer
-            : new Answer(true, $one['text'], $one['source'], max($answer->confidence, Ranker::trained()['thresholds']['sure']), null, $answer->candidates, $one['more']);
+            : new Answer(
+                true,
+                $one['text'],
+                $one['source'],
+                max($answer->confidence, Ranker::trained()['thresholds']['sure']),
+                null,
+                $answer->candidates,
+                $one['more'],
+            );
     }
 
     private function answered(string $said, \DateTimeImmutable $now, string $country, string $before): Answer

@@ -23,7 +23,12 @@ final class Asking
     /** @param string $about what the field is called */
     public function in(Context $context, string $question, string $about): Context
     {
-        $this->known[$question.'|'.$about] ??= [$this->people($question, $about), $this->past($question), $this->unit($question), $this->most($question.' '.$about)];
+        $this->known[$question.'|'.$about] ??= [
+            $this->people($question, $about),
+            $this->past($question),
+            $this->unit($question),
+            $this->most($question.' '.$about),
+        ];
 
         return $context->asking(...$this->known[$question.'|'.$about]);
     }
@@ -37,7 +42,8 @@ final class Asking
             return false;
         }
 
-        return array_intersect($words, $this->words->section('questions', 'of_people')) !== [] || preg_match('/\bhow many (?:of you|are you|will you|would you|in (?:your|the) (?:party|group)|will there be|are coming)\b|\bfor how many\b/i', $question) === 1;
+        return array_intersect($words, $this->words->section('questions', 'of_people')) !== []
+            || preg_match('/\bhow many (?:of you|are you|will you|would you|in (?:your|the) (?:party|group)|will there be|are coming)\b|\bfor how many\b/i', $question) === 1;
     }
 
     /** 'When did it start', not 'which day were you hoping for'. */
@@ -45,7 +51,8 @@ final class Asking
     {
         $words = $this->tokenizer->words($question);
 
-        return array_intersect($words, $this->words->section('questions', 'behind')) !== [] && array_intersect($words, $this->words->section('questions', 'ahead')) === [];
+        return array_intersect($words, $this->words->section('questions', 'behind')) !== []
+            && array_intersect($words, $this->words->section('questions', 'ahead')) === [];
     }
 
     /** 'What is the most you would pay', 'have you a budget in mind'. */

@@ -14,7 +14,38 @@ use Ringo\Language\Vocabulary;
 final readonly class Party
 {
     /** Words after 'of us' by which something is said of some of them. */
-    private const SAYS_OF_SOME = ['is', 'are', 'has', 'have', 'had', 'was', 'were', 'will', 'would', 'can', "can't", 'cannot', "doesn't", "don't", "isn't", "aren't", 'needs', 'need', 'wants', 'want', 'might', 'may', 'cant', 'doesnt', 'dont', 'uses', 'use', 'eats', 'eat', "won't"];
+    private const SAYS_OF_SOME = [
+        'is',
+        'are',
+        'has',
+        'have',
+        'had',
+        'was',
+        'were',
+        'will',
+        'would',
+        'can',
+        "can't",
+        'cannot',
+        "doesn't",
+        "don't",
+        "isn't",
+        "aren't",
+        'needs',
+        'need',
+        'wants',
+        'want',
+        'might',
+        'may',
+        'cant',
+        'doesnt',
+        'dont',
+        'uses',
+        'use',
+        'eats',
+        'eat',
+        "won't",
+    ];
 
     /** @var array<string, true> */
     private array $people;
@@ -39,9 +70,15 @@ final readonly class Party
     public function withoutSome(array $t, array $numbers): array
     {
         return array_values(array_filter($numbers, function (array $number) use ($t): bool {
-            $there = array_filter(array_slice($t, max(0, $number[1] - 3), min(3, $number[1])), static fn (Token $token): bool => in_array($token->text, ['there', "there's", "there'll", 'theres'], true));
+            $there = array_filter(
+                array_slice($t, max(0, $number[1] - 3), min(3, $number[1])),
+                static fn (Token $token): bool => in_array($token->text, ['there', "there's", "there'll", 'theres'], true),
+            );
 
-            return $there !== [] || $this->text($t, $number[2] + 1) !== 'of' || ! in_array($this->text($t, $number[2] + 2), ['us', 'them', 'our', 'my'], true) || ! in_array($this->text($t, $number[2] + 3), self::SAYS_OF_SOME, true);
+            return $there !== []
+                || $this->text($t, $number[2] + 1) !== 'of'
+                || ! in_array($this->text($t, $number[2] + 2), ['us', 'them', 'our', 'my'], true)
+                || ! in_array($this->text($t, $number[2] + 3), self::SAYS_OF_SOME, true);
         }));
     }
 
@@ -59,7 +96,10 @@ final readonly class Party
         if ($self !== null) {
             return $self;
         }
-        $totals = array_values(array_filter($numbers, fn (array $number): bool => $this->text($t, $number[2] + 1) === 'of' && $this->text($t, $number[2] + 2) === 'us' || in_array($this->text($t, $number[2] + 1), ['altogether', 'people', 'persons'], true) || in_array($this->text($t, $number[2] + 1).' '.$this->text($t, $number[2] + 2), ['in total', 'in all', 'all together', 'all told'], true)));
+        $totals = array_values(array_filter(
+            $numbers,
+            fn (array $number): bool => $this->text($t, $number[2] + 1) === 'of' && $this->text($t, $number[2] + 2) === 'us' || in_array($this->text($t, $number[2] + 1), ['altogether', 'people', 'persons'], true) || in_array($this->text($t, $number[2] + 1).' '.$this->text($t, $number[2] + 2), ['in total', 'in all', 'all together', 'all told'], true),
+        ));
         $parts = array_values(array_filter($numbers, fn (array $number): bool => ! in_array($number, $totals, true) && $this->counts($t, $number)));
         if (count($numbers) < 2 || count($totals) + count($parts) < count($numbers)) {
             return null;
@@ -93,7 +133,12 @@ final readonly class Party
                     return [2, $i, $kin];
                 }
             }
-            if (isset($this->kin[$token->text]) && $this->text($t, $i + 1) === 'and' && in_array($this->text($t, $i + 2), ['i', 'me', 'myself'], true) && $numbers === []) {
+            if (
+                isset($this->kin[$token->text])
+                && $this->text($t, $i + 1) === 'and'
+                && in_array($this->text($t, $i + 2), ['i', 'me', 'myself'], true)
+                && $numbers === []
+            ) {
                 return [2, $i, $i + 2];
             }
         }
@@ -112,13 +157,18 @@ final readonly class Party
         $of = $this->text($t, $number[2] + 1) === 'of' && in_array($this->text($t, $number[2] + 2), ['them', 'us'], true) ? 2 : 0;
         $number[2] += $of;
 
-        return isset($this->people[$this->text($t, $number[2] + 1)]) || isset($this->people[$this->text($t, $number[2] + 2)]) && ! $t[$number[2] + 2]->afterBreak();
+        return isset($this->people[$this->text($t, $number[2] + 1)])
+            || isset($this->people[$this->text($t, $number[2] + 2)])
+            && ! $t[$number[2] + 2]->afterBreak();
     }
 
     /** @param list<Token> $t how many come singly: 'and a baby' */
     private function single(array $t): int
     {
-        return count(array_filter(array_keys($t), fn (int $i): bool => in_array($this->text($t, $i), ['a', 'an'], true) && isset($this->people[$this->text($t, $i + 1)])));
+        return count(array_filter(
+            array_keys($t),
+            fn (int $i): bool => in_array($this->text($t, $i), ['a', 'an'], true) && isset($this->people[$this->text($t, $i + 1)]),
+        ));
     }
 
     /** @param list<Token> $t */

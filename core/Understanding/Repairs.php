@@ -15,10 +15,82 @@ use Ringo\Language\Vocabulary;
  */
 final readonly class Repairs
 {
-    private const NO_REPAIR_BEFORE = ['problem', 'worries', 'thanks', 'thank', 'more', 'less', 'fewer', 'later', 'earlier', 'spaces', 'space', 'dots', 'dot', 'gaps', 'one', 'idea', 'need', 'way', 'chance', 'doubt', 'longer', 'than', 'capitals', 'hyphen', 'rush', 'particular', 'deposit', 'vat', 'lift', 'bell', 'stairs', 'parking', 'dog', 'dogs', 'sign', 'answer', 'postcode', 'dot', 'capital', 'gap'];
+    private const NO_REPAIR_BEFORE = [
+        'problem',
+        'worries',
+        'thanks',
+        'thank',
+        'more',
+        'less',
+        'fewer',
+        'later',
+        'earlier',
+        'spaces',
+        'space',
+        'dots',
+        'dot',
+        'gaps',
+        'one',
+        'idea',
+        'need',
+        'way',
+        'chance',
+        'doubt',
+        'longer',
+        'than',
+        'capitals',
+        'hyphen',
+        'rush',
+        'particular',
+        'deposit',
+        'vat',
+        'lift',
+        'bell',
+        'stairs',
+        'parking',
+        'dog',
+        'dogs',
+        'sign',
+        'answer',
+        'postcode',
+        'dot',
+        'capital',
+        'gap',
+    ];
 
     /** Words behind a 'so' that conclude nothing. */
-    private const NO_CONCLUSION = ['that', 'as', 'we', 'i', "i'm", "i'd", "i'll", "i've", 'they', "they're", 'he', 'she', "he's", "she's", 'it', 'what', "what's", 'you', "you'll", 'can', 'do', 'never', 'if', 'not', 'much', 'many', 'far', 'anything', 'long', 'no'];
+    private const NO_CONCLUSION = [
+        'that',
+        'as',
+        'we',
+        'i',
+        "i'm",
+        "i'd",
+        "i'll",
+        "i've",
+        'they',
+        "they're",
+        'he',
+        'she',
+        "he's",
+        "she's",
+        'it',
+        'what',
+        "what's",
+        'you',
+        "you'll",
+        'can',
+        'do',
+        'never',
+        'if',
+        'not',
+        'much',
+        'many',
+        'far',
+        'anything',
+        'long',
+        'no',
+    ];
 
     /** Words at which what is not meant ends, and what is begins. */
     private const TURNS = ['but', 'its', "it's", "that's", 'it', 'could', 'can', 'would', "i'd", 'i', 'we', "let's", 'please'];
@@ -88,7 +160,11 @@ final readonly class Repairs
             $at = $i > 0 && $token->afterBreak() ? $i : $at;
         }
 
-        return [...$stretches, ['tokens' => array_slice($before['tokens'], 0, $at), 'restart' => $before['restart']], ['tokens' => array_slice($before['tokens'], $at), 'restart' => false]];
+        return [
+            ...$stretches,
+            ['tokens' => array_slice($before['tokens'], 0, $at), 'restart' => $before['restart']],
+            ['tokens' => array_slice($before['tokens'], $at), 'restart' => false],
+        ];
     }
 
     /**

@@ -36,7 +36,10 @@ final class Understanding
     {
         $heard = is_string($heard) ? $this->hear($heard) : $heard;
 
-        $key = implode('|', [$type->value, $context->asked, $context->country, $context->now->format('U e'), $context->pattern, $context->people, $context->past, $context->unit, $context->most, ...array_column($context->options, 'key')]);
+        $key = implode(
+            '|',
+            [$type->value, $context->asked, $context->country, $context->now->format('U e'), $context->pattern, $context->people, $context->past, $context->unit, $context->most, ...array_column($context->options, 'key')],
+        );
         $known = $this->read[$heard] ?? [];
         if (! isset($known[$key])) {
             $known[$key] = $this->reader($type)->read($heard, $context);

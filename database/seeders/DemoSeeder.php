@@ -184,7 +184,10 @@ final class DemoSeeder extends Seeder
             $business->refresh(),
             $agent,
             $release,
-            array_map(fn (array $row): array => ['days_ago' => $row['days_ago'], 'time' => $row['time'], 'from' => $row['from'], 'said' => $this->file($business, "calls/{$row['lines']}.txt"), 'seed' => $row['seed']], $this->rows($business, 'calls.csv')),
+            array_map(
+                fn (array $row): array => ['days_ago' => $row['days_ago'], 'time' => $row['time'], 'from' => $row['from'], 'said' => $this->file($business, "calls/{$row['lines']}.txt"), 'seed' => $row['seed']],
+                $this->rows($business, 'calls.csv'),
+            ),
         );
         $this->posted($business);
     }

@@ -84,7 +84,9 @@ final readonly class PersonAsked
         $given = isset($this->words->set('given_names')[$first->text]) && ($written || ! isset($this->words->set('everyday_words')[$first->text]));
         $surname = $tokens[$i + 1] ?? null;
 
-        return $given ? ($surname !== null && ! $surname->afterBreak() && (isset($this->words->set('surnames')[$surname->text]) || preg_match('/^\p{Lu}/u', $surname->original) === 1) ? 2 : 1) : 0;
+        return $given
+            ? ($surname !== null && ! $surname->afterBreak() && (isset($this->words->set('surnames')[$surname->text]) || preg_match('/^\p{Lu}/u', $surname->original) === 1) ? 2 : 1)
+            : 0;
     }
 
     /** Whether the person is all that is asked for: 'is there somebody who sells tyres' asks about tyres, 'somebody about my bill' for somebody. */

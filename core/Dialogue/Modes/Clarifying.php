@@ -41,8 +41,15 @@ final readonly class Clarifying implements ModeHandler
     /** Likelihood that nothing falls below. */
     private const TRACE = 0.02;
 
-    public function __construct(private Understanding $understanding, private Phrasebook $phrases, private Topics $topics, private Replies $replies, private TopicEntry $entry, private ChooseRunner $choices, private Answering $answering)
-    {
+    public function __construct(
+        private Understanding $understanding,
+        private Phrasebook $phrases,
+        private Topics $topics,
+        private Replies $replies,
+        private TopicEntry $entry,
+        private ChooseRunner $choices,
+        private Answering $answering,
+    ) {
     }
 
     public function weighing(Turn $turn): Weighing
@@ -86,7 +93,10 @@ final readonly class Clarifying implements ModeHandler
     private function option(Turn $turn, ChooseStep $step, array $candidates, Hearing $hearing): ?Move
     {
         $yes = $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain());
-        $elsewhere = array_filter($hearing->acts, static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, self::OF_THE_MATTER, true));
+        $elsewhere = array_filter(
+            $hearing->acts,
+            static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, self::OF_THE_MATTER, true),
+        );
         $goesOn = ! $yes->found() && $elsewhere === [] && ! $hearing->asks() && ! $this->choices->reading($turn, $step, $hearing)->found();
 
         return $candidates !== [] && ($yes->value === true || $goesOn) ? $this->choices->chosen($turn, $step, $candidates[0], $hearing->heard) : null;
@@ -104,7 +114,10 @@ final readonly class Clarifying implements ModeHandler
         $no = $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain())->value === false
             && (count($candidates) === 1 || $this->phrases->content($hearing->heard->tokens) <= self::BARE_NO);
         $unsure = $hearing->alone(ActKind::DontKnow, ActKind::DontMind) !== null;
-        $elsewhere = array_filter($hearing->acts, static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, self::OF_THE_MATTER, true));
+        $elsewhere = array_filter(
+            $hearing->acts,
+            static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, self::OF_THE_MATTER, true),
+        );
         $answered = $hearing->asks() && $this->replies->answer($turn, $hearing->questions[0]) !== null;
         $otherwise = $answered || $elsewhere !== [];
         if ($before === '' || $candidates === [] || $no || $otherwise || $this->another($step, $candidates, $hearing->heard)) {

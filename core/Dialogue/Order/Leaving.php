@@ -36,7 +36,9 @@ final readonly class Leaving implements Consideration
             return Move::stay();
         }
 
-        return $hearing->alone(ActKind::Leaving) === null && ! $this->endsWithIt($turn, $hearing) || $this->answers($turn, $hearing) ? null : $this->goodbye($turn, $hearing);
+        return $hearing->alone(ActKind::Leaving) === null && ! $this->endsWithIt($turn, $hearing) || $this->answers($turn, $hearing)
+            ? null
+            : $this->goodbye($turn, $hearing);
     }
 
     /** 'That's lovely, bye', where nothing in particular was asked. */

@@ -130,7 +130,9 @@ final readonly class AskRunner implements AskingRunner
             return Move::to($step->next);
         }
         $parted = $this->parting->of($turn, $field, $hearing);
-        $lone = in_array($field->type, self::LOOSE, true) ? $this->lone->ofAnother($turn, $field, $this->puts->question($step->prompt)->variants[0], $parted->answer) : [];
+        $lone = in_array($field->type, self::LOOSE, true)
+            ? $this->lone->ofAnother($turn, $field, $this->puts->question($step->prompt)->variants[0], $parted->answer)
+            : [];
         if ($lone !== []) {
             $this->keepAll($turn, $lone);
 
@@ -150,7 +152,10 @@ final readonly class AskRunner implements AskingRunner
         $this->keepAll($turn, $others);
         // 'Could we do Wednesday' gives half of a moment, and asks nothing the business could answer.
         $gives = ! $taken && $field->type === ValueType::DateTime && $hearing->asks() && $this->replies->answer($turn, $hearing->questions[0]) === null;
-        if (($gives || $parted->questions === [] && ! $hearing->asks() || ! $hearing->statement->isEmpty()) && $this->parts->missing($turn, $field, $gives ? $hearing->heard : $parted->answer, $taken ? $reading : Reading::none(), $this->collector->context($turn, $field))) {
+        if (
+            ($gives || $parted->questions === [] && ! $hearing->asks() || ! $hearing->statement->isEmpty())
+            && $this->parts->missing($turn, $field, $gives ? $hearing->heard : $parted->answer, $taken ? $reading : Reading::none(), $this->collector->context($turn, $field))
+        ) {
             $this->serve($turn, $parted->questions, $hearing);
 
             return Move::stay();

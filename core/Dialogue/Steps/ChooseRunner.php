@@ -156,12 +156,18 @@ final readonly class ChooseRunner implements AskingRunner
     /** 'Could I come a bit later that day' means another time: asked back, for no word of the option was said. */
     private function meant(Turn $turn, ChooseStep $step, Hearing $hearing): ?Move
     {
-        $otherwise = array_filter($hearing->acts, static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, self::OF_THE_MATTER, true));
+        $otherwise = array_filter(
+            $hearing->acts,
+            static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, self::OF_THE_MATTER, true),
+        );
         $answered = $hearing->asks() && $this->replies->answer($turn, $hearing->questions[0]) !== null;
         if ($otherwise !== [] || $answered || count($hearing->heard->tokens) < self::WORDS_THAT_MEAN) {
             return null;
         }
-        $likely = $this->topics->meant(array_map(static fn (array $option): array => ['key' => $option['key'], 'label' => $option['label'], 'description' => '', 'phrases' => $option['phrases']], $step->options), $hearing->heard);
+        $likely = $this->topics->meant(
+            array_map(static fn (array $option): array => ['key' => $option['key'], 'label' => $option['label'], 'description' => '', 'phrases' => $option['phrases']], $step->options),
+            $hearing->heard,
+        );
         $best = (string) array_key_first($likely->of);
         if ($likely->of[$best] < self::MAY_BE_MEANT) {
             return null;

@@ -43,8 +43,14 @@ final readonly class TopicEntry
 
     private const CONTACT = [ValueType::PersonName, ValueType::Phone, ValueType::Email, ValueType::PostalAddress];
 
-    public function __construct(private Understanding $understanding, private Collector $collector, private Keeper $keeper, private Volunteer $volunteer, private Tone $tone, private LoneValue $lone)
-    {
+    public function __construct(
+        private Understanding $understanding,
+        private Collector $collector,
+        private Keeper $keeper,
+        private Volunteer $volunteer,
+        private Tone $tone,
+        private LoneValue $lone,
+    ) {
     }
 
     public function enter(Turn $turn, ListenStep $step, string $key, ?Heard $heard = null): Move

@@ -67,7 +67,8 @@ final readonly class TopicSorting
     public function freeTimes(Turn $turn, ListenStep $step, Hearing $hearing): ?Move
     {
         $heard = $hearing->heard;
-        $asks = $this->phrases->table('wish_answers', 'asks_free')->in($heard->tokens) || $this->phrases->table('wish_answers', 'anything_free')->in($heard->tokens);
+        $asks = $this->phrases->table('wish_answers', 'asks_free')->in($heard->tokens)
+            || $this->phrases->table('wish_answers', 'anything_free')->in($heard->tokens);
         if (! $asks || $this->understanding->read(ValueType::Date, $heard, $turn->plain())->value === null) {
             return null;
         }
@@ -111,7 +112,9 @@ final readonly class TopicSorting
             $turn->trace->rule("topic {$keys[0]}: fits ".number_format($top, 2).', the next '.number_format($next, 2).($rather ? ", but {$shown}: asks" : ''));
             $turn->trace->sureness = self::sure($top);
 
-            return $rather ? $this->ask($turn, $step, [$best, $keys[0]], "topic {$shown}", $hearing) : $this->entry->enter($turn, $step, $keys[0], $hearing->heard);
+            return $rather
+                ? $this->ask($turn, $step, [$best, $keys[0]], "topic {$shown}", $hearing)
+                : $this->entry->enter($turn, $step, $keys[0], $hearing->heard);
         }
         $turn->trace->sureness = round($likely->of[$best], 3);
         if ($top >= Topics::NAMED && $best !== $keys[0]) {
@@ -135,7 +138,9 @@ final readonly class TopicSorting
     /** Whether words that point at one topic do nothing else: ask nothing, want nobody, name nothing that another topic asks for. */
     private function onlyPoints(Turn $turn, ListenStep $step, Hearing $hearing): bool
     {
-        return ! $hearing->asks() && $hearing->act(ActKind::Person, ActKind::OffTopic, ActKind::Leaving) === null && $this->entry->implied($turn, $step, $hearing->heard, false) === null;
+        return ! $hearing->asks()
+            && $hearing->act(ActKind::Person, ActKind::OffTopic, ActKind::Leaving) === null
+            && $this->entry->implied($turn, $step, $hearing->heard, false) === null;
     }
 
     /** What no word of a topic tells: taken where its meaning is likely enough, asked about where it may be. */
@@ -144,8 +149,16 @@ final readonly class TopicSorting
         if ($this->corrections->sounded($hearing->heard)) {
             return null;
         }
-        $otherwise = array_filter($hearing->acts, static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, [ActKind::Question, ActKind::Complaint, ActKind::Thanks], true));
-        if (count($step->topics) < 2 || $otherwise !== [] || $this->wanting->wonders($hearing) || $this->phrases->content($hearing->heard->tokens) < self::WORDS_THAT_MEAN) {
+        $otherwise = array_filter(
+            $hearing->acts,
+            static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, [ActKind::Question, ActKind::Complaint, ActKind::Thanks], true),
+        );
+        if (
+            count($step->topics) < 2
+            || $otherwise !== []
+            || $this->wanting->wonders($hearing)
+            || $this->phrases->content($hearing->heard->tokens) < self::WORDS_THAT_MEAN
+        ) {
             return null;
         }
         $likely = $this->topics->meant($step->topics, $hearing->heard);
@@ -169,7 +182,12 @@ final readonly class TopicSorting
     private function takesUp(Turn $turn, ListenStep $step, Hearing $hearing): ?Move
     {
         $leaning = $turn->state->leaning;
-        if ($leaning === null || $step->topic($leaning) === null || $hearing->asks() || ! $this->phrases->table('acts', 'takes_up')->in($hearing->heard->tokens)) {
+        if (
+            $leaning === null
+            || $step->topic($leaning) === null
+            || $hearing->asks()
+            || ! $this->phrases->table('acts', 'takes_up')->in($hearing->heard->tokens)
+        ) {
             return null;
         }
         $turn->trace->rule("topic {$leaning}: taken up after a question about it");
@@ -222,7 +240,11 @@ final readonly class TopicSorting
         $turn->state->candidates = $keys;
         $turn->state->unsorted = ['words' => $hearing->heard->original, 'turn' => $turn->callerTurn];
         $turn->trace->rule($why);
-        $turn->standing('clarify', ['options' => $turn->listed(array_map(static fn (string $key): string => $step->topic($key)['label'] ?? $key, $keys))], true);
+        $turn->standing(
+            'clarify',
+            ['options' => $turn->listed(array_map(static fn (string $key): string => $step->topic($key)['label'] ?? $key, $keys))],
+            true,
+        );
 
         return Move::stay();
     }

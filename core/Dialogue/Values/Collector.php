@@ -187,7 +187,13 @@ final class Collector
         if ($cued !== null) {
             $reading = $this->understanding->read($field->type, $cued, $context);
             if ($reading->found()) {
-                return Reading::of($reading->value, max($reading->confidence, $field->type === ValueType::Number ? self::SURE : 0.0), (string) $reading->said, $reading->start, $reading->end);
+                return Reading::of(
+                    $reading->value,
+                    max($reading->confidence, $field->type === ValueType::Number ? self::SURE : 0.0),
+                    (string) $reading->said,
+                    $reading->start,
+                    $reading->end,
+                );
             }
         }
         if ($field->type === ValueType::Reference && $cued === null && $field->pattern === null) {

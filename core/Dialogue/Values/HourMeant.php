@@ -32,7 +32,11 @@ final readonly class HourMeant
 
     public function of(Turn $turn, Field $field, Heard $heard, Reading $reading): Reading
     {
-        if (! in_array($field->type, [ValueType::Time, ValueType::DateTime], true) || ! is_string($reading->value) || preg_match('/^(?:(\d{4}-\d\d-\d\d)T)?(\d\d):(\d\d)$/', $reading->value, $m) !== 1) {
+        if (
+            ! in_array($field->type, [ValueType::Time, ValueType::DateTime], true)
+            || ! is_string($reading->value)
+            || preg_match('/^(?:(\d{4}-\d\d-\d\d)T)?(\d\d):(\d\d)$/', $reading->value, $m) !== 1
+        ) {
             return $reading;
         }
         $hour = (int) $m[2];

@@ -20,7 +20,29 @@ use Ringo\Value\ValueType;
 final readonly class LoneValue
 {
     /** Words beside the little ones that lead up to a name or a number. */
-    private const LEADS = ['name', "name's", 'names', 'number', "number's", 'mobile', 'phone', 'email', 'speaking', 'here', 'hello', 'hi', 'hiya', "it's", 'its', "i'm", "that's", 'please', 'mine', "mine's", 'calling'];
+    private const LEADS = [
+        'name',
+        "name's",
+        'names',
+        'number',
+        "number's",
+        'mobile',
+        'phone',
+        'email',
+        'speaking',
+        'here',
+        'hello',
+        'hi',
+        'hiya',
+        "it's",
+        'its',
+        "i'm",
+        "that's",
+        'please',
+        'mine',
+        "mine's",
+        'calling',
+    ];
 
     private const TYPES = [ValueType::Phone, ValueType::Email, ValueType::PersonName];
 
@@ -50,7 +72,9 @@ final readonly class LoneValue
     public function ofAnother(Turn $turn, Field $asked, string $question, Heard $heard): array
     {
         $type = preg_match(self::ASKS_FOR_A_NAME, $question) === 1 ? null : $this->in($turn, $heard);
-        $fields = $type === null ? [] : array_filter($turn->script->sheet->fields, static fn (Field $one): bool => $one->type === $type && $one->key !== $asked->key);
+        $fields = $type === null
+            ? []
+            : array_filter($turn->script->sheet->fields, static fn (Field $one): bool => $one->type === $type && $one->key !== $asked->key);
         $own = array_filter($fields, static fn (Field $one): bool => $one->fromCaller !== null);
         $field = array_values($own === [] ? $fields : $own)[0] ?? null;
         if ($type === null || $field === null || count($fields) > 1 && $own === [] || isset($turn->state->values[$field->key])) {
@@ -94,7 +118,10 @@ final readonly class LoneValue
     private function nothingButAName(Heard $heard, Reading $reading): bool
     {
         $words = $this->understanding->words;
-        $tokens = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->start >= $reading->start && $token->start < $reading->end));
+        $tokens = array_values(array_filter(
+            $heard->tokens,
+            static fn (Token $token): bool => $token->start >= $reading->start && $token->start < $reading->end,
+        ));
         $titles = $words->section('names', 'titles');
         $before = array_filter($heard->tokens, static fn (Token $token): bool => $token->start < $reading->start && in_array($token->text, $titles, true));
         if ($tokens === [] || $before !== []) {

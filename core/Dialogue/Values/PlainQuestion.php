@@ -110,6 +110,9 @@ final readonly class PlainQuestion
     /** @return list<string> */
     private function stems(string $text): array
     {
-        return array_values(array_filter($this->stemmer->stems(str_replace('_', ' ', $text)), static fn (string $stem): bool => strlen($stem) >= self::TELLING));
+        return array_values(array_filter(
+            $this->stemmer->stems(str_replace('_', ' ', $text)),
+            static fn (string $stem): bool => strlen($stem) >= self::TELLING,
+        ));
     }
 }

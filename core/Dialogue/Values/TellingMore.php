@@ -62,7 +62,16 @@ final readonly class TellingMore
         $step = $turn->step();
         $asked = $step instanceof AskStep ? $turn->script->sheet->field($step->field) : null;
         $otherwise = $hearing->act(ActKind::Person, ActKind::Leaving, ActKind::Refuse, ActKind::OffTopic);
-        if ($step === null || $asked === null || $asked->type === ValueType::Text || $state->failures > 0 || $otherwise !== null || $this->phrases->content($hearing->heard->tokens) < self::TELLS || $this->speaksOf($asked, $hearing) || $this->speaksOfADay($turn, $hearing)) {
+        if (
+            $step === null
+            || $asked === null
+            || $asked->type === ValueType::Text
+            || $state->failures > 0
+            || $otherwise !== null
+            || $this->phrases->content($hearing->heard->tokens) < self::TELLS
+            || $this->speaksOf($asked, $hearing)
+            || $this->speaksOfADay($turn, $hearing)
+        ) {
             return false;
         }
         foreach (array_slice(array_reverse(array_diff($state->path, [$step->key()])), 0, self::LATELY) as $key) {

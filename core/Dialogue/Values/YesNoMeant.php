@@ -57,7 +57,53 @@ final readonly class YesNoMeant
     private Phrases $days;
 
     /** Words that stand around days and hours. */
-    private const AROUND_DAYS = ['next', 'this', 'on', 'or', 'and', 'the', 'a', 'after', 'before', 'at', 'then', 'please', 'early', 'late', 'would', 'be', 'best', 'good', 'is', 'are', 'maybe', 'any', 'half', 'past', 'o\'clock', 'morning', 'mornings', 'afternoon', 'afternoons', 'evening', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve', 'some', 'time', 'week'];
+    private const AROUND_DAYS = [
+        'next',
+        'this',
+        'on',
+        'or',
+        'and',
+        'the',
+        'a',
+        'after',
+        'before',
+        'at',
+        'then',
+        'please',
+        'early',
+        'late',
+        'would',
+        'be',
+        'best',
+        'good',
+        'is',
+        'are',
+        'maybe',
+        'any',
+        'half',
+        'past',
+        'o\'clock',
+        'morning',
+        'mornings',
+        'afternoon',
+        'afternoons',
+        'evening',
+        'one',
+        'two',
+        'three',
+        'four',
+        'five',
+        'six',
+        'seven',
+        'eight',
+        'nine',
+        'ten',
+        'eleven',
+        'twelve',
+        'some',
+        'time',
+        'week',
+    ];
 
     /** Other words that may stand beside them. */
     private const LITTLE_BESIDE = 1;
@@ -85,7 +131,11 @@ final readonly class YesNoMeant
     /** The same where an adviser was asked whether it is a yes or a no. */
     private function advised(Turn $turn, Reading $reading, Heard $heard): Reading
     {
-        $choice = $turn->advised(Purpose::YesNo, 'The agent asked: "'.$this->question($turn).'" Does the reply say yes or no to it?', ['yes' => 'the reply means yes', 'no' => 'the reply means no']);
+        $choice = $turn->advised(
+            Purpose::YesNo,
+            'The agent asked: "'.$this->question($turn).'" Does the reply say yes or no to it?',
+            ['yes' => 'the reply means yes', 'no' => 'the reply means no'],
+        );
 
         return $choice === null ? $reading : Reading::of($choice === 'yes', self::ADVISED, $heard->original, 0, strlen($heard->original));
     }

@@ -262,7 +262,12 @@ final class ChoiceReader implements Reader
             }
             // 'A first look' and 'my second child' count things, and pick nothing.
             $counts = in_array($t[$i - 1]->text ?? '', ['a', 'an', 'my', 'our', 'his', 'her', 'their', 'your'], true);
-            if ($nth !== null && ! $counts && ! $this->ofADay($t, $i, $nth->whole(), $next) && ! in_array($next, ['floor', 'time', 'name', 'thing', 'week', 'hand', 'of'], true)) {
+            if (
+                $nth !== null
+                && ! $counts
+                && ! $this->ofADay($t, $i, $nth->whole(), $next)
+                && ! in_array($next, ['floor', 'time', 'name', 'thing', 'week', 'hand', 'of'], true)
+            ) {
                 $index = $nth->whole() - 1;
                 $length = $nth->length;
                 if (in_array($t[$i + $length]->text ?? '', ['last', 'from'], true)) {
@@ -277,7 +282,11 @@ final class ChoiceReader implements Reader
             } else {
                 $number = $this->numerals->cardinal($t, $i);
                 $led = in_array($t[$i - 1]->text ?? '', ['number', 'option', 'choice', 'press', 'key', 'line', 'item', 'answer'], true);
-                $hour = in_array($t[$i - 1]->text ?? '', ['about', 'around', 'roughly', 'at', 'past', 'to', 'after', 'before', 'half', 'by', 'nearly', 'for'], true);
+                $hour = in_array(
+                    $t[$i - 1]->text ?? '',
+                    ['about', 'around', 'roughly', 'at', 'past', 'to', 'after', 'before', 'half', 'by', 'nearly', 'for'],
+                    true,
+                );
                 if ($number !== null && ! $hour && $number->isWhole() && ($led || count($t) <= 2) && ! ($word === 'one' && ! $led && $i > 0)) {
                     $index = $number->whole() - 1;
                 }
@@ -307,7 +316,8 @@ final class ChoiceReader implements Reader
         $before = ($t[$i - 1]->text ?? '') === 'the' ? $i - 2 : $i - 1;
         $picks = in_array($next, ['one', 'option', 'choice'], true);
 
-        return ! $picks && ($nth > self::PICKED_BY_PLACE || in_array($t[$before]->text ?? '', ['on', 'of', 'by', 'from', 'until', 'till', 'before', 'after', 'since', 'for'], true));
+        return ! $picks
+            && ($nth > self::PICKED_BY_PLACE || in_array($t[$before]->text ?? '', ['on', 'of', 'by', 'from', 'until', 'till', 'before', 'after', 'since', 'for'], true));
     }
 
     /**

@@ -227,9 +227,15 @@ final readonly class EmailReader implements Reader
         $signs = ['dot', 'point', 'underscore', 'underline', 'dash', 'hyphen', 'line', 'plus', 'score', 'stop'];
         $run = $this->spelling->run($stretch, 0);
         $word = count($stretch) === 3 && $stretch[0]->isLetter() && in_array($stretch[1]->text, ['for', 'as', 'like'], true);
-        $spelled = $word || $run !== null && $run[1] >= count($stretch) || array_filter($stretch, static fn (Token $token): bool => strlen($token->text) > 1 && ! in_array($token->text, ['double', 'treble', 'triple', 'oh', 'zero'], true)) === [];
+        $spelled = $word
+            || $run !== null
+            && $run[1] >= count($stretch)
+            || array_filter($stretch, static fn (Token $token): bool => strlen($token->text) > 1 && ! in_array($token->text, ['double', 'treble', 'triple', 'oh', 'zero'], true)) === [];
 
-        return count($stretch) === 1 || $spelled || in_array(end($stretch)->text ?? '', $signs, true) || in_array($next, [...$signs, 'low', 'under', 'full'], true);
+        return count($stretch) === 1
+            || $spelled
+            || in_array(end($stretch)->text ?? '', $signs, true)
+            || in_array($next, [...$signs, 'low', 'under', 'full'], true);
     }
 
     /**

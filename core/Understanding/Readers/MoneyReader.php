@@ -84,7 +84,9 @@ final readonly class MoneyReader implements Reader
     {
         $hundredfold = $amount * 100;
 
-        return floor($amount) !== $amount && $before >= self::NO_SMALL_SUM && $hundredfold <= $before * self::SAME_SIZE && $amount * self::SAME_SIZE < $before ? $hundredfold : $amount;
+        return floor($amount) !== $amount && $before >= self::NO_SMALL_SUM && $hundredfold <= $before * self::SAME_SIZE && $amount * self::SAME_SIZE < $before
+            ? $hundredfold
+            : $amount;
     }
 
     /**

@@ -50,7 +50,10 @@ final readonly class NameApart
             }
         }
         $given = $this->words->set('given_names');
-        usort($names, static fn (array $a, array $b): int => [min(2, count($b)), isset($given[$b[0]->text])] <=> [min(2, count($a)), isset($given[$a[0]->text])]);
+        usort(
+            $names,
+            static fn (array $a, array $b): int => [min(2, count($b)), isset($given[$b[0]->text])] <=> [min(2, count($a)), isset($given[$a[0]->text])],
+        );
 
         return $names;
     }
@@ -64,7 +67,8 @@ final readonly class NameApart
     {
         $everyday = $this->words->set('everyday_words');
 
-        return count($stretch) > 1 && array_filter($stretch, static fn (Token $token): bool => preg_match('/^\p{Lu}/u', $token->original) !== 1 || isset($everyday[$token->text]) || isset($everyday[rtrim($token->text, 's')])) === [];
+        return count($stretch) > 1
+            && array_filter($stretch, static fn (Token $token): bool => preg_match('/^\p{Lu}/u', $token->original) !== 1 || isset($everyday[$token->text]) || isset($everyday[rtrim($token->text, 's')])) === [];
     }
 
     /** @param list<Token> $stretch */

@@ -208,7 +208,11 @@ final readonly class NumberReader implements Reader
     private function measured(array $t, int $i): ?array
     {
         $words = array_map(static fn (Token $token): string => $token->text, array_slice($t, $i, 5));
-        if (in_array($words[0], ['a', 'an', 'one'], true) && array_slice($words, 2, 3) === ['and', 'a', 'half'] && ! isset($this->words->section('numbers', 'collective')[$words[1]])) {
+        if (
+            in_array($words[0], ['a', 'an', 'one'], true)
+            && array_slice($words, 2, 3) === ['and', 'a', 'half']
+            && ! isset($this->words->section('numbers', 'collective')[$words[1]])
+        ) {
             return [1.5, 5];
         }
         if (array_slice($words, 0, 4) === ['a', 'couple', 'of', 'dozen']) {
@@ -312,7 +316,11 @@ final readonly class NumberReader implements Reader
             if (preg_match('/^(?:of them |people |of us )?(?:at (?:the )?(?:very )?(?:most|least)|max|maximum|minimum|tops|or (?:more|fewer|less)|or so more)\b/', $tail) === 1) {
                 return 'that is a bound, not an exact number';
             }
-            if (in_array($t[$last + 1]->text ?? '', ['odd', 'something', 'plus', 'ish'], true) && $t[$last + 1]->text !== 'ish' && ! $t[$last + 1]->afterBreak()) {
+            if (
+                in_array($t[$last + 1]->text ?? '', ['odd', 'something', 'plus', 'ish'], true)
+                && $t[$last + 1]->text !== 'ish'
+                && ! $t[$last + 1]->afterBreak()
+            ) {
                 return 'that is not an exact number';
             }
         }

@@ -345,7 +345,15 @@ final readonly class PersonNameReader implements Reader
             return null;
         }
         // 'I'm gutted', 'I'm ringing' say how somebody is, and what they do.
-        if (! $known && ! $titled && ! $spelled && $cue === 'weak' && count($names) === 1 && preg_match('/(?:ed|ing)$/', $t[$from]->original) === 1 && preg_match('/^\p{Ll}/u', $t[$from]->original) === 1) {
+        if (
+            ! $known
+            && ! $titled
+            && ! $spelled
+            && $cue === 'weak'
+            && count($names) === 1
+            && preg_match('/(?:ed|ing)$/', $t[$from]->original) === 1
+            && preg_match('/^\p{Ll}/u', $t[$from]->original) === 1
+        ) {
             return null;
         }
         // Where nothing but common words follow a weak cue, it was no name: 'it's about the digger'.

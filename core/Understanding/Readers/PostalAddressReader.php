@@ -172,7 +172,14 @@ final readonly class PostalAddressReader implements Reader
             if ($i > 2 && $token->afterBreak() && in_array($t[$i + 1]->text ?? '', ["o'clock", 'oclock', 'am', 'pm', 'sharp'], true) || $i > 2 && $token->afterBreak() && in_array($token->text, ['half', 'quarter', 'around', 'about', 'any', 'anytime', 'after', 'before', 'at'], true) && preg_match('/^(?:\d|past|to|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|time|half|quarter)/', $t[$i + 1]->text ?? '') === 1) {
                 return array_slice($t, 0, $i);
             }
-            if ($i > 1 && $token->text === 'at' && $this->numberAt($t, $i + 1) !== null && count($t) - $i <= self::HOUR && $this->hasStreet(array_slice($t, 0, $i)) && ! $this->hasStreet(array_slice($t, $i))) {
+            if (
+                $i > 1
+                && $token->text === 'at'
+                && $this->numberAt($t, $i + 1) !== null
+                && count($t) - $i <= self::HOUR
+                && $this->hasStreet(array_slice($t, 0, $i))
+                && ! $this->hasStreet(array_slice($t, $i))
+            ) {
                 return array_slice($t, 0, $i);
             }
             if ($i > 2 && $token->afterBreak() && $this->talks($t, $i) && $this->hasStreet(array_slice($t, 0, $i))) {
@@ -204,7 +211,8 @@ final readonly class PostalAddressReader implements Reader
             $said[] = $t[$i];
         }
 
-        return ! $this->hasStreet($said) && array_filter($said, fn (Token $token): bool => in_array($token->text, $this->words->section('address', 'talk'), true)) !== [];
+        return ! $this->hasStreet($said)
+            && array_filter($said, fn (Token $token): bool => in_array($token->text, $this->words->section('address', 'talk'), true)) !== [];
     }
 
     /**

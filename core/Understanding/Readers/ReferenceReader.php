@@ -123,7 +123,9 @@ final readonly class ReferenceReader implements Reader
             return 1;
         }
 
-        return $next !== null && in_array($next->text, ['numbers', 'letters', 'digits', 'figures'], true) && ! $next->afterBreak() && $this->spelling->digits($t, $i, false) !== null ? 2 : 0;
+        return $next !== null && in_array($next->text, ['numbers', 'letters', 'digits', 'figures'], true) && ! $next->afterBreak() && $this->spelling->digits($t, $i, false) !== null
+            ? 2
+            : 0;
     }
 
     /** @param list<Token> $t */

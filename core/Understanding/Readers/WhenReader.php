@@ -115,10 +115,16 @@ final readonly class WhenReader implements Reader
     private function aboutAnHour(array $t): array
     {
         foreach ($t as $i => $token) {
-            $hour = in_array($token->text, ['about', 'around', 'roughly'], true) && ($t[$i - 1]->text ?? '') !== 'at' && isset($t[$i + 1]) ? $this->numerals->cardinal($t, $i + 1) : null;
+            $hour = in_array($token->text, ['about', 'around', 'roughly'], true) && ($t[$i - 1]->text ?? '') !== 'at' && isset($t[$i + 1])
+                ? $this->numerals->cardinal($t, $i + 1)
+                : null;
             if ($hour !== null && $hour->isWhole() && $hour->whole() >= 1 && $hour->whole() <= 12) {
                 $next = $t[$i + 1 + $hour->length] ?? null;
-                if ($next === null || $next->afterBreak() || $this->days->find(array_slice($t, $i + 1 + $hour->length, 3), new Context(new \DateTimeImmutable('2026-01-01'))) !== []) {
+                if (
+                    $next === null
+                    || $next->afterBreak()
+                    || $this->days->find(array_slice($t, $i + 1 + $hour->length, 3), new Context(new \DateTimeImmutable('2026-01-01'))) !== []
+                ) {
                     $t[$i] = new Token('at', $token->original, $token->start, $token->end, $token->gap);
                 }
             }

@@ -85,7 +85,13 @@ final readonly class YesNoReader implements Reader
                     continue;
                 }
                 // 'Yes, I've never been' goes on behind its no: it says why it is a yes.
-                if (! $repair && $decided[0] === 'yes' && in_array($word, self::SAYS_WHY, true) && isset($t[$place + $length]) && ! $t[$place + $length]->afterBreak()) {
+                if (
+                    ! $repair
+                    && $decided[0] === 'yes'
+                    && in_array($word, self::SAYS_WHY, true)
+                    && isset($t[$place + $length])
+                    && ! $t[$place + $length]->afterBreak()
+                ) {
                     continue;
                 }
                 if (! $repair && ($soft || ! $firm)) {

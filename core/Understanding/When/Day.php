@@ -91,7 +91,13 @@ final readonly class Day
 
     private function lately(\DateTimeImmutable $today): ?\DateTimeImmutable
     {
-        $open = $this->which === '' && $this->weeks === null && $this->months === null && $this->year === null && $this->plus === 0 && $this->exact === null && $this->offset === null;
+        $open = $this->which === ''
+            && $this->weeks === null
+            && $this->months === null
+            && $this->year === null
+            && $this->plus === 0
+            && $this->exact === null
+            && $this->offset === null;
         if ($open && $this->weekday !== null && $this->day === null && $this->nth === null) {
             return $this->with(['which' => 'last'])->base($today);
         }

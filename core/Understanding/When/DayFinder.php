@@ -675,7 +675,17 @@ final readonly class DayFinder
             return [$chunks[0] * 100 + $chunks[1], $skip + $firstLength + ($second->length ?? 1)];
         }
         // 'The first of June, oh five'
-        if ($short && $skip === 0 && $context !== null && $chunks[0] === 0 && isset($chunks[1]) && $chunks[1] >= 1 && $chunks[1] <= 9 && ! $t[$j]->isDigits() && ! isset($t[$j + 2])) {
+        if (
+            $short
+            && $skip === 0
+            && $context !== null
+            && $chunks[0] === 0
+            && isset($chunks[1])
+            && $chunks[1] >= 1
+            && $chunks[1] <= 9
+            && ! $t[$j]->isDigits()
+            && ! isset($t[$j + 2])
+        ) {
             return [$this->fullYear('0'.$chunks[1], $context), 2];
         }
         // 'nineteen oh five', 'twenty oh five'
