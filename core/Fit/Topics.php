@@ -52,6 +52,9 @@ final class Topics
     /** Sayings of a topic that are read as part of its description: whoever wrote it chose them to be. */
     private const DESCRIBE = 6;
 
+    /** Words whose likelihoods are kept. */
+    private const REMEMBERED = 8;
+
     /** What one shared word of a description counts at most: one word alone is no topic. */
     private const ONE_WORD = 0.45;
 
@@ -60,6 +63,9 @@ final class Topics
 
     /** @var array<string, Candidates> by set of topics */
     private array $candidates = [];
+
+    /** @var array<string, Likelihoods> of the latest words, by topics and words */
+    private array $weighed = [];
 
     private ?Lexicon $lexicon = null;
 
@@ -131,7 +137,14 @@ final class Topics
         $name = implode('|', array_map(static fn (array $topic): string => $topic['key'].'='.$topic['label'].'='.count($topic['phrases']), $topics));
         $this->candidates[$name] ??= new Candidates(array_map(static fn (array $topic): array => ['key' => $topic['key'], 'name' => $topic['label'], 'about' => trim($topic['description'].'. '.implode('. ', array_slice($topic['phrases'], 0, self::DESCRIBE)), '. '), 'examples' => $topic['phrases']], $topics), $this->words, $this->lexicon ??= new Lexicon($this->words), null, $this->memory);
 
-        return $this->candidates[$name]->likely($said);
+        // One turn asks of the same words in several lights.
+        $key = $name.'|'.$said;
+        if (! isset($this->weighed[$key])) {
+            $this->weighed = array_slice($this->weighed, -self::REMEMBERED, null, true);
+            $this->weighed[$key] = $this->candidates[$name]->likely($said);
+        }
+
+        return $this->weighed[$key];
     }
 
     /**

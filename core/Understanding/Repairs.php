@@ -196,6 +196,10 @@ final readonly class Repairs
      */
     private function withoutConditional(array $tokens): array
     {
+        $conditions = $this->words->phrases('talk', 'conditions');
+        if (! $conditions->in($tokens)) {
+            return $tokens;
+        }
         $parts = [];
         foreach ($tokens as $token) {
             if ($parts === [] || $token->afterBreak()) {
@@ -203,7 +207,6 @@ final readonly class Repairs
             }
             $parts[count($parts) - 1][] = $token;
         }
-        $conditions = $this->words->phrases('talk', 'conditions');
         $polite = $this->words->phrases('talk', 'polite_conditions');
         $kept = [];
         $told = false;

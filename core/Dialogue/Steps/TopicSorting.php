@@ -35,6 +35,9 @@ final readonly class TopicSorting
     /** Another topic so likely by the whole of the words is asked about beside the one that a single word names. */
     private const OUTWEIGHS = 0.75;
 
+    /** A topic that leads the next by so much is meant, whatever else the words are like. */
+    private const LEADS_BY_FAR = 0.6;
+
     /** From here on a topic may be meant, and is asked about. */
     private const MAY_BE_MEANT = 0.1;
 
@@ -104,18 +107,12 @@ final readonly class TopicSorting
         if ($this->asksAfterwards($turn, $keys[0], $hearing)) {
             return null;
         }
+        if ($top >= Topics::FITS && $top - $next >= Topics::LEAD) {
+            return $this->fits($turn, $step, $ranked, $hearing);
+        }
         $likely = $this->topics->meant($step->topics, $hearing->heard);
         $best = (string) array_key_first($likely->of);
         $shown = $best.' is meant to '.round(100 * $likely->of[$best]).' %';
-        if ($top >= Topics::FITS && $top - $next >= Topics::LEAD) {
-            $rather = $best !== $keys[0] && $likely->of[$best] >= self::OUTWEIGHS && ! $this->topics->said($step->topics, $keys[0], $hearing->heard);
-            $turn->trace->rule("topic {$keys[0]}: fits ".number_format($top, 2).', the next '.number_format($next, 2).($rather ? ", but {$shown}: asks" : ''));
-            $turn->trace->sureness = self::sure($top);
-
-            return $rather
-                ? $this->ask($turn, $step, [$best, $keys[0]], "topic {$shown}", $hearing)
-                : $this->entry->enter($turn, $step, $keys[0], $hearing->heard);
-        }
         $turn->trace->sureness = round($likely->of[$best], 3);
         if ($top >= Topics::NAMED && $best !== $keys[0]) {
             return $this->ask($turn, $step, [$best, $keys[0]], "{$keys[0]} is named, {$shown}: asks", $hearing);
@@ -127,6 +124,29 @@ final readonly class TopicSorting
         }
 
         return $this->ask($turn, $step, $likely->asked(), "words point at a topic, {$shown}: asks", $hearing);
+    }
+
+    /**
+     * A topic that fits alone; where it does not lead by far, and another is likelier by the whole of the words, both are asked about.
+     *
+     * @param array<string, float> $ranked
+     */
+    private function fits(Turn $turn, ListenStep $step, array $ranked, Hearing $hearing): Move
+    {
+        $keys = array_map(strval(...), array_keys($ranked));
+        $top = $ranked[$keys[0] ?? ''] ?? 0.0;
+        $next = $ranked[$keys[1] ?? ''] ?? 0.0;
+        $turn->trace->rule("topic {$keys[0]}: fits ".number_format($top, 2).', the next '.number_format($next, 2));
+        $turn->trace->sureness = self::sure($top);
+        if ($top - $next < self::LEADS_BY_FAR && ! $this->topics->said($step->topics, $keys[0], $hearing->heard)) {
+            $likely = $this->topics->meant($step->topics, $hearing->heard);
+            $best = (string) array_key_first($likely->of);
+            if ($best !== $keys[0] && $likely->of[$best] >= self::OUTWEIGHS) {
+                return $this->ask($turn, $step, [$best, $keys[0]], "topic {$best} is meant to ".round(100 * $likely->of[$best]).' %: asks', $hearing);
+            }
+        }
+
+        return $this->entry->enter($turn, $step, $keys[0], $hearing->heard);
     }
 
     /** 'How much is the test', once it is booked, books no other. */
