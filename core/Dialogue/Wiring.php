@@ -155,7 +155,7 @@ final readonly class Wiring
         $this->modes = new ModeHandlers([
             Mode::Answer->value => $answering,
             Mode::Confirm->value => new Modes\Confirming($understanding, $corrections, $collector, $keeper, $settled, $readBack, $replies, $elsewhere, $lone),
-            Mode::Clarify->value => new Modes\Clarifying($understanding, $this->phrases, $topics, $replies, $entry, $choices, $answering),
+            Mode::Clarify->value => new Modes\Clarifying($understanding, $this->phrases, $topics, $replies, $entry, $choices, $lone, $answering),
             Mode::Identify->value => new Modes\Identifying($this->identity, $answering),
             Mode::Recent->value => new Modes\Returning($this->identity, $answering),
             Mode::WhichTeam->value => new Modes\ChoosingTeam($this->transfers),

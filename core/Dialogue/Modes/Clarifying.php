@@ -14,6 +14,7 @@ use Ringo\Dialogue\Steps\ChooseRunner;
 use Ringo\Dialogue\Steps\TopicEntry;
 use Ringo\Dialogue\Steps\Waiting;
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\LoneValue;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Fit\Topics;
 use Ringo\Script\Steps\Choose\ChooseStep;
@@ -48,6 +49,7 @@ final readonly class Clarifying implements ModeHandler
         private Replies $replies,
         private TopicEntry $entry,
         private ChooseRunner $choices,
+        private LoneValue $lone,
         private Answering $answering,
     ) {
     }
@@ -130,12 +132,14 @@ final readonly class Clarifying implements ModeHandler
             return $urgent[0];
         }
         $first = $this->topics->meant($step->topics, $this->understanding->hear($before))->of;
-        $now = $unsure ? [] : $this->topics->meant($step->topics, $hearing->heard)->of;
+        // A name or a number tells nothing of the matter: then what was said first decides.
+        $mute = $unsure || $this->lone->in($turn, $hearing->heard) !== null;
+        $now = $mute ? [] : $this->topics->meant($step->topics, $hearing->heard)->of;
         $of = [];
         foreach ($candidates as $key) {
             // What was said first did not tell them apart, so the reply counts more.
             $answers = ! $unsure && $this->entry->answers($turn, $step, $key, $hearing->heard) ? self::ANSWERS_IT : 1.0;
-            $of[$key] = $answers * (($now[$key] ?? 0.0) + self::TRACE) * (($first[$key] ?? 0.0) + self::TRACE) ** ($unsure ? 1.0 : self::BEFORE);
+            $of[$key] = $answers * (($now[$key] ?? 0.0) + self::TRACE) * (($first[$key] ?? 0.0) + self::TRACE) ** ($mute ? 1.0 : self::BEFORE);
         }
         arsort($of);
         $best = (string) array_key_first($of);

@@ -69,7 +69,7 @@ final readonly class TopicEntry
         $this->tone->meet($turn, $topic['tone'], $first ?? $heard);
         $told = $first === null ? [] : $this->toldBefore($turn, $first, $before['turn'] ?? null, $topic['next']);
         if ($first !== null && $heard !== null) {
-            foreach ($this->collector->answersFirst($turn, $heard, $topic['next']) as $field => $reading) {
+            foreach ($this->answer($turn, $heard, $topic['next']) as $field => $reading) {
                 $of = $turn->script->sheet->field($field);
                 if ($of !== null) {
                     $turn->considered($of, $reading, true, 'answers what the topic asks first');
@@ -119,6 +119,18 @@ final readonly class TopicEntry
         }
 
         return false;
+    }
+
+    /** @return array<string, Reading> what words answer of the first question from a step on; a name where a name is all they are */
+    private function answer(Turn $turn, Heard $heard, string $from): array
+    {
+        $key = $this->collector->askedFrom($turn, $from)[0] ?? '';
+        $field = $turn->script->sheet->field($key);
+        if ($field?->type !== ValueType::PersonName) {
+            return $this->collector->answersFirst($turn, $heard, $from);
+        }
+
+        return isset($turn->state->values[$key]) || $this->lone->in($turn, $heard) !== ValueType::PersonName ? [] : [$key => $this->collector->asked($turn, $field, $heard)];
     }
 
     /** Whether words answer what a topic asks first. */

@@ -22,6 +22,15 @@ final class SaidOtherwiseTest extends TestCase
         self::assertSame('change', $late->state->topic);
     }
 
+    public function testANameSaysNothingOfTheMatter(): void
+    {
+        $document = json_decode((string) file_get_contents(__DIR__.'/calls/school.json'), true, 64, JSON_THROW_ON_ERROR);
+        $call = Conversation::with($document)->says("hi it's about Noah, he's got a dentist appointment so he'll be late");
+        self::assertContains('missing', $call->state->candidates, 'or this tries nothing');
+        self::assertNotSame('missing', $call->says('Noah Pritchard')->state->topic);
+        self::assertSame('Noah Pritchard', $call->value('child'), 'and answers what is asked next');
+    }
+
     public function testWhatWasToldBeforeTheQuestionCountsOnceTheTopicIsKnown(): void
     {
         $call = self::starter('reservation')->says("it's about Friday the eleventh, four of us");
