@@ -128,6 +128,9 @@ final readonly class Choice
     /** 'The second one', 'the last', 'the first of those': nothing but a place is said. */
     private function place(Heard $heard, int $count): ?int
     {
+        // 'The first one's fine'
+        $one = static fn (Token $token): Token => new Token('one', $token->original, $token->start, $token->end, $token->gap);
+        $heard = $heard->only(array_map(static fn (Token $token): Token => $token->text === "one's" ? $one($token) : $token, $heard->tokens));
         $hit = $this->words->phrases('wish_answers', 'places')->first($heard->tokens);
         if ($hit === null) {
             return null;

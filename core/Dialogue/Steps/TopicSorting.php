@@ -70,9 +70,11 @@ final readonly class TopicSorting
     public function freeTimes(Turn $turn, ListenStep $step, Hearing $hearing): ?Move
     {
         $heard = $hearing->heard;
-        $asks = $this->phrases->table('wish_answers', 'asks_free')->in($heard->tokens)
+        $free = $this->phrases->table('wish_answers', 'asks_free')->first($heard->tokens);
+        // 'Could you tell me' leaves nothing to us.
+        $asks = $free !== null && ! str_starts_with((string) $free[0], 'you ')
             || $this->phrases->table('wish_answers', 'anything_free')->in($heard->tokens);
-        if (! $asks || $this->understanding->read(ValueType::Date, $heard, $turn->plain())->value === null) {
+        if (! $asks || $this->wanting->wonders($hearing) || $this->understanding->read(ValueType::Date, $heard, $turn->plain())->value === null) {
             return null;
         }
         $books = array_values(array_filter(array_column($step->topics, 'key'), fn (string $key): bool => $this->entry->books($turn, $step, $key)));
