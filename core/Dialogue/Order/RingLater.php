@@ -43,7 +43,9 @@ final readonly class RingLater implements Consideration
             return $this->ends($turn, $this->again->moment($turn, $heard));
         }
         $wants = $this->says($heard, 'ring_later');
-        if (! $wants && ! $this->says($heard, 'bad_moment') || $this->stepDeals($turn, $turn->step(), $wants)) {
+        // 'No, I'm busy' answers a menu; 'I'm just driving' does not.
+        $answers = ! $wants && $this->phrases->table('yes_no', 'no')->in($heard->tokens);
+        if (! $wants && ! $this->says($heard, 'bad_moment') || $this->stepDeals($turn, $turn->step(), $wants, $answers)) {
             return null;
         }
         $when = $this->again->moment($turn, $heard);
@@ -61,7 +63,7 @@ final readonly class RingLater implements Consideration
     {
         $turn->trace->rule($when === null ? 'is rung another time, none was told' : "is rung again from {$when}");
         $turn->state->ringAgain = $when;
-        $turn->standing('reach_again', ['when' => $when === null ? 'another time' : $turn->sayTyped(new Typed(ValueType::DateTime, $when))]);
+        $turn->standing('reach_again', ['when' => $when === null ? 'another time' : 'at '.$turn->sayTyped(new Typed(ValueType::DateTime, $when))]);
         $turn->standing('goodbye');
         $turn->end(Ending::LATER);
 
@@ -69,7 +71,7 @@ final readonly class RingLater implements Consideration
     }
 
     /** Whether the step has a way of its own: it asks for a time, finds out who picked up, or has an option about later. */
-    private function stepDeals(Turn $turn, ?Step $step, bool $wants): bool
+    private function stepDeals(Turn $turn, ?Step $step, bool $wants, bool $answers): bool
     {
         if ($step instanceof ReachStep || $step instanceof BookStep) {
             return true;
@@ -82,7 +84,7 @@ final readonly class RingLater implements Consideration
         }
         $options = implode(' ', array_map(static fn (array $one): string => $one['label'].' '.implode(' ', $one['phrases']), $step->options));
 
-        return ! $wants || preg_match('/\b(?:later|another time|call me|ring me|call back|ring back)\b/i', $options) === 1;
+        return $answers || preg_match('/\b(?:later|another time|call me|ring me|call back|ring back)\b/i', $options) === 1;
     }
 
     private function says(Heard $heard, string $section): bool

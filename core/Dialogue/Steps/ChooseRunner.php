@@ -82,6 +82,12 @@ final readonly class ChooseRunner implements AskingRunner
     public function answer(Turn $turn, Step $step, Hearing $hearing): ?Move
     {
         \assert($step instanceof ChooseStep);
+        // 'Yes, speaking' says who has picked up, and chooses nothing.
+        if ($turn->script->agent->direction === 'outbound' && $this->understanding->words->phrases('outbound', 'picked_up')->without($hearing->heard->tokens) === []) {
+            $turn->trace->rule('who picked up says so: the menu again');
+
+            return Move::again();
+        }
         $reading = $this->reading($turn, $step, $hearing);
         $label = $reading->found() ? (string) ($step->option((string) $reading->value)['label'] ?? '') : '';
         $turn->trace->reading($step->field ?? $step->key(), 'choice', $reading, $label, $reading->found(), $reading->found() ? 'answers what was asked' : ($reading->doubt ?? 'none of the options was heard'));

@@ -130,7 +130,7 @@ final readonly class ReachRunner implements AskingRunner
         $when = $field === null ? null : $this->again->moment($turn, $heard);
         if ($field !== null && $when !== null) {
             $turn->hold($field, new Held($when, 0.85, Origin::Volunteered, $turn->callerTurn, $heard->original));
-            $turn->standing('reach_again', ['when' => $turn->sayTyped(new Typed(ValueType::DateTime, $when))]);
+            $turn->standing('reach_again', ['when' => 'at '.$turn->sayTyped(new Typed(ValueType::DateTime, $when))]);
         }
 
         return $this->ended($turn, $step->somebodyElse, $when === null ? 'goodbye' : null, 'not reached');

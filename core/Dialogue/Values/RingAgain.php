@@ -39,6 +39,11 @@ final readonly class RingAgain
         $day = $this->understanding->read(ValueType::Date, $heard, $turn->plain())->value;
         if (is_string($time)) {
             $at = new \DateTimeImmutable((is_string($day) ? $day : $now->format('Y-m-d')).'T'.$time, $now->getTimezone());
+            // 'About seven', said in the forenoon, is this evening.
+            $said = $this->understanding->words->phrases('calendar', 'day_parts')->in($heard->tokens);
+            if ($at <= $now && ! is_string($day) && ! $said && (int) $at->format('G') < 12 && $at->modify('+12 hours') > $now) {
+                $at = $at->modify('+12 hours');
+            }
 
             return ($at <= $now ? $at->modify('+1 day') : $at)->format('Y-m-d\TH:i');
         }
