@@ -133,7 +133,7 @@ final class ErrandsTest extends BrowserTestCase
         $this->click('form[action$="/adviser/stand-in"] button');
         $this->see('.notice', 'answers in another shape now');
         $this->ring();
-        $this->say('the thing you sent us is no good', 'sending a machine back?');
+        $this->say('the thing you sent us is no good', 'sending a machine back');
         self::assertStringNotContainsString('for ever', (string) $this->page->getPageSource());
         $this->click('[data-hang-up]');
         $this->see('[data-outcome]', 'hung up');

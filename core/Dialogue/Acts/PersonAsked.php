@@ -50,7 +50,8 @@ final readonly class PersonAsked
         $tokens = $heard->tokens;
         foreach ($this->phrases->table('acts', 'person_by_name')->all($tokens) as [, $place, $length]) {
             $name = $this->nameAt($tokens, $place + $length);
-            if ($name > 0) {
+            // 'Can you get Tom to ring me' is a message for him.
+            if ($name > 0 && ($tokens[$place + $length + $name]->text ?? '') !== 'to') {
                 return $this->act($heard, $place, $length + $name);
             }
         }

@@ -35,6 +35,9 @@ final readonly class TopicSorting
     /** Another topic so likely by the whole of the words is asked about beside the one that a single word names. */
     private const OUTWEIGHS = 0.75;
 
+    /** By how much a wrong topic costs more where one word alone points at it. */
+    private const ONE_WORD_POINTS = 1.5;
+
     /** A topic that leads the next by so much is meant, whatever else the words are like. */
     private const LEADS_BY_FAR = 0.6;
 
@@ -119,7 +122,7 @@ final readonly class TopicSorting
         if ($top >= Topics::NAMED && $best !== $keys[0]) {
             return $this->ask($turn, $step, [$best, $keys[0]], "{$keys[0]} is named, {$shown}: asks", $hearing);
         }
-        if ($likely->taken() !== null) {
+        if ($likely->taken(dearer: $top < Topics::FITS ? self::ONE_WORD_POINTS : 1.0) !== null) {
             $turn->trace->rule("topic {$shown}");
 
             return $this->entry->enter($turn, $step, $best, $hearing->heard);
@@ -252,7 +255,7 @@ final readonly class TopicSorting
     /** @param list<string> $keys */
     private function ask(Turn $turn, ListenStep $step, array $keys, string $why, Hearing $hearing): Move
     {
-        $advised = $this->advised($turn, $step, $keys);
+        $advised = $this->advised($turn, $step);
         if ($advised !== null) {
             $turn->trace->rule("topic {$advised}");
 
@@ -271,18 +274,12 @@ final readonly class TopicSorting
         return Move::stay();
     }
 
-    /**
-     * Which topic an adviser says: of those that are near, or of all where only one may be meant.
-     *
-     * @param list<string> $keys
-     */
-    private function advised(Turn $turn, ListenStep $step, array $keys): ?string
+    /** Which topic of all an adviser says: it may know what the near ones are wrong about. */
+    private function advised(Turn $turn, ListenStep $step): ?string
     {
         $choices = [];
         foreach ($step->topics as $topic) {
-            if (count($keys) < 2 || in_array($topic['key'], $keys, true)) {
-                $choices[$topic['key']] = $topic['label'].($topic['description'] === '' ? '' : ': '.$topic['description']);
-            }
+            $choices[$topic['key']] = $topic['label'].($topic['description'] === '' ? '' : ': '.$topic['description']);
         }
 
         return count($choices) < 2 ? null : $turn->advised(Purpose::Topic, 'What does the caller want?', $choices);

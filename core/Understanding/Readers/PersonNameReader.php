@@ -31,6 +31,9 @@ final readonly class PersonNameReader implements Reader
     /** A name in the whole of the words is known from here on. */
     private const KNOWN = 0.75;
 
+    /** How sure a surname behind a title and initials is. */
+    private const INITIALLED = 0.8;
+
     /** How sure a name is at most that stands apart from what is said of it: it is read back. */
     private const APART = 0.78;
 
@@ -51,7 +54,32 @@ final readonly class PersonNameReader implements Reader
 
         $reading = $reading->found() ? $reading : $this->named($heard, $heard->tokens, $context);
 
+        if ($context->asked && ! $reading->found()) {
+            $reading = $this->initialled($heard);
+        }
+
         return $context->asked && $reading->confidence < self::KNOWN ? $this->apart($heard, $context, $reading) : $reading;
+    }
+
+    /** 'Mr P Lomas', 'it's Mrs J K Barton'. */
+    private function initialled(Heard $heard): Reading
+    {
+        $titles = $this->words->section('names', 'titles');
+        foreach ($heard->tokens as $i => $token) {
+            if (! in_array($token->text, $titles, true)) {
+                continue;
+            }
+            $initials = [];
+            for ($k = $i + 1; isset($heard->tokens[$k]) && $heard->tokens[$k]->isLetter(); $k++) {
+                $initials[] = mb_strtoupper($heard->tokens[$k]->text);
+            }
+            $last = $heard->tokens[$k] ?? null;
+            if ($initials !== [] && $last !== null && mb_strlen($last->text) > 2 && ! isset($this->words->set('function_words')[$last->text])) {
+                return Reading::of(implode(' ', [...$initials, $this->cased($last->text)]), self::INITIALLED, $heard->between($heard->tokens[$i + 1]->start, $last->end), $heard->tokens[$i + 1]->start, $last->end);
+            }
+        }
+
+        return Reading::none();
     }
 
     /** A name that stands between pauses by itself, where the whole of the words holds none that is known. */
