@@ -7,6 +7,7 @@ namespace Ringo\Dialogue\Steps;
 use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Acts\Wanting;
+use Ringo\Dialogue\EventKind;
 use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Replies\Replies;
 use Ringo\Dialogue\Replies\Reply;
@@ -159,8 +160,11 @@ final readonly class ListenRunner implements AskingRunner
         // 'It won't start' says no to nothing: only a no that stands nearly alone ends the call.
         $no = $this->phrases->content($hearing->heard->tokens) <= self::WORDS_BESIDE_NO && $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain())->value === false;
 
+        // Thanks for something that was looked up meanwhile end nothing.
+        $said = $turn->trace->event === EventKind::Said->value;
+
         return $hearing->alone(ActKind::NothingMore) !== null || $no
-            || ($turn->state->outcome !== null || $this->puts->again($turn, $step) || ($turn->state->again[$step->key()] ?? 0) > 0) && $hearing->alone(ActKind::Thanks) !== null;
+            || ($turn->state->outcome !== null || $said && ($this->puts->again($turn, $step) || ($turn->state->again[$step->key()] ?? 0) > 0)) && $hearing->alone(ActKind::Thanks) !== null;
     }
 
     /** @param array<string, float> $ranked */

@@ -38,6 +38,9 @@ final readonly class TopicSorting
     /** By how much a wrong topic costs more where one word alone points at it. */
     private const ONE_WORD_POINTS = 1.5;
 
+    /** The same where words point at two: 'something to break up a patio' is for hire, and no breakdown. */
+    private const TWO_ARE_POINTED_AT = 5.0;
+
     /** A topic that leads the next by so much is meant, whatever else the words are like. */
     private const LEADS_BY_FAR = 0.6;
 
@@ -122,7 +125,8 @@ final readonly class TopicSorting
         if ($top >= Topics::NAMED && $best !== $keys[0]) {
             return $this->ask($turn, $step, [$best, $keys[0]], "{$keys[0]} is named, {$shown}: asks", $hearing);
         }
-        if ($likely->taken(dearer: $top < Topics::FITS ? self::ONE_WORD_POINTS : 1.0) !== null) {
+        $dearer = $next >= Topics::RIVAL ? self::TWO_ARE_POINTED_AT : ($top < Topics::FITS ? self::ONE_WORD_POINTS : 1.0);
+        if ($likely->taken(dearer: $dearer) !== null) {
             $turn->trace->rule("topic {$shown}");
 
             return $this->entry->enter($turn, $step, $best, $hearing->heard);
