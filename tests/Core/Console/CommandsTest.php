@@ -35,6 +35,16 @@ final class CommandsTest extends TestCase
         self::assertStringContainsString('line 5', $done->getErrorOutput());
     }
 
+    public function testEveryCaseOfTheDemonstrationPasses(): void
+    {
+        $demo = 'database/demo/pellbrook';
+        $done = $this->ringo(['rehearse', "{$demo}/casebook.json", "--teams={$demo}/teams.json", "--knowledge={$demo}/knowledge", "--diaries={$demo}/diaries.json", "--errands={$demo}/errands.json"]);
+        $cases = array_map(static fn (string $line): array => json_decode($line, true), explode("\n", trim($done->getOutput())));
+
+        self::assertCount(25, $cases);
+        self::assertSame([], array_column(array_filter($cases, static fn (array $case): bool => ! $case['passed']), 'failures', 'case'));
+    }
+
     public function testCallFinishesTheDemonstrationsReservation(): void
     {
         $done = $this->ringo(['call', 'database/demo/pellbrook/maren.json', '--lines=database/demo/pellbrook/calls/reservation.txt', '--now=2026-03-10T09:14', '--from=07700 900742']);
