@@ -48,6 +48,22 @@ final class Hearing
         return null;
     }
 
+    /**
+     * Whether the words are about something other than the matter in hand: a person is wanted, or all they do is of another kind.
+     *
+     * @param list<ActKind> $ofTheMatter what they may do and still be about it
+     */
+    public function elsewhere(array $ofTheMatter): bool
+    {
+        foreach ($this->acts as $act) {
+            if ($act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, $ofTheMatter, true)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     public function asks(): bool
     {
         return $this->questions !== [];

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Modes;
 
-use Ringo\Dialogue\Acts\Act;
 use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Mode;
@@ -95,11 +94,7 @@ final readonly class Clarifying implements ModeHandler
     private function option(Turn $turn, ChooseStep $step, array $candidates, Hearing $hearing): ?Move
     {
         $yes = $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain());
-        $elsewhere = array_filter(
-            $hearing->acts,
-            static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, self::OF_THE_MATTER, true),
-        );
-        $goesOn = ! $yes->found() && $elsewhere === [] && ! $hearing->asks() && ! $this->choices->reading($turn, $step, $hearing)->found();
+        $goesOn = ! $yes->found() && ! $hearing->elsewhere(self::OF_THE_MATTER) && ! $hearing->asks() && ! $this->choices->reading($turn, $step, $hearing)->found();
 
         return $candidates !== [] && ($yes->value === true || $goesOn) ? $this->choices->chosen($turn, $step, $candidates[0], $hearing->heard) : null;
     }
@@ -116,12 +111,8 @@ final readonly class Clarifying implements ModeHandler
         $no = $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain())->value === false
             && (count($candidates) === 1 || $this->phrases->content($hearing->heard->tokens) <= self::BARE_NO);
         $unsure = $hearing->alone(ActKind::DontKnow, ActKind::DontMind) !== null;
-        $elsewhere = array_filter(
-            $hearing->acts,
-            static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, self::OF_THE_MATTER, true),
-        );
         $answered = $hearing->asks() && $this->replies->answer($turn, $hearing->questions[0]) !== null;
-        $otherwise = $answered || $elsewhere !== [];
+        $otherwise = $answered || $hearing->elsewhere(self::OF_THE_MATTER);
         if ($before === '' || $candidates === [] || $no || $otherwise || $this->another($step, $candidates, $hearing->heard)) {
             return null;
         }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Steps;
 
-use Ringo\Dialogue\Acts\Act;
 use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Held;
@@ -162,12 +161,8 @@ final readonly class ChooseRunner implements AskingRunner
     /** 'Could I come a bit later that day' means another time: asked back, for no word of the option was said. */
     private function meant(Turn $turn, ChooseStep $step, Hearing $hearing): ?Move
     {
-        $otherwise = array_filter(
-            $hearing->acts,
-            static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, self::OF_THE_MATTER, true),
-        );
         $answered = $hearing->asks() && $this->replies->answer($turn, $hearing->questions[0]) !== null;
-        if ($otherwise !== [] || $answered || count($hearing->heard->tokens) < self::WORDS_THAT_MEAN) {
+        if ($hearing->elsewhere(self::OF_THE_MATTER) || $answered || count($hearing->heard->tokens) < self::WORDS_THAT_MEAN) {
             return null;
         }
         $likely = $this->topics->meant(

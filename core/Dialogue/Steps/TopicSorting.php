@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Ringo\Dialogue\Steps;
 
 use Ringo\Advice\Purpose;
-use Ringo\Dialogue\Acts\Act;
 use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Acts\Wanting;
@@ -178,13 +177,9 @@ final readonly class TopicSorting
         if ($this->corrections->sounded($hearing->heard)) {
             return null;
         }
-        $otherwise = array_filter(
-            $hearing->acts,
-            static fn (Act $act): bool => $act->kind === ActKind::Person || $act->alone && ! in_array($act->kind, [ActKind::Question, ActKind::Complaint, ActKind::Thanks], true),
-        );
         if (
             count($step->topics) < 2
-            || $otherwise !== []
+            || $hearing->elsewhere([ActKind::Question, ActKind::Complaint, ActKind::Thanks])
             || $this->wanting->wonders($hearing)
             || $this->phrases->content($hearing->heard->tokens) < self::WORDS_THAT_MEAN
         ) {
