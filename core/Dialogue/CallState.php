@@ -104,6 +104,9 @@ final class CallState
     /** @var ?array{words: string, turn: ?int} what was said that might be meant by one of the candidates, and the turn it was said in */
     public ?array $unsorted = null;
 
+    /** @var list<string> topics that were asked about and are not meant */
+    public array $refused = [];
+
     public int $failures = 0;
 
     public int $silences = 0;

@@ -101,6 +101,7 @@ final readonly class Wiring
         $elsewhere = new Elsewhere($this->phrases);
         $lone = new Values\LoneValue($understanding);
         $entry = new TopicEntry($understanding, $collector, $keeper, $volunteer, new Tone($this->phrases), $lone);
+        $others = new Steps\OtherTopics($understanding, $this->phrases, $topics, $entry);
         $this->identity = new Identity($understanding);
         $callBacks = new CallBacks($understanding, $this->phrases, $switchboard);
         $this->transfers = new Transfers($switchboard, $callBacks, new Announcement);
@@ -148,14 +149,14 @@ final readonly class Wiring
                 $volunteer,
                 $entry,
                 $wanting = new Acts\Wanting(SayingModel::requests(), $this->phrases),
-                new Steps\TopicSorting($understanding, $this->phrases, $topics, $entry, $wanting, $corrections),
+                new Steps\TopicSorting($understanding, $this->phrases, $topics, $entry, $wanting, $corrections, $others),
             ),
         ]);
         $answering = new Modes\Answering($runners, $this->phrases, new Values\TellingMore($this->phrases, $understanding));
         $this->modes = new ModeHandlers([
             Mode::Answer->value => $answering,
             Mode::Confirm->value => new Modes\Confirming($understanding, $corrections, $collector, $keeper, $settled, $readBack, $replies, $elsewhere, $lone),
-            Mode::Clarify->value => new Modes\Clarifying($understanding, $this->phrases, $topics, $replies, $entry, $choices, $lone, $answering),
+            Mode::Clarify->value => new Modes\Clarifying($understanding, $this->phrases, $topics, $replies, $entry, $choices, $lone, $answering, $others),
             Mode::Identify->value => new Modes\Identifying($this->identity, $answering),
             Mode::Recent->value => new Modes\Returning($this->identity, $answering),
             Mode::WhichTeam->value => new Modes\ChoosingTeam($this->transfers),

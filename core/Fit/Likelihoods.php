@@ -29,7 +29,7 @@ final readonly class Likelihoods
     private const NONE = 0.6;
 
     /** A third is asked about where it is so near to the second. */
-    private const THIRD = 0.5;
+    private const THIRD = 0.3;
 
     /** @param array<string, float> $of probability by key, best first */
     private function __construct(public array $of, public float $none)

@@ -10,6 +10,7 @@ use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Replies\Replies;
 use Ringo\Dialogue\Steps\ChooseRunner;
+use Ringo\Dialogue\Steps\OtherTopics;
 use Ringo\Dialogue\Steps\TopicEntry;
 use Ringo\Dialogue\Steps\Waiting;
 use Ringo\Dialogue\Turn;
@@ -50,6 +51,7 @@ final readonly class Clarifying implements ModeHandler
         private ChooseRunner $choices,
         private LoneValue $lone,
         private Answering $answering,
+        private OtherTopics $others,
     ) {
     }
 
@@ -76,6 +78,10 @@ final readonly class Clarifying implements ModeHandler
             $turn->trace->rule("topic {$reading->value}: the caller said which");
 
             return $this->entry->enter($turn, $step, (string) $reading->value, $hearing->heard);
+        }
+        $other = $this->others->wanted($hearing) ? $this->others->move($turn, $step, $candidates, $hearing) : null;
+        if ($other !== null) {
+            return $other;
         }
         $narrowed = $this->narrowed($turn, $step, $candidates, $hearing);
         if ($narrowed !== null) {

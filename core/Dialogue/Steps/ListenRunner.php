@@ -63,6 +63,7 @@ final readonly class ListenRunner implements AskingRunner
     {
         \assert($step instanceof ListenStep);
         $turn->state->unsorted = null;
+        $turn->state->refused = [];
         if ($this->puts->visit($turn, $step)) {
             $again = $this->puts->again($turn, $step) && $turn->state->heard > 0 ? $step->again : null;
             $turn->prompt($again ?? $step->prompt, $step->key(), true);
@@ -124,7 +125,18 @@ final readonly class ListenRunner implements AskingRunner
     {
         \assert($step instanceof ListenStep);
 
-        return $step->again ?? $this->puts->question($step->prompt);
+        $first = $this->puts->question($step->prompt);
+        // 'Is there anything else' asks nothing of whom nothing was done for yet.
+        $asks = str_ends_with($first->variants[0] ?? '', '?');
+
+        return $step->again === null || $asks && $this->nothingDone($turn) ? $first : $step->again;
+    }
+
+    private function nothingDone(Turn $turn): bool
+    {
+        $state = $turn->state;
+
+        return $state->topic === null && $state->outcome === null && $state->known === null && $state->lastReply === null && $turn->trace->unanswered === [];
     }
 
     public function help(Turn $turn, Step $step): Help

@@ -58,6 +58,7 @@ final readonly class TopicEntry
         $topic = $step->topic($key);
         $before = $turn->state->unsorted;
         $turn->state->unsorted = null;
+        $turn->state->refused = [];
         if ($topic === null) {
             return Move::again();
         }

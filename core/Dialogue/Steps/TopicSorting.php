@@ -8,7 +8,6 @@ use Ringo\Advice\Purpose;
 use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Acts\Wanting;
-use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\Corrections;
@@ -62,6 +61,7 @@ final readonly class TopicSorting
         private TopicEntry $entry,
         private Wanting $wanting,
         private Corrections $corrections,
+        private OtherTopics $others,
     ) {
     }
 
@@ -174,13 +174,12 @@ final readonly class TopicSorting
     /** What no word of a topic tells: taken where its meaning is likely enough, asked about where it may be. */
     private function byMeaning(Turn $turn, ListenStep $step, Hearing $hearing, bool $ungrounded): ?Move
     {
-        if ($this->corrections->sounded($hearing->heard)) {
+        if ($turn->state->values !== [] && $this->corrections->sounded($hearing->heard)) {
             return null;
         }
         if (
             count($step->topics) < 2
             || $hearing->elsewhere([ActKind::Question, ActKind::Complaint, ActKind::Thanks])
-            || $this->wanting->wonders($hearing)
             || $this->phrases->content($hearing->heard->tokens) < self::WORDS_THAT_MEAN
         ) {
             return null;
@@ -192,12 +191,13 @@ final readonly class TopicSorting
         if ($this->asksAfterwards($turn, $best, $hearing)) {
             return null;
         }
-        if ($likely->taken(dearer: $ungrounded || $hearing->asks() ? Likelihoods::IN_DOUBT : 1.0) !== null) {
+        $wonders = $this->wanting->wonders($hearing);
+        if (! $wonders && $likely->taken(dearer: $ungrounded || $hearing->asks() ? Likelihoods::IN_DOUBT : 1.0) !== null) {
             $turn->trace->rule("topic {$shown}");
 
             return $this->entry->enter($turn, $step, $best, $hearing->heard);
         }
-        $least = $hearing->asks() && $this->wanting->toKnow($hearing) ? self::MAY_BE_ASKED : self::MAY_BE_MEANT;
+        $least = $wonders || $hearing->asks() && $this->wanting->toKnow($hearing) ? self::MAY_BE_ASKED : self::MAY_BE_MEANT;
 
         return $likely->noneMeant() || $likely->of[$best] < $least ? null : $this->ask($turn, $step, $likely->asked(), "topic {$shown}: asks", $hearing);
     }
@@ -260,15 +260,10 @@ final readonly class TopicSorting
 
             return $this->entry->enter($turn, $step, $advised, $hearing->heard);
         }
-        $turn->state->mode = Mode::Clarify;
-        $turn->state->candidates = $keys;
         $turn->state->unsorted = ['words' => $hearing->heard->original, 'turn' => $turn->callerTurn];
         $turn->trace->rule($why);
-        $turn->standing(
-            'clarify',
-            ['options' => $turn->listed(array_map(static fn (string $key): string => $step->topic($key)['label'] ?? $key, $keys))],
-            true,
-        );
+        $wanted = array_values(array_diff($keys, $turn->state->refused));
+        $this->others->ask($turn, $step, $wanted === [] ? $keys : $wanted);
 
         return Move::stay();
     }

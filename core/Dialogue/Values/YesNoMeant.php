@@ -24,11 +24,14 @@ final readonly class YesNoMeant
     /** A short reply: what follows a yes or no in it belongs to it. */
     private const SHORT = 6;
 
-    /** A reply that begins with a yes or no is believed unless it means the other so surely: 'no problem' after 'would you mind'. */
-    private const AGAINST = 0.5;
+    /** A reply that begins or ends with a yes is believed unless it means a no so surely: 'yeah, it's fine now' after 'is it leaking'. */
+    private const AGAINST_YES = 0.8;
 
-    /** How much more a reply that begins with 'no' is believed than the meaning of its words. */
-    private const PLAIN_NO = 0.15;
+    /** The same of a no, which more often only leads into words of agreement: 'no problem', 'no, that's perfect'. */
+    private const AGAINST_NO = 0.65;
+
+    /** A longer reply that begins with a yes or no is believed where its meaning agrees so far: 'no it's just me out here with the dog'. */
+    private const BORNE_OUT = 0.6;
 
     /** A yes or no inside other words is believed where the whole means the same so surely. */
     private const AGREED = 0.95;
@@ -47,6 +50,9 @@ final readonly class YesNoMeant
 
     /** @var array<string, true> words that are a yes or a no wherever they begin a reply */
     private array $plain;
+
+    /** @var array<string, true> */
+    private array $littleWords;
 
     private PlainQuestion $plainQuestion;
 
@@ -113,6 +119,7 @@ final readonly class YesNoMeant
         $this->plainQuestion = new PlainQuestion($words);
         $this->days = $words->phrases('calendar', 'of_days');
         $this->acknowledges = $words->phrases('questions', 'acknowledgements');
+        $this->littleWords = $words->set('function_words');
         $this->plain = array_fill_keys($words->section('yes_no', 'plain'), true);
     }
 
@@ -155,14 +162,17 @@ final readonly class YesNoMeant
             return Reading::of(true, min($read->confidence, self::UNSURE), $read->said, $read->start, $read->end);
         }
         $meant = $this->model->of($heard->original, $question, $read->value);
-        $against = $read->value ? $meant->no : $meant->yes;
+        [$for, $against] = $read->value ? [$meant->yes, $meant->no] : [$meant->no, $meant->yes];
         $first = $heard->tokens[0] ?? $heard->all[0] ?? null;
-        $leads = $first !== null && isset($this->plain[$first->text]) && $this->endsThere($read, $heard);
+        $opens = $first !== null && isset($this->plain[$first->text]);
         // 'She is, yes' ends with it.
         $last = $heard->tokens[count($heard->tokens) - 1] ?? null;
-        $leads = $leads || $last !== null && isset($this->plain[$last->text]) && $last->end <= $read->end && count($heard->tokens) <= self::SHORT;
-        $against = $leads && ! $read->value && $first?->text === 'no' ? $against - self::PLAIN_NO : $against;
-        if ($leads && $against < self::AGAINST || ($read->value ? $meant->yes : $meant->no) >= self::AGREED) {
+        $short = count($heard->tokens) <= self::SHORT;
+        $ends = $short && $last !== null && isset($this->plain[$last->text]) && $last->end <= $read->end;
+        // 'No hot water since last night' says no to nothing.
+        $stands = $ends || $opens && $this->endsThere($read, $heard);
+        $apart = $opens && ! ($first->text === 'no' && $this->belongs($heard->tokens[1] ?? null));
+        if ($stands && $against < ($read->value ? self::AGAINST_YES : self::AGAINST_NO) || $for >= ($apart ? self::BORNE_OUT : self::AGREED)) {
             return $read;
         }
         $value = $meant->sureness() >= self::MEANT ? $meant->leans() : $read->value;
@@ -220,6 +230,12 @@ final readonly class YesNoMeant
         $meant = $this->model->of($heard->original, $question, null);
 
         return $meant->sureness() >= self::MEANT ? Reading::of($meant->leans(), self::UNSURE, $heard->original, 0, strlen($heard->original)) : Reading::none();
+    }
+
+    /** Whether a word behind a 'no' is what there is none of. */
+    private function belongs(?Token $next): bool
+    {
+        return $next !== null && ! $next->afterBreak() && ! isset($this->littleWords[$next->text]);
     }
 
     /** Whether a pause, or nothing, follows the yes or no. */
