@@ -10,7 +10,7 @@ use Ringo\Language\Vocabulary;
 /** What a question says of its answer: that it counts people, that it lies behind, in which unit it is wanted, that it is a limit. */
 final class Asking
 {
-    /** @var array<string, array{bool, bool, ?string, bool}> by question */
+    /** @var array<string, array{bool, bool, ?string, bool, bool, bool}> by question */
     private array $known = [];
 
     private readonly Tokenizer $tokenizer;
@@ -28,6 +28,8 @@ final class Asking
             $this->past($question),
             $this->unit($question),
             $this->most($question.' '.$about),
+            $this->thing($question.' '.$about),
+            preg_match('/\b(?:which|what) (?:floor|storey|level|row|platform|lane|year|form|stage|class|grade|week|page|bay)\b/i', $question) === 1,
         ];
 
         return $context->asking(...$this->known[$question.'|'.$about]);
@@ -59,6 +61,14 @@ final class Asking
     private function most(string $asked): bool
     {
         return preg_match('/\b(?:the most|maximum|budget|limit|at most|up to how|how much (?:would|do|can|could) you (?:want to |like to |hope to |be able to )?(?:spend|pay|afford)|to spend)\b/i', $asked) === 1;
+    }
+
+    /** 'What make is it', not 'what is wrong with it'. */
+    private function thing(string $asked): bool
+    {
+        $words = ' '.implode(' ', $this->tokenizer->words(str_replace('_', ' ', $asked))).' ';
+
+        return preg_match('/ (?:'.implode('|', array_map(preg_quote(...), $this->words->section('questions', 'of_a_thing'))).') /', $words) === 1;
     }
 
     /** 'How many nights': days. */

@@ -19,6 +19,8 @@ final readonly class Context
      * @param bool $past whether what is asked for has happened already: 'Tuesday' is the last one
      * @param ?string $unit the unit in which a length of time is asked for, as in `units.durations`: 'three' to 'how many nights'
      * @param bool $most whether the most of something is asked for: 'up to nine hundred' is nine hundred
+     * @param bool $thing whether a few words are wanted that name something, and no story: a make, a colour
+     * @param bool $nth whether a number tells a place in an order: 'second' to 'which floor'
      */
     public function __construct(
         public \DateTimeImmutable $now,
@@ -30,24 +32,32 @@ final readonly class Context
         public bool $past = false,
         public ?string $unit = null,
         public bool $most = false,
+        public bool $thing = false,
+        public bool $nth = false,
     ) {
     }
 
     public function volunteered(): self
     {
-        return new self($this->now, $this->country, $this->options, false, $this->pattern, $this->people, $this->past, $this->unit, $this->most);
+        return new self($this->now, $this->country, $this->options, false, $this->pattern, $this->people, $this->past, $this->unit, $this->most, $this->thing, $this->nth);
     }
 
     /** @param list<array{key: string, label: string, phrases: list<string>}> $options */
     public function withOptions(array $options, ?string $pattern = null): self
     {
-        return new self($this->now, $this->country, $options, $this->asked, $pattern ?? $this->pattern, $this->people, $this->past, $this->unit, $this->most);
+        return new self($this->now, $this->country, $options, $this->asked, $pattern ?? $this->pattern, $this->people, $this->past, $this->unit, $this->most, $this->thing, $this->nth);
     }
 
     /** The same with what the question says of its answer. */
-    public function asking(bool $people, bool $past, ?string $unit, bool $most): self
+    public function asking(bool $people, bool $past, ?string $unit, bool $most, bool $thing, bool $nth): self
     {
-        return new self($this->now, $this->country, $this->options, $this->asked, $this->pattern, $people, $past, $unit, $most);
+        return new self($this->now, $this->country, $this->options, $this->asked, $this->pattern, $people, $past, $unit, $most, $thing, $nth);
+    }
+
+    /** The same at another moment. */
+    public function at(\DateTimeImmutable $now): self
+    {
+        return new self($now, $this->country, $this->options, $this->asked, $this->pattern, $this->people, $this->past, $this->unit, $this->most, $this->thing, $this->nth);
     }
 
     /** Whether numeric dates put the month first. */

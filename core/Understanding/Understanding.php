@@ -38,15 +38,28 @@ final class Understanding
 
         $key = implode(
             '|',
-            [$type->value, $context->asked, $context->country, $context->now->format('U e'), $context->pattern, $context->people, $context->past, $context->unit, $context->most, ...array_column($context->options, 'key')],
+            [$type->value, $context->asked, $context->country, $context->now->format('U e'), $context->pattern, $context->people, $context->past, $context->unit, $context->most, $context->thing, $context->nth, ...array_column($context->options, 'key')],
         );
         $known = $this->read[$heard] ?? [];
         if (! isset($known[$key])) {
-            $known[$key] = $this->reader($type)->read($heard, $context);
+            $reading = $this->reader($type)->read($heard, $context);
+            $known[$key] = $type === ValueType::Text && $context->pattern !== null ? $this->matching($heard, $context, $reading) : $reading;
             $this->read[$heard] = $known;
         }
 
         return $known[$key];
+    }
+
+    /** A text that must match a pattern: as it was said, or put together as a reference is. */
+    private function matching(Heard $heard, Context $context, Reading $text): Reading
+    {
+        $pattern = '~'.str_replace('~', '\~', (string) $context->pattern).'~u';
+        if (is_string($text->value) && preg_match($pattern, $text->value) === 1) {
+            return $text;
+        }
+        $reference = $this->reader(ValueType::Reference)->read($heard, $context);
+
+        return is_string($reference->value) && preg_match($pattern, $reference->value) === 1 ? $reference : Reading::none('it is not written as it must be');
     }
 
     private function reader(ValueType $type): Reader

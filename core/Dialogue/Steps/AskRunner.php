@@ -281,7 +281,9 @@ final readonly class AskRunner implements AskingRunner
             return $this->collector->asked($turn, $field, $words);
         }
 
-        return isset($turn->state->parts[$field->key]) ? $this->parts->joined($turn, $field, $words, $this->collector->context($turn, $field)) : $this->collector->asked($turn, $field, $words);
+        $alone = $this->collector->asked($turn, $field, $words);
+
+        return isset($turn->state->parts[$field->key]) ? $this->parts->joined($turn, $field, $words, $alone, $this->collector->context($turn, $field)) : $alone;
     }
 
     /** @return array<string, Reading> what was told beside, by field */

@@ -48,10 +48,13 @@ final class Collector
 
     private readonly HourMeant $hours;
 
+    private readonly DayMeant $days;
+
     public function __construct(private readonly Understanding $understanding, private readonly YesNoMeant $meant)
     {
         $this->asking = new Asking($understanding->words);
         $this->hours = new HourMeant($understanding->words);
+        $this->days = new DayMeant($understanding);
     }
 
     public function context(Turn $turn, Field $field, bool $asked = true): Context
@@ -66,8 +69,10 @@ final class Collector
     {
         $reading = $this->understanding->read($field->type, $heard, $this->context($turn, $field));
         if (! $reading->found() && in_array($field->type, [ValueType::Date, ValueType::DateTime], true)) {
-            return $this->understanding->read($field->type, $this->uncontracted($heard), $this->context($turn, $field));
+            $heard = $this->uncontracted($heard);
+            $reading = $this->understanding->read($field->type, $heard, $this->context($turn, $field));
         }
+        $reading = $this->days->of($turn, $field, $heard, $reading, $this->context($turn, $field));
         if ($field->type !== ValueType::YesNo) {
             return $this->hours->of($turn, $field, $heard, $reading);
         }
@@ -206,7 +211,9 @@ final class Collector
 
         $reading = $this->hours->of($turn, $field, $rest, $this->understanding->read($field->type, $rest, $context->volunteered()));
 
-        return in_array($field->type, [ValueType::Date, ValueType::DateTime], true) && $this->denied($heard, $reading) ? null : $reading;
+        $day = in_array($field->type, [ValueType::Date, ValueType::DateTime], true);
+
+        return $day && ($this->denied($heard, $reading) || $this->days->isLoneOrdinal($heard, $reading)) ? null : $reading;
     }
 
     /** 'She won't be in today', 'we can't make Friday': the day of what does not happen answers no question to come. */

@@ -20,6 +20,8 @@ final readonly class Parts
 
     private const MOST_FIGURES = 10;
 
+    private const DAY_PART = '/\b(?:in the )?(morning|afternoon|evening)\b/';
+
     /** Words besides figures that a piece of a number may hold. */
     private const MOST_WORDS = 3;
 
@@ -27,15 +29,24 @@ final readonly class Parts
     {
     }
 
-    /** The words read together with what was heard before; alone where they are whole by themselves. */
-    public function joined(Turn $turn, Field $field, Heard $words, Context $context): Reading
+    /**
+     * The words read together with what was heard before; alone where they are whole by themselves.
+     *
+     * @param Reading $alone what the words give by themselves
+     */
+    public function joined(Turn $turn, Field $field, Heard $words, Reading $alone, Context $context): Reading
     {
-        $alone = $this->understanding->read($field->type, $words, $context);
         $part = $turn->state->parts[$field->key] ?? null;
-        if ($part === null || $alone->found() && $this->whole($field, $alone)) {
+        if ($part === null) {
             return $alone;
         }
-        $joined = $this->understanding->read($field->type, $part.' '.$words->cleaned(), $context);
+        // 'Next week some time', and then 'Tuesday'.
+        $week = $field->type === ValueType::Date || $field->type === ValueType::DateTime ? $this->weekOf($part) : '';
+        $hour = $field->type === ValueType::Time && preg_match(self::DAY_PART, $part) === 1;
+        if ($alone->found() && $week === '' && ! $hour && $this->whole($field, $alone)) {
+            return $alone;
+        }
+        $joined = $this->understanding->read($field->type, $this->dayPartLast($week === '' ? $part.' '.$words->cleaned() : $this->inWeek($part, $words, $week)), $context);
 
         return $joined->found() ? Reading::of($joined->value, $joined->confidence, $words->original, $words->tokens[0]->start ?? 0, strlen($words->original)) : $alone;
     }
@@ -50,8 +61,9 @@ final readonly class Parts
         $before = $turn->state->parts[$field->key] ?? null;
         $ask = match ($field->type) {
             ValueType::Phone, ValueType::Reference => $reading->found() || ! $this->figures($words) ? null : 'go_on',
-            ValueType::DateTime => $reading->found() ? null : $this->halfOfMoment($words, $context),
-            ValueType::Date => $reading->found() || $before !== null || ! $this->monthOrYear($words) ? null : 'which_day_exactly',
+            ValueType::DateTime => $reading->found() ? null : $this->halfOfMoment($words, $context) ?? $this->someMoments($words, $before),
+            ValueType::Date => $reading->found() || $before !== null ? null : ($this->someDays($words) ? 'which_day_of_those' : ($this->monthOrYear($words) ? 'which_day_exactly' : null)),
+            ValueType::Time => $reading->found() || $before !== null || ! $this->partOfDay($words) ? null : 'what_hour_exactly',
             ValueType::PersonName => $before === null && $this->onlyGiven($field, $reading) ? 'surname' : null,
             default => null,
         };
@@ -65,6 +77,31 @@ final readonly class Parts
         $turn->standing($ask, [], true);
 
         return true;
+    }
+
+    /** The week that was spoken of: 'next week'. */
+    private function weekOf(string $part): string
+    {
+        return preg_match('/\b(?:this week|next week|the week after next|week after next)\b/', $part, $m) === 1 ? $m[0] : '';
+    }
+
+    /** 'Tuesday at ten' with 'next week' put behind its day. */
+    private function inWeek(string $part, Heard $words, string $week): string
+    {
+        $days = implode('|', array_map(preg_quote(...), array_map(strval(...), array_keys($this->understanding->words->section('calendar', 'weekdays')))));
+
+        // What was told before counts where it names a day itself.
+        $before = preg_match("/\\b(?:{$days})\\b/", $part) === 1 ? str_replace($week, '', $part).' ' : '';
+
+        return trim((string) preg_replace("/\\b(?:{$days})\\b/", "$0 {$week}", $before.$words->cleaned(), 1));
+    }
+
+    /** 'Wednesday, in the morning' and then 'nine' is nine in the morning. */
+    private function dayPartLast(string $told): string
+    {
+        return preg_match(self::DAY_PART, $told, $m) === 1
+            ? trim((string) preg_replace(self::DAY_PART, ' ', $told, 1)).' in the '.$m[1]
+            : $told;
     }
 
     private function whole(Field $field, Reading $reading): bool
@@ -98,6 +135,32 @@ final readonly class Parts
         }
 
         return $this->understanding->read(ValueType::Time, $words, $context)->found() ? 'on_which_day' : null;
+    }
+
+    /** Days to choose from, or the hours of a day that was told before. */
+    private function someMoments(Heard $words, ?string $before): ?string
+    {
+        if ($before === null) {
+            return $this->someDays($words) ? 'which_day_of_those' : null;
+        }
+
+        return $this->partOfDay($words) && ! $this->partOfDay($this->understanding->hear($before)) ? 'what_hour_exactly' : null;
+    }
+
+    /** 'Some time next week', 'over Christmas', 'the weekend': days to choose from. */
+    private function someDays(Heard $words): bool
+    {
+        $calendar = $this->understanding->words;
+
+        return $calendar->phrases('calendar', 'some_days')->in($words->tokens) || $calendar->phrases('calendar', 'feasts')->in($words->tokens) || $calendar->phrases('calendar', 'easter')->in($words->tokens);
+    }
+
+    /** 'Teatime', 'in the morning', 'when school is out': hours to choose from. */
+    private function partOfDay(Heard $words): bool
+    {
+        $calendar = $this->understanding->words;
+
+        return $calendar->phrases('calendar', 'vague_times')->in($words->tokens) || $calendar->phrases('calendar', 'some_hours')->in($words->tokens);
     }
 
     /** 'Last March', 'about two years ago': part of a day, if the caller knows the rest. */

@@ -58,7 +58,7 @@ final readonly class Shift
     {
         $numbers = $this->words->section('numbers', 'units');
         $way = implode('|', [...self::LATER, ...self::EARLIER]);
-        if (preg_match("/ (?<n>a|an|the|one|\\d+|[a-z]+) (?<unit>day|days|week|weeks|month|months) (?<way>{$way})(?: that)? $/", $line, $m) !== 1) {
+        if (preg_match("/ (?<n>a|an|the|one|\\d+|[a-z]+) (?<unit>day|days|night|nights|week|weeks|fortnight|month|months) (?<way>{$way})(?: that)? $/", $line, $m) !== 1) {
             return null;
         }
         $n = match (true) {
@@ -67,6 +67,6 @@ final readonly class Shift
             default => $numbers[$m['n']] ?? null,
         };
 
-        return is_int($n) && $n > 0 && $n <= 52 ? (in_array($m['way'], self::EARLIER, true) ? '-' : '+').$n.' '.$m['unit'] : null;
+        return is_int($n) && $n > 0 && $n <= 52 ? (in_array($m['way'], self::EARLIER, true) ? '-' : '+').$n.' '.preg_replace('/^night/', 'day', $m['unit']) : null;
     }
 }

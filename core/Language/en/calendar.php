@@ -46,6 +46,15 @@ return [
     'hours_apart' => ['evenings', 'in the evening', 'in the evenings', 'late', 'early', 'nights', 'at night', 'twenty four hours', '24 hours', 'all day', 'all night', 'lunchtime', 'lunchtimes', 'over lunch', 'through lunch', 'mornings', 'afternoons'],
     // Words that speak of days.
     'of_days' => ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday', 'this week', 'next week', 'the week after', 'any day', 'any time', 'anytime', 'any morning', 'any afternoon', 'any evening', 'weekend', 'tomorrow', 'next month', 'whenever you have', "whenever you've", 'whenever you can'],
+    // Days, and hours, of which one has to be chosen.
+    'some_days' => [
+        'week', 'weekend', 'weekends', 'weekdays', 'week day', 'month', 'fortnight', 'half term', 'half-term', 'summer', 'autumn', 'winter', 'spring', 'in the new year', 'new year', 'early january', 'school holidays', 'summer holidays', 'easter', 'whitsun', 'bank holiday',
+        'any day', 'most days', 'some day', 'one day', 'soon', 'as soon as possible', 'soon as you can', 'as soon as you can',
+    ],
+    'some_hours' => [
+        'morning', 'in the morning', 'afternoon', 'in the afternoon', 'evening', 'in the evening', 'after work', 'before work', 'after lunch', 'before lunch', 'after school', 'before school', 'after the school run', 'before the school run',
+        'school run', 'after dinner', 'after tea', 'breakfast time', 'bedtime', 'late', 'early', 'after dark', 'daytime',
+    ],
     // A day told by its evening.
     'evening' => ['tonight', 'this evening', 'evening', 'for dinner', 'dinner', 'supper'],
     'clock_words' => [

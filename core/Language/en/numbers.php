@@ -16,6 +16,8 @@ return [
     ],
     'collective' => ['dozen' => 12, 'couple' => 2, 'pair' => 2, 'score' => 20, 'brace' => 2],
     'fractions' => ['half' => 0.5, 'quarter' => 0.25, 'third' => 0.3333333333, 'thirds' => 0.3333333333, 'quarters' => 0.25, 'halves' => 0.5, 'tenth' => 0.1, 'tenths' => 0.1],
+    // Places in an order that are told without a number.
+    'nth' => ['ground' => 0, 'basement' => -1],
     'lone' => ['none' => 0, 'both' => 2, 'single' => 1, 'nothing' => 0, 'once' => 1, 'twice' => 2],
     'multiples' => ['double' => 2, 'dubble' => 2, 'triple' => 3, 'treble' => 3, 'quadruple' => 4],
     // What recognisers write for a digit; believed only between other digits.

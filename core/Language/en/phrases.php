@@ -126,6 +126,8 @@ return [
     'which_day_exactly' => ['plain' => ['Do you know which day?'], 'formal' => ['Would you know the day?'], 'chatty' => ['Do you know what day?']],
     'go_on' => ['plain' => ['Yes, go on.', 'Go on.'], 'formal' => ['Please go on.'], 'chatty' => ['Yes, go on.', 'And then?']],
     'surname' => ['plain' => ['And the surname?'], 'formal' => ['And the surname, please?'], 'chatty' => ['And the surname?']],
+    'which_day_of_those' => ['plain' => ['Which day would that be?'], 'formal' => ['Which day would that be, please?'], 'chatty' => ['Which day would that be?']],
+    'what_hour_exactly' => ['plain' => ['About what time is that on the clock?'], 'formal' => ['At about what hour would that be, please?'], 'chatty' => ['What sort of time is that on the clock?']],
     'at_what_time' => ['plain' => ['At what time?'], 'formal' => ['And at what time, please?'], 'chatty' => ['What time?']],
     'on_which_day' => ['plain' => ['On which day?'], 'formal' => ['And on which day, please?'], 'chatty' => ['Which day?']],
     'any_noted' => ['plain' => ['Right, we will see what suits.'], 'formal' => ['Very well, we shall see what suits.'], 'chatty' => ['Fine, we will see what works.']],

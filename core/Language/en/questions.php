@@ -17,6 +17,10 @@ return [
     'of_people' => ['people', 'persons', 'guests', 'party', 'players', 'passengers', 'diners', 'covers', 'visitors', 'attendees', 'travellers', 'travelling', 'bowlers', 'participants', 'delegates', 'heads', 'walkers', 'riders', 'climbers', 'skaters', 'seats', 'places', 'tickets'],
     'behind' => ['did', 'was', 'were', 'happened', 'happen', 'born', 'birth', 'bought', 'began', 'started', 'noticed', 'last', 'since', 'missed'],
     'ahead' => ['mind', 'like', 'want', 'wanted', 'hoping', 'thinking', 'looking', 'planning', 'after', 'prefer', 'suit', 'suits', 'need', 'next', 'would', 'could', 'shall', 'should', 'will', 'expect'],
+    // Words of a question that wants a few words which name something.
+    'of_a_thing' => ['make', 'model', 'breed', 'colour', 'color', 'brand', 'type', 'kind', 'sort', 'size', 'flavour', 'registration', 'reg', 'number plate', 'what car', 'which car', 'what vehicle', 'variety', 'material', 'style', 'postcode', 'serial number', 'job title', 'title of', 'name of', 'called'],
+    // Words of a question that asks when something ends which has begun.
+    'of_an_end' => ['leave', 'leaving', 'return', 'returning', 'bring back', 'bringing it back', 'back', 'until', 'till', 'end', 'ends', 'ending', 'last day', 'last night', 'check out', 'checkout', 'checking out', 'depart', 'departing', 'departure', 'fetch', 'fetching', 'collect them', 'collect it', 'collecting', 'pick them up', 'picking them up', 'pick it up', 'going home', 'finish', 'finishing', 'hand back', 'off hire', 'home again'],
     // Words that take note of what was said without answering it.
     'acknowledgements' => ['ok', 'okay', 'right', 'great', 'lovely', 'fine', 'good', 'brilliant', 'perfect', 'cheers', 'ta', 'thanks', 'thank you', 'thanks very much', 'thank you very much', "that's great", "that's lovely", "that's fine", "that's good", 'all right', 'alright', 'bye', 'bye bye', 'goodbye', 'then', 'love', 'oh', 'well', 'so', 'i see', 'understood'],
 ];

@@ -136,7 +136,7 @@ final readonly class NumberReader implements Reader
     {
         $all = $this->allNumbers($t);
         if (count($all) < 2) {
-            return $all !== [] ? $all : $this->lone($t);
+            return $all !== [] ? $all : ($context->nth ? $this->nth($t) : $this->lone($t));
         }
         // Numbers that belong to a day or a time beside the one asked for are left aside.
         $taken = [];
@@ -226,6 +226,27 @@ final readonly class NumberReader implements Reader
         }
 
         return [$whole->plain() + $rest->whole() / 100, $whole->length + 1 + $rest->length];
+    }
+
+    /**
+     * @param list<Token> $t 'the second', 'ground floor'
+     *
+     * @return list<array{int|float, int, int}>
+     */
+    private function nth(array $t): array
+    {
+        $found = [];
+        $named = $this->words->section('numbers', 'nth');
+        foreach ($t as $i => $token) {
+            $ordinal = $this->numerals->ordinal($t, $i);
+            if ($ordinal !== null) {
+                $found[] = [$ordinal->whole(), $i, $i + $ordinal->length - 1];
+            } elseif (isset($named[$token->text])) {
+                $found[] = [$named[$token->text], $i, $i];
+            }
+        }
+
+        return $found;
     }
 
     /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ringo\Understanding\Readers;
 
+use Ringo\Language\Phrases;
+use Ringo\Language\Token;
 use Ringo\Language\Vocabulary;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
@@ -15,6 +17,9 @@ final readonly class TextReader implements Reader
 {
     /** In so few words a 'please' at the end is a courtesy; in more it may belong to what is asked for. */
     private const FEW_WORDS = 4;
+
+    /** A reply of so few words is the name of something, with what leads up to it. */
+    private const NAMES_A_THING = 8;
 
     public function __construct(private Vocabulary $words)
     {
@@ -28,8 +33,11 @@ final readonly class TextReader implements Reader
         $t = $heard->tokens;
         $soft = $this->words->phrases('talk', 'soft');
         $from = 0;
-        while (isset($t[$from]) && ($hit = $soft->at($t, $from)) !== null && isset($t[$from + $hit[1]])) {
-            $from += $hit[1];
+        $leads = $context->thing && count($t) <= self::NAMES_A_THING
+            ? [$soft, $this->words->phrases('talk', 'fetching'), $this->words->phrases('extraction', 'attribute_leads')]
+            : [$soft, $this->words->phrases('talk', 'fetching')];
+        while (($length = $this->leads($leads, $t, $from)) > 0) {
+            $from += $length;
         }
         // 'He's called Biscuit': of a short answer only the name is wanted.
         $named = $this->words->phrases('talk', 'named')->at($t, $from);
@@ -45,6 +53,7 @@ final readonly class TextReader implements Reader
         while ($to - $from > 1 && $to - $from <= self::FEW_WORDS && in_array($t[$to - 1]->text, ['please', 'thanks', 'ta', 'cheers'], true)) {
             $to--;
         }
+        $to = $context->thing ? $this->withoutHedge($t, $from, $to) : $to;
         $text = '';
         foreach (array_slice($t, $from, $to - $from) as $token) {
             $gap = $token->gap;
@@ -57,5 +66,35 @@ final readonly class TextReader implements Reader
         $text = trim((string) preg_replace('/\s+/', ' ', $text), " ,;-\t");
 
         return Reading::of($text, count($bare) > 1 ? 0.86 : 0.72, $heard->between($t[$from]->start, $last->end), $t[$from]->start, $last->end);
+    }
+
+    /** @param list<Token> $t where 'I think' and the like begins that stands at the end */
+    private function withoutHedge(array $t, int $from, int $to): int
+    {
+        $hedges = $this->words->phrases('extraction', 'hedges');
+        for ($i = $from + 1; $i < $to; $i++) {
+            if ($i + ($hedges->at($t, $i)[1] ?? 0) === $to) {
+                return $i;
+            }
+        }
+
+        return $to;
+    }
+
+    /**
+     * How many words from a place on only lead up to what is told: 'hang on, I'll go and look', 'it's a'.
+     *
+     * @param list<Phrases<mixed>> $leads
+     * @param list<Token> $t
+     */
+    private function leads(array $leads, array $t, int $from): int
+    {
+        $most = 0;
+        foreach (isset($t[$from]) ? $leads : [] as $phrases) {
+            $length = $phrases->at($t, $from)[1] ?? 0;
+            $most = isset($t[$from + $length]) ? max($most, $length) : $most;
+        }
+
+        return $most;
     }
 }

@@ -16,6 +16,8 @@ final readonly class DayFinder
     private const COUNTED_IN_ORDER = 10;
 
     /** What may follow a bare day of the month. */
+    private const AROUND_A_FEAST = ['over', 'around', 'during', 'near', 'throughout'];
+
     private const BEHIND_A_DAY = ['please', 'at', 'from', 'around', 'about', 'in', 'on', 'if', 'would', 'is', 'for', 'or', 'to', 'and', 'then', 'until', 'till', 'thanks', 'that', "that's", 'thats', 'works', 'will', 'i', 'this', 'next', 'last', 'through', 'should', 'maybe', 'probably', 'first', 'morning', 'afternoon', 'evening', 'but', 'so', 'which', 'a', "it's", 'half', 'quarter', 'ten', 'nine', 'eight', 'noon', 'midday', 'sorry', 'when', 'of', 'was', 'has', 'thank', 'yes', 'yeah', 'no', 'not', 'as', 'with', 'because', 'suits', 'sounds', 'latest', 'before', 'after', 'onwards', 'onward', 'any', 'anytime', 'only', 'could', 'can', 'during', 'late', 'early', 'either', 'too', 'also', 'actually', 'instead', 'mornings', 'afternoons', 'lunchtime', 'without', 'except'];
 
     /** What is counted in order beyond ten. */
@@ -330,6 +332,11 @@ final readonly class DayFinder
         if ($joint === 0 && $t[$j]->afterBreak()) {
             return null;
         }
+        // 'For a fortnight from Saturday' begins on Saturday.
+        $lead = in_array($t[$i - 1]->text ?? '', ['a', 'an'], true) ? $i - 2 : $i - 1;
+        if ($next === 'from' && ($t[$lead]->text ?? '') === 'for') {
+            return null;
+        }
         // 'a week on Tuesday', 'two weeks from the third', 'a week tomorrow', 'three days before Christmas'
         $anchor = $this->relative($t, $j + $joint) ?? $this->feast($t, $j + $joint)
             ?? ($joint === 1 || in_array($next, ['this', 'next'], true) || isset($this->weekdays[$next]) && ! $bare ? $this->weekday($t, $j + $joint) ?? $this->ofMonth($t, $j + $joint, $context) ?? $this->month($t, $j + $joint, $context) : null);
@@ -371,7 +378,8 @@ final readonly class DayFinder
     {
         $easter = $this->words->phrases('calendar', 'easter')->at($t, $i);
         $feast = $easter === null ? $this->words->phrases('calendar', 'feasts')->at($t, $i) : null;
-        if ($easter === null && $feast === null) {
+        // 'Over Christmas' is a time of the year, and no day of it.
+        if ($easter === null && $feast === null || in_array($t[$i - 1]->text ?? '', self::AROUND_A_FEAST, true)) {
             return null;
         }
         $length = $easter[1] ?? $feast[1] ?? 0;

@@ -185,6 +185,41 @@ final class SaidOtherwiseTest extends TestCase
     }
 
     /** One of the starters with its blanks filled, called on a Monday morning. */
+    #[DataProvider('repliesToShortQuestions')]
+    public function testAShortThingIsToldWithoutWhatLeadsUpToIt(string $question, string $said, mixed $kept): void
+    {
+        $fields = [
+            'make' => ['type' => 'string', 'title' => 'Make of car'],
+            'reg' => ['type' => 'string', 'title' => 'Registration', 'pattern' => '^[A-Z]{2}[0-9]{2}[A-Z]{3}$'],
+            'floor' => ['type' => 'integer', 'title' => 'Floor'],
+            'fault' => ['type' => 'string', 'title' => 'What is wrong'],
+        ];
+        $key = (string) array_key_first(array_filter($fields, static fn (array $field): bool => str_contains($question, explode(' ', strtolower($field['title']))[0])));
+        $call = Conversation::with([
+            'agent' => ['name' => 'Dell', 'business' => 'Cask Street', 'country' => 'GB', 'tz' => 'Europe/London'],
+            'sheet' => ['type' => 'object', 'title' => 'Car', 'properties' => $fields],
+            'first' => 'it',
+            'steps' => [['key' => 'it', 'kind' => 'ask', 'field' => $key, 'prompt' => $question, 'next' => 'bye'], ['key' => 'bye', 'kind' => 'finish', 'prompt' => 'Goodbye.']],
+        ])->says($said);
+
+        self::assertSame($kept, $call->value($key), $call->heard());
+    }
+
+    /** @return iterable<array{string, string, mixed}> */
+    public static function repliesToShortQuestions(): iterable
+    {
+        yield ['What make is it?', "it's a Tolland Swift", 'Tolland Swift'];
+        yield ['What make is it?', 'oh, a Tolland I think', 'Tolland'];
+        yield ['What is the registration?', "hang on, I'll go and look ... BK67 XRT", 'BK67XRT'];
+        yield ['What is the registration?', 'golf november one eight, x-ray yankee zulu', 'GN18XYZ'];
+        yield ['What is the registration?', 'the blue one', null];
+        yield ['Which floor are you on?', 'second', 2];
+        yield ['Which floor are you on?', "we're on the third", 3];
+        yield ['Which floor are you on?', 'ground floor', 0];
+        yield ['Which floor are you on?', '12', 12];
+        yield ['And what is wrong with it?', 'a rattle when it idles', 'a rattle when it idles'];
+    }
+
     private static function starter(string $name): Conversation
     {
         $folder = dirname(__DIR__, 3)."/database/starters/{$name}";

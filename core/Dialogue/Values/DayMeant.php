@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Values;
+
+use Ringo\Dialogue\Origin;
+use Ringo\Dialogue\Turn;
+use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
+use Ringo\Sheet\Field;
+use Ringo\Understanding\Context;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\Understanding;
+use Ringo\Value\ValueType;
+
+/**
+ * Days that are only whole with what was said before them: 'a fortnight later' and 'two weeks' after the day something begins, 'the
+ * Sunday' on which it ends, and 'the third' where the month was told on its own: 'we are away in August'.
+ */
+final readonly class DayMeant
+{
+    /** How sure a day is that is reckoned from another. */
+    private const RECKONED = 0.85;
+
+    /** The part of a reply that a length of time must be to stand for the day it ends on. */
+    private const WHOLE = 0.8;
+
+    private Shift $shift;
+
+    private Vocabulary $words;
+
+    public function __construct(private Understanding $understanding)
+    {
+        $this->words = $understanding->words;
+        $this->shift = new Shift($this->words);
+    }
+
+    public function of(Turn $turn, Field $field, Heard $heard, Reading $reading, Context $context): Reading
+    {
+        if (! in_array($field->type, [ValueType::Date, ValueType::DateTime], true) || $context->past) {
+            return $reading;
+        }
+        $begins = $this->begins($turn, $field);
+        if ($begins !== null && $field->type === ValueType::Date) {
+            $reckoned = $this->shift->from($field, $begins->format('Y-m-d'), $heard) ?? ($reading->found() ? null : $this->ends($turn, $field, $begins, $heard, $context));
+            if ($reckoned !== null) {
+                return $reckoned;
+            }
+        }
+        if (! is_string($reading->value) || ! $this->isBare($heard, $reading)) {
+            return $reading;
+        }
+        if ($begins !== null && $begins > $context->now && $this->asksForAnEnd($turn, $field)) {
+            return $this->again($field, $heard, $context->at($begins->setTime(12, 0))) ?? $reading;
+        }
+        $month = $this->isOrdinal($reading) ? $this->monthToldAlone($turn, $context->now) : null;
+
+        return $month === null ? $reading : $this->again($field, $heard, $context->at($month)) ?? $reading;
+    }
+
+    /** The day that was told last in this call for another field. */
+    private function begins(Turn $turn, Field $field): ?\DateTimeImmutable
+    {
+        $last = null;
+        foreach ($turn->state->values as $key => $held) {
+            $type = $turn->script->sheet->field($key)?->type;
+            $told = $key !== $field->key && $held->origin !== Origin::Recognised && in_array($type, [ValueType::Date, ValueType::DateTime], true);
+            if ($told && is_string($held->value) && ($last === null || ($held->turn ?? 0) >= ($last->turn ?? 0))) {
+                $last = $held;
+            }
+        }
+
+        return $last === null ? null : new \DateTimeImmutable((string) $last->value, $turn->scope()->now->getTimezone());
+    }
+
+    /** 'Two weeks' or 'ten nights', said of when it ends. */
+    private function ends(Turn $turn, Field $field, \DateTimeImmutable $begins, Heard $heard, Context $context): ?Reading
+    {
+        if (! $this->asksForAnEnd($turn, $field)) {
+            return null;
+        }
+        $length = $this->understanding->read(ValueType::Duration, $heard, $context);
+        if (! is_string($length->value) || preg_match('/^P[1-9]\d*[DWM]$/', $length->value) !== 1 || $heard->explained($length->start, $length->end, $this->words) < self::WHOLE) {
+            return null;
+        }
+
+        return Reading::of($begins->add(new \DateInterval($length->value))->format('Y-m-d'), self::RECKONED, (string) $length->said, $length->start, $length->end);
+    }
+
+    private function asksForAnEnd(Turn $turn, Field $field): bool
+    {
+        $prompt = $turn->asking($field->key)?->prompt->variants[0] ?? '';
+        $asked = $this->understanding->hear(PlainQuestion::last($prompt).' '.str_replace('_', ' ', $field->key).' '.$field->title);
+
+        return $this->words->phrases('questions', 'of_an_end')->in($asked->all);
+    }
+
+    /** Whether nothing of a day was said but its number or its weekday: what else is said beside it tells which one is meant. */
+    private function isBare(Heard $heard, Reading $reading): bool
+    {
+        $weekdays = $this->words->section('calendar', 'weekdays');
+        $said = array_filter($heard->tokens, static fn (Token $token): bool => $token->start >= $reading->start && $token->end <= $reading->end && $token->text !== 'the');
+        $day = array_values(array_filter($said, static fn (Token $token): bool => isset($weekdays[$token->text])));
+
+        return count($said) <= 1 && count($day) === count($said) || $this->isOrdinal($reading);
+    }
+
+    /** 'Second' alone may be a floor; 'on the second' is a day. */
+    public function isLoneOrdinal(Heard $heard, Reading $reading): bool
+    {
+        return $reading->found() && $this->isOrdinal($reading) && $heard->explained($reading->start, $reading->end, $this->words) >= 1.0
+            && ! in_array($heard->tokens[0]->text ?? '', ['on', 'from', 'by', 'until', 'till', 'for', 'since', 'after', 'before'], true);
+    }
+
+    private function isOrdinal(Reading $reading): bool
+    {
+        return preg_match('/^(?:the )?(?:\d{1,2}(?:st|nd|rd|th)|[a-z]+(?:st|nd|rd|th)|(?:twenty|thirty)[ -][a-z]+(?:st|nd|rd|th))$/i', trim((string) $reading->said)) === 1;
+    }
+
+    /** The first of the month that was told on its own before: 'in August'. */
+    private function monthToldAlone(Turn $turn, \DateTimeImmutable $now): ?\DateTimeImmutable
+    {
+        $months = $this->words->section('calendar', 'months');
+        foreach (array_reverse($turn->state->said) as $line) {
+            $tokens = $this->understanding->hear($line)->tokens;
+            foreach ($tokens as $i => $token) {
+                $month = $months[$token->text] ?? null;
+                if (! is_int($month) || ! in_array($tokens[$i - 1]->text ?? '', ['in', 'during', 'of', 'for', 'next', 'this'], true)) {
+                    continue;
+                }
+                if ($this->understanding->read(ValueType::Date, $line, new Context($now))->found()) {
+                    return null;
+                }
+                $first = $now->setDate((int) $now->format('Y'), $month, 1)->setTime(0, 0);
+
+                return $first->modify('last day of this month') < $now ? $first->modify('+1 year') : $first->modify('-1 day');
+            }
+        }
+
+        return null;
+    }
+
+    private function again(Field $field, Heard $heard, Context $context): ?Reading
+    {
+        $reading = $this->understanding->read($field->type, $heard, $context);
+
+        return $reading->found() ? $reading : null;
+    }
+}
