@@ -71,7 +71,7 @@ final class Extractor
         $this->readings = new Readings($understanding, $words);
         $this->questions = new Questions($words, $lexicon);
         $this->exchanges = new Exchanges($understanding, $words);
-        $options = new Options($this->readings, $words);
+        $options = new Options($words);
         $this->display = new Display($words, $plan);
         $this->story = new Story($sheet, $words);
         $meaning = Meaning::english();

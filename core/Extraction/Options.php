@@ -8,6 +8,7 @@ use Ringo\Language\Stemmer;
 use Ringo\Language\Token;
 use Ringo\Language\Vocabulary;
 use Ringo\Understanding\Heard;
+use Ringo\Understanding\OptionKinds;
 use Ringo\Understanding\Reading;
 
 /**
@@ -19,14 +20,14 @@ final class Options
     /** @var array<string, list<list<string>>> the telling stems of each way to name an option, by field and option */
     private array $stems = [];
 
-    /** @var array<string, array<string, list<string>>> sayings of each option, by field */
-    private array $sayings = [];
-
     private readonly Stemmer $stemmer;
 
-    public function __construct(private readonly Readings $readings, private readonly Vocabulary $words)
+    private readonly OptionKinds $kinds;
+
+    public function __construct(private readonly Vocabulary $words)
     {
         $this->stemmer = new Stemmer;
+        $this->kinds = new OptionKinds($words);
     }
 
     /** All the words of one option, in any order and form, close together; null where none or several. */
@@ -119,19 +120,7 @@ final class Options
     /** What people say for an option of a common kind: where the field was asked for, or how a call opens. */
     public function said(FieldProfile $field, Heard $heard, bool $opening = false): ?Reading
     {
-        $found = [];
-        foreach ($this->known($field, $opening) as $key => $sayings) {
-            $hit = $this->readings->phrases('option.'.$field->key().'.'.$key.($opening ? '!' : ''), $sayings)->first($heard->tokens);
-            $reading = $hit === null ? null : $this->reading((string) $key, 0.76, $heard, $hit[1], $hit[1] + $hit[2] - 1);
-            if ($hit !== null && $reading?->found() === true) {
-                $found[$key] = [$hit[2], $reading];
-            }
-        }
-        // The longer saying tells more: 'not very' before 'very'.
-        uasort($found, static fn (array $a, array $b): int => $b[0] <=> $a[0]);
-        $lengths = array_column($found, 0);
-
-        return $found === [] || count($found) > 1 && $lengths[0] === $lengths[1] ? null : reset($found)[1];
+        return $this->kinds->said($field->field->options, $heard, $opening);
     }
 
     private function reading(string $key, float $confidence, Heard $heard, int $from, int $to): Reading
@@ -174,41 +163,5 @@ final class Options
         }
 
         return $this->stems[$name] = $ways;
-    }
-
-    /** @return array<string, list<string>> */
-    private function known(FieldProfile $field, bool $opening): array
-    {
-        $place = $field->key().($opening ? '!' : '');
-        if (isset($this->sayings[$place])) {
-            return $this->sayings[$place];
-        }
-        $known = [];
-        foreach ($this->words->section('options', 'kinds') as $kind) {
-            // Of two options that are of a kind, such as low and normal, it is the one the kind names first.
-            $best = null;
-            foreach ($field->field->options as $option) {
-                $names = array_map(static fn (string $one): string => ' '.trim((string) preg_replace('/[^a-z0-9]+/', ' ', strtolower($one))).' ', [$option['label'], $option['key'], ...$option['phrases']]);
-                if ($opening && ! isset($kind['opens'])) {
-                    continue;
-                }
-                foreach ($this->listed($kind['option']) as $rank => $mark) {
-                    if (($best === null || $rank < $best[1]) && array_filter($names, static fn (string $name): bool => str_contains($name, ' '.$mark.' ')) !== []) {
-                        $best = [$option['key'], $rank];
-                    }
-                }
-            }
-            if ($best !== null) {
-                $known[$best[0]] = [...($known[$best[0]] ?? []), ...$this->listed($kind['said'])];
-            }
-        }
-
-        return $this->sayings[$place] = $known;
-    }
-
-    /** @return list<string> */
-    private function listed(string $line): array
-    {
-        return array_map(trim(...), explode(',', $line));
     }
 }

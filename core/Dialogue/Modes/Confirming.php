@@ -221,7 +221,7 @@ final readonly class Confirming implements ModeHandler
         if ($field === null || is_bool($turn->state->values[$key]->value ?? null)) {
             return null;
         }
-        $told = $this->lone->ofAnother($turn, $field, '', $heard) ?: $this->collector->answersFirst($turn, $heard, $turn->state->resume ?? '');
+        $told = $this->lone->ofAnother($turn, $field, '', $heard) ?: $this->collector->answersFirst($turn, $heard, $turn->state->resume ?? $turn->state->step ?? '');
         foreach ($told as $other => $reading) {
             $of = $turn->script->sheet->field($other);
             if ($of === null || $of->type === $field->type) {

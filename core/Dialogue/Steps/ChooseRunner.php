@@ -19,6 +19,7 @@ use Ringo\Script\Steps\Choose\ChooseStep;
 use Ringo\Script\Steps\Step;
 use Ringo\Speech\Prompt;
 use Ringo\Understanding\Heard;
+use Ringo\Understanding\OptionKinds;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Understanding;
 use Ringo\Value\ValueType;
@@ -43,8 +44,11 @@ final readonly class ChooseRunner implements AskingRunner
 
     private const KEYS = ['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', '*' => 'star', '#' => 'hash'];
 
+    private OptionKinds $kinds;
+
     public function __construct(private Puts $puts, private Understanding $understanding, private Topics $topics, private Collector $collector, private Keeper $keeper, private Replies $replies)
     {
+        $this->kinds = new OptionKinds($understanding->words);
     }
 
     public function enter(Turn $turn, Step $step): Move
@@ -162,7 +166,16 @@ final readonly class ChooseRunner implements AskingRunner
     private function meant(Turn $turn, ChooseStep $step, Hearing $hearing): ?Move
     {
         $answered = $hearing->asks() && $this->replies->answer($turn, $hearing->questions[0]) !== null;
-        if ($hearing->elsewhere(self::OF_THE_MATTER) || $answered || count($hearing->heard->tokens) < self::WORDS_THAT_MEAN) {
+        if ($hearing->elsewhere(self::OF_THE_MATTER) || $answered) {
+            return null;
+        }
+        $ofAKind = $hearing->asks() ? null : $this->kinds->said($step->options, $hearing->heard);
+        if ($ofAKind !== null) {
+            $turn->trace->rule("option {$ofAKind->value} is told by its kind: asks");
+
+            return $this->ask($turn, $step, (string) $ofAKind->value);
+        }
+        if (count($hearing->heard->tokens) < self::WORDS_THAT_MEAN) {
             return null;
         }
         $likely = $this->topics->meant(
@@ -175,6 +188,12 @@ final readonly class ChooseRunner implements AskingRunner
         }
         $turn->trace->rule("option {$best} is meant to ".round(100 * $likely->of[$best]).' %: asks');
         $turn->trace->sureness = round($likely->of[$best], 3);
+
+        return $this->ask($turn, $step, $best);
+    }
+
+    private function ask(Turn $turn, ChooseStep $step, string $best): Move
+    {
         $turn->state->mode = Mode::Clarify;
         $turn->state->candidates = [$best];
         $turn->standing('choose_meant', ['it' => $step->option($best)['label'] ?? $best], true);

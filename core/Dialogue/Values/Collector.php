@@ -13,6 +13,7 @@ use Ringo\Sheet\Field;
 use Ringo\Understanding\Asking;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
+use Ringo\Understanding\OptionKinds;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Understanding;
 use Ringo\Value\ValueType;
@@ -50,11 +51,14 @@ final class Collector
 
     private readonly DayMeant $days;
 
+    private readonly OptionKinds $kinds;
+
     public function __construct(private readonly Understanding $understanding, private readonly YesNoMeant $meant)
     {
         $this->asking = new Asking($understanding->words);
         $this->hours = new HourMeant($understanding->words);
         $this->days = new DayMeant($understanding);
+        $this->kinds = new OptionKinds($understanding->words);
     }
 
     public function context(Turn $turn, Field $field, bool $asked = true): Context
@@ -71,6 +75,11 @@ final class Collector
         if (! $reading->found() && in_array($field->type, [ValueType::Date, ValueType::DateTime], true)) {
             $heard = $this->uncontracted($heard);
             $reading = $this->understanding->read($field->type, $heard, $this->context($turn, $field));
+        }
+        if ($field->type === ValueType::Choice && ! $reading->found() && $reading->doubt === null) {
+            $without = $this->understanding->words->phrases('acts', 'dont_mind', 'dont_know')->in($heard->tokens);
+
+            return $without ? $reading : $this->kinds->said($field->options, $heard) ?? $reading;
         }
         $reading = $this->days->of($turn, $field, $heard, $reading, $this->context($turn, $field));
         if ($field->type !== ValueType::YesNo) {
@@ -233,15 +242,16 @@ final class Collector
     }
 
     /**
-     * What the words answer of the first question from a step on, where they are little else: '5582' said when asked which is meant.
+     * What the words answer of the first open question from a step on, where they are little else: '5582' said when asked which is meant.
      *
      * @return array<string, Reading> by field; one, or none
      */
     public function answersFirst(Turn $turn, Heard $heard, string $from): array
     {
-        $key = $this->askedFrom($turn, $from)[0] ?? '';
+        $open = array_filter($this->askedFrom($turn, $from), static fn (string $key): bool => ! isset($turn->state->values[$key]));
+        $key = array_values($open)[0] ?? '';
         $field = $turn->script->sheet->field($key);
-        if ($field === null || isset($turn->state->values[$key]) || in_array($field->type, self::ANYTHING, true)) {
+        if ($field === null || in_array($field->type, self::ANYTHING, true)) {
             return [];
         }
         $reading = $this->asked($turn, $field, $heard);

@@ -23,6 +23,9 @@ final class ChoiceReader implements Reader
     /** Nobody counts further down a list to pick one: 'the twelfth' is a day. */
     private const PICKED_BY_PLACE = 6;
 
+    /** What may stand beside a number that picks an option. */
+    private const BESIDE_A_PLACE = ['please', 'then', 'the', 'thanks', 'option', 'number', 'choice', 'um', 'er', 'ok', 'yes'];
+
     /** Lists of options whose names are remembered. */
     private const REMEMBERED = 200;
 
@@ -34,6 +37,9 @@ final class ChoiceReader implements Reader
 
     private readonly Tokenizer $tokenizer;
 
+    /** @var array<string, int> by the stem of a number word */
+    private readonly array $figures;
+
     /** @var array<string, OptionNames> by their list of options */
     private array $known = [];
 
@@ -43,6 +49,8 @@ final class ChoiceReader implements Reader
         $this->numerals = new Numerals($words);
         $this->stemmer = new Stemmer;
         $this->tokenizer = new Tokenizer;
+        $numbers = $words->section('numbers', 'units') + $words->section('numbers', 'teens');
+        $this->figures = array_combine(array_map($this->stemmer->stem(...), array_map(strval(...), array_keys($numbers))), array_values($numbers));
     }
 
     public function read(Heard $heard, Context $context): Reading
@@ -208,7 +216,7 @@ final class ChoiceReader implements Reader
             if (count($this->known) >= self::REMEMBERED) {
                 $this->known = [];
             }
-            $this->known[$key] = new OptionNames($context->options, $this->stemmer);
+            $this->known[$key] = new OptionNames($context->options, $this->stemmer, $this->figures);
         }
 
         return $this->known[$key];
@@ -257,7 +265,8 @@ final class ChoiceReader implements Reader
             $index = null;
             $length = 1;
             // In a longer sentence 'last' and the like name an option only as 'the last one': not in 'used you last year'.
-            if (in_array($word, ['last', 'final', 'latter', 'bottom', 'former', 'top', 'middle'], true) && count($t) > 3 && ! (in_array($t[$i - 1]->text ?? '', ['the', 'that'], true) && in_array($next, ['', 'one', 'option', 'choice', 'please', 'of'], true))) {
+            $somewhere = in_array($t[$i - 2]->text ?? '', ['at', 'on', 'to', 'from', 'in', 'off', 'near'], true);
+            if (in_array($word, ['last', 'final', 'latter', 'bottom', 'former', 'top', 'middle'], true) && count($t) > 3 && ($somewhere || ! (in_array($t[$i - 1]->text ?? '', ['the', 'that'], true) && in_array($next, ['', 'one', 'option', 'choice', 'please', 'of'], true)))) {
                 continue;
             }
             // 'A first look' and 'my second child' count things, and pick nothing.
@@ -287,7 +296,8 @@ final class ChoiceReader implements Reader
                     ['about', 'around', 'roughly', 'at', 'past', 'to', 'after', 'before', 'half', 'by', 'nearly', 'for'],
                     true,
                 );
-                if ($number !== null && ! $hour && $number->isWhole() && ($led || count($t) <= 2) && ! ($word === 'one' && ! $led && $i > 0)) {
+                $alone = ! $this->numbered($context) && array_filter($t, static fn (Token $other, int $place): bool => $place !== $i && ! in_array($other->text, self::BESIDE_A_PLACE, true), ARRAY_FILTER_USE_BOTH) === [];
+                if ($number !== null && ! $hour && $number->isWhole() && ($led || $alone && count($t) <= 2) && ! ($word === 'one' && ! $led && $i > 0)) {
                     $index = $number->whole() - 1;
                 }
             }
@@ -304,6 +314,20 @@ final class ChoiceReader implements Reader
         $index = array_key_first($found);
 
         return $this->reading($context->options[$index]['key'], 0.9, $t, $found[$index][0], $found[$index][1], $heard);
+    }
+
+    /** Whether options are called by numbers, so that 'four' is a name and no place: 'year four'. */
+    private function numbered(Context $context): bool
+    {
+        foreach ($context->options as $option) {
+            foreach ($this->tokenizer->words($option['label']) as $word) {
+                if (preg_match('/\d/', $word) === 1 || isset($this->words->section('numbers', 'units')[$word])) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /**

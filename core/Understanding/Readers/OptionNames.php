@@ -28,12 +28,15 @@ final class OptionNames
     /** @var array<string, list<int>> names of one word, which may be parted in two */
     private array $parted = [];
 
-    /** @param list<array{key: string, label: string, phrases: list<string>}> $options */
-    public function __construct(array $options, private readonly Stemmer $stemmer)
+    /**
+     * @param list<array{key: string, label: string, phrases: list<string>}> $options
+     * @param array<string, int> $numbers words of numbers: 'year four' is called 'Year 4'
+     */
+    public function __construct(array $options, private readonly Stemmer $stemmer, private readonly array $numbers = [])
     {
         foreach ($options as $option) {
             foreach (self::of($option) as [$phrase, $weight]) {
-                $stems = $stemmer->stems($phrase);
+                $stems = array_map($this->figure(...), $stemmer->stems($phrase));
                 if ($stems === []) {
                     continue;
                 }
@@ -73,6 +76,11 @@ final class OptionNames
         return $names;
     }
 
+    private function figure(string $stem): string
+    {
+        return isset($this->numbers[$stem]) ? (string) $this->numbers[$stem] : $stem;
+    }
+
     /**
      * Where names stand in the words, in the order of the options.
      *
@@ -82,7 +90,7 @@ final class OptionNames
      */
     public function in(array $tokens): array
     {
-        $stems = array_map(fn (Token $token): string => $this->stemmer->stem($token->text), $tokens);
+        $stems = array_map(fn (Token $token): string => $this->figure($this->stemmer->stem($token->text)), $tokens);
         // 'I'll' is not 'ill', 'we'll' not 'well'.
         $words = array_map(static fn (Token $token, string $stem): string => str_ends_with($token->text, "'ll") ? $token->text : $stem, $tokens, $stems);
         $whole = [];

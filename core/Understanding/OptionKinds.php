@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding;
+
+use Ringo\Language\Phrases;
+use Ringo\Language\Vocabulary;
+
+/** What people say for options of common kinds: 'my sister used you' for a recommendation, 'bring it round' for a delivery. */
+final class OptionKinds
+{
+    /** How sure an option is that is told by its kind alone. */
+    private const SURE = 0.76;
+
+    /** Words before a saying among which a 'not' denies it. */
+    private const DENIED_WITHIN = 5;
+
+    /** Lists of options whose kinds are remembered. */
+    private const REMEMBERED = 200;
+
+    private const DENIES = ['no', 'not', "don't", "isn't", "can't"];
+
+    private const DENIED = ['not', "don't", "isn't", 'never', 'without', 'no', "didn't", "wasn't", "aren't"];
+
+    /** @var array<string, array<string, Phrases<string>>> sayings by option, by list of options */
+    private array $known = [];
+
+    public function __construct(private readonly Vocabulary $words)
+    {
+    }
+
+    /**
+     * The option whose kind the words are of; none where two are as good.
+     *
+     * @param list<array{key: string, label: string, phrases: list<string>}> $options
+     * @param bool $opening whether the words open a call, where only what a call is for is told
+     */
+    public function said(array $options, Heard $heard, bool $opening = false): ?Reading
+    {
+        $found = [];
+        foreach ($this->sayings($options, $opening) as $key => $sayings) {
+            $hit = $sayings->first($heard->tokens);
+            $reading = $hit === null ? null : $this->reading((string) $key, $heard, $hit[1], $hit[1] + $hit[2] - 1);
+            if ($hit !== null && $reading !== null) {
+                $found[$key] = [$hit[2], $reading];
+            }
+        }
+        // The longer saying tells more: 'not very' before 'very'.
+        uasort($found, static fn (array $a, array $b): int => $b[0] <=> $a[0]);
+        $lengths = array_column($found, 0);
+
+        return $found === [] || count($found) > 1 && $lengths[0] === $lengths[1] ? null : reset($found)[1];
+    }
+
+    private function reading(string $key, Heard $heard, int $from, int $to): ?Reading
+    {
+        $before = [];
+        for ($i = $from; $i > max(0, $from - self::DENIED_WITHIN) && ! $heard->tokens[$i]->afterBreak(); $i--) {
+            $before[] = $heard->tokens[$i - 1]->text;
+        }
+        if (! in_array($heard->tokens[$from]->text, self::DENIES, true) && array_intersect($before, self::DENIED) !== []) {
+            return null;
+        }
+        $start = $heard->tokens[$from]->start;
+        $end = $heard->tokens[$to]->end;
+
+        return Reading::of($key, self::SURE, $heard->between($start, $end), $start, $end);
+    }
+
+    /**
+     * @param list<array{key: string, label: string, phrases: list<string>}> $options
+     *
+     * @return array<string, Phrases<string>>
+     */
+    private function sayings(array $options, bool $opening): array
+    {
+        $place = ($opening ? '!' : '').serialize($options);
+        if (! isset($this->known[$place])) {
+            if (count($this->known) >= self::REMEMBERED) {
+                $this->known = [];
+            }
+            $this->known[$place] = array_map(Phrases::listed(...), $this->ofKinds($options, $opening));
+        }
+
+        return $this->known[$place];
+    }
+
+    /**
+     * @param list<array{key: string, label: string, phrases: list<string>}> $options
+     *
+     * @return array<string, list<string>>
+     */
+    private function ofKinds(array $options, bool $opening): array
+    {
+        $names = [];
+        foreach ($options as $option) {
+            $names[$option['key']] = array_map(
+                static fn (string $one): string => ' '.trim((string) preg_replace('/[^a-z0-9]+/', ' ', strtolower($one))).' ',
+                [$option['label'], $option['key'], ...$option['phrases']],
+            );
+        }
+        $known = [];
+        foreach ($this->words->section('options', 'kinds') as $kind) {
+            if ($opening && ! isset($kind['opens'])) {
+                continue;
+            }
+            // Of two options that are of a kind, such as low and normal, it is the one the kind names first.
+            $best = null;
+            foreach ($names as $key => $ofOption) {
+                foreach ($this->listed($kind['option']) as $rank => $mark) {
+                    if (($best === null || $rank < $best[1]) && array_filter($ofOption, static fn (string $name): bool => str_contains($name, " {$mark} ")) !== []) {
+                        $best = [(string) $key, $rank];
+                    }
+                }
+            }
+            if ($best !== null) {
+                $own = $names[$best[0]];
+                // What the option is called itself is read by its name.
+                $others = array_filter($this->listed($kind['said']), static fn (string $saying): bool => ! in_array(" {$saying} ", $own, true));
+                $known[$best[0]] = [...($known[$best[0]] ?? []), ...array_values($others)];
+            }
+        }
+
+        return $known;
+    }
+
+    /** @return list<string> */
+    private function listed(string $line): array
+    {
+        return array_map(trim(...), explode(',', $line));
+    }
+}
