@@ -141,6 +141,8 @@ final readonly class AskRunner implements AskingRunner
         $reading = $this->read($turn, $field, $parted->answer);
         $taken = $reading->found() && $reading->confidence >= Collector::LEAST && ! ($field->type === ValueType::Text && $parted->questions !== [] && $parted->answer->isEmpty());
         $without = $this->noAnswer->kind($turn, $step, $field, $hearing, $taken);
+        // 'Friday, any time' gives the day.
+        $without = $without === 'any' && $this->parts->givesADay($turn, $field, $parted->answer, $this->collector->context($turn, $field)) ? null : $without;
         if ($without !== null) {
             $this->beside($turn, $field, $hearing, null);
             $this->serve($turn, $parted->questions, $hearing);

@@ -38,9 +38,12 @@ final readonly class OtherTopics
     /** Whether words begin by wanting none of what was asked about: 'neither', 'no, it's about the lamp'. */
     public function wanted(Hearing $hearing): bool
     {
-        $hit = $this->phrases->table('acts', 'none_of_those')->first($hearing->heard->tokens);
+        $tokens = $hearing->heard->tokens;
+        $hit = $this->phrases->table('acts', 'none_of_those')->first($tokens);
+        $rest = $hit === null ? $tokens : array_slice($tokens, $hit[2]);
 
-        return $hit !== null && $hit[1] === 0;
+        // 'No, that's all' wants nothing at all.
+        return $hit !== null && $hit[1] === 0 && ! $this->phrases->phrases('nothing_more', 'goodbyes')->in($rest);
     }
 
     /**

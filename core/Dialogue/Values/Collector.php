@@ -128,6 +128,10 @@ final class Collector
             if ($answer !== null && $answer->found() && $answer->overlaps($reading)) {
                 continue;
             }
+            // 'Two, but they will be shut in' counts what was asked about.
+            if ($cued === null && $asked?->type === ValueType::YesNo && $field->type === ValueType::Number && $reading->start <= ($heard->tokens[0]->start ?? 0)) {
+                continue;
+            }
             $rivals[] = [$field, $reading, $cued !== null ? 1 : 0];
         }
 

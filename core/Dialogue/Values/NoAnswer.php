@@ -81,6 +81,11 @@ final readonly class NoAnswer
     {
         $turn->trace->rule($step->field.' is left open: '.['any' => 'the caller does not mind', 'unknown' => 'the caller does not know', 'refused' => 'declined'][$kind]);
         $turn->state->declined[] = $step->field;
+        // The day that was told without its hour is not lost.
+        if (isset($turn->state->parts[$step->field])) {
+            $turn->state->unused[] = $turn->state->parts[$step->field];
+            unset($turn->state->parts[$step->field]);
+        }
         $turn->standing(['any' => 'any_noted', 'unknown' => 'unknown_noted', 'refused' => 'declined'][$kind]);
 
         return Move::on($step->next);

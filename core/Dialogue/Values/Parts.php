@@ -128,6 +128,12 @@ final readonly class Parts
         return $figures >= self::FEWEST_FIGURES && $figures <= self::MOST_FIGURES && $others <= self::MOST_WORDS;
     }
 
+    /** Whether words tell the day of a moment, which was not told before. */
+    public function givesADay(Turn $turn, Field $field, Heard $words, Context $context): bool
+    {
+        return $field->type === ValueType::DateTime && ! isset($turn->state->parts[$field->key]) && $this->halfOfMoment($words, $context) === 'at_what_time';
+    }
+
     private function halfOfMoment(Heard $words, Context $context): ?string
     {
         if ($this->understanding->read(ValueType::Date, $words, $context)->found()) {

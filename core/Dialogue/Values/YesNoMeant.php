@@ -11,6 +11,7 @@ use Ringo\Language\Token;
 use Ringo\Language\Vocabulary;
 use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Understanding\Heard;
+use Ringo\Understanding\Numerals;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\YesNo\Model;
 use Ringo\Value\ValueType;
@@ -55,6 +56,8 @@ final readonly class YesNoMeant
     private array $littleWords;
 
     private PlainQuestion $plainQuestion;
+
+    private Numerals $numerals;
 
     /** @var Phrases<mixed> */
     private Phrases $acknowledges;
@@ -111,12 +114,17 @@ final readonly class YesNoMeant
         'week',
     ];
 
+    /** Words behind a number that is no count. */
+    private const OF_AN_HOUR = ["o'clock", 'am', 'pm', 'thirty', 'fifteen', 'ish', 'past', 'to'];
+
     /** Other words that may stand beside them. */
     private const LITTLE_BESIDE = 1;
 
-    public function __construct(private Model $model, Vocabulary $words)
+    public function __construct(private Model $model, private Vocabulary $vocabulary)
     {
+        $words = $vocabulary;
         $this->plainQuestion = new PlainQuestion($words);
+        $this->numerals = new Numerals($words);
         $this->days = $words->phrases('calendar', 'of_days');
         $this->acknowledges = $words->phrases('questions', 'acknowledgements');
         $this->littleWords = $words->set('function_words');
@@ -170,7 +178,8 @@ final readonly class YesNoMeant
         $short = count($heard->tokens) <= self::SHORT;
         $ends = $short && $last !== null && isset($this->plain[$last->text]) && $last->end <= $read->end;
         // 'No hot water since last night' says no to nothing.
-        $stands = $ends || $opens && $this->endsThere($read, $heard);
+        $whole = $for >= self::BORNE_OUT && $heard->explained($read->start, $read->end, $this->vocabulary) >= 1.0;
+        $stands = $ends || $whole || $opens && $this->endsThere($read, $heard);
         $apart = $opens && ! ($first->text === 'no' && $this->belongs($heard->tokens[1] ?? null));
         if ($stands && $against < ($read->value ? self::AGAINST_YES : self::AGAINST_NO) || $for >= ($apart ? self::BORNE_OUT : self::AGREED)) {
             return $read;
@@ -209,9 +218,22 @@ final readonly class YesNoMeant
         if ($this->onlyDays($heard, $question)) {
             return Reading::none();
         }
-        $guess = $this->guess($heard, $question);
+        $guess = $this->counted($heard, $question) ?? $this->guess($heard, $question);
 
         return $guess->found() ? $this->advised($turn, $guess, $heard) : $guess;
+    }
+
+    /** 'Two, but they will be shut in' to 'do you have a dog'. */
+    private function counted(Heard $heard, string $question): ?Reading
+    {
+        $asksWhether = preg_match('/\b(?:do you have|have you|are there|is there|has (?:he|she|it)|does (?:he|she|it) have|will there be)\b/i', $question) === 1;
+        $first = $heard->tokens[0] ?? null;
+        $number = $first === null || ! $asksWhether ? null : $this->numerals->cardinal($heard->tokens, 0);
+        $next = $number === null ? null : ($heard->tokens[$number->length]->text ?? '');
+
+        return $first === null || $number === null || $number->value < 1 || ! $number->isWhole() || in_array($next, self::OF_AN_HOUR, true)
+            ? null
+            : Reading::of(true, self::UNSURE, $heard->original, 0, strlen($heard->original));
     }
 
     private function restated(Turn $turn, Heard $heard): Reading

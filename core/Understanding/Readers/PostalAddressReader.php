@@ -116,6 +116,9 @@ final readonly class PostalAddressReader implements Reader
         if (count($parts) > 1 && preg_match('/^(?:our|my|her|his|their) /i', $parts[0]['text']) === 1 && array_filter(array_slice($parts, 1), static fn (array $part): bool => $part['numbered']) !== []) {
             // 'Our offices, 3 Assembly Square'
             array_shift($parts);
+        } elseif (count($parts) > 1 && preg_match('/^an? /i', $parts[0]['text']) === 1 && ! $parts[0]['numbered'] && array_filter(array_slice($parts, 1), static fn (array $part): bool => $part['street']) !== []) {
+            // 'A new build on Orchard Way'
+            array_shift($parts);
         }
         $street = [];
         $town = [];

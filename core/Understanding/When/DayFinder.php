@@ -311,6 +311,15 @@ final readonly class DayFinder
             return [new Day(offset: [(int) $amount, $unit]), $j - $i];
         }
         if ($next === 'ago' || ($next === 'back' && ! $bare)) {
+            // 'Three weeks ago last Friday' is three weeks before it; 'three weeks ago on Friday' is the Friday of then.
+            $joint = in_array($t[$j + 1]->text ?? '', ['last', 'on', 'this', 'the'], true) ? 1 : 0;
+            $weekday = $unit === 'week' ? $this->weekdays[$t[$j + 1 + $joint]->text ?? ''] ?? null : null;
+            if ($weekday !== null) {
+                $weeks = (int) $amount - (in_array($t[$j + 1]->text, ['last', 'this'], true) ? 0 : 1);
+
+                return [new Day(weekday: $weekday, which: 'last', plus: -7 * $weeks), $j + 2 + $joint - $i];
+            }
+
             return [new Day(offset: [-(int) $amount, $unit]), $j + 1 - $i];
         }
         if (in_array($next, ['hence', 'away'], true) && ! $bare) {
