@@ -128,8 +128,9 @@ final class Collector
             if ($answer !== null && $answer->found() && $answer->overlaps($reading)) {
                 continue;
             }
-            // 'Two, but they will be shut in' counts what was asked about.
-            if ($cued === null && $asked?->type === ValueType::YesNo && $field->type === ValueType::Number && $reading->start <= ($heard->tokens[0]->start ?? 0)) {
+            // 'Two, but they will be shut in' counts what was asked about, and a bare 'nine' is an hour where one was asked for.
+            $counts = $asked?->type === ValueType::YesNo && $reading->start <= ($heard->tokens[0]->start ?? 0) || $heard->explained($reading->start, $reading->end, $this->understanding->words) >= self::WHOLE;
+            if ($cued === null && $asked !== null && $field->type === ValueType::Number && $counts) {
                 continue;
             }
             $rivals[] = [$field, $reading, $cued !== null ? 1 : 0];

@@ -72,7 +72,11 @@ final readonly class Parts
 
             return false;
         }
-        $turn->state->parts[$field->key] = trim(($before ?? '').' '.($field->type === ValueType::PersonName ? (string) $reading->value : $words->cleaned()));
+        $turn->state->parts[$field->key] = trim(($before ?? '').' '.match ($field->type) {
+            ValueType::PersonName => (string) $reading->value,
+            ValueType::DateTime => $this->half($words, $context),
+            default => $words->cleaned(),
+        });
         $turn->trace->rule("{$field->key}: only part of it so far, “{$turn->state->parts[$field->key]}”");
         $turn->standing($ask, [], true);
 
@@ -102,6 +106,20 @@ final readonly class Parts
         return preg_match(self::DAY_PART, $told, $m) === 1
             ? trim((string) preg_replace(self::DAY_PART, ' ', $told, 1)).' in the '.$m[1]
             : $told;
+    }
+
+    /** The day, or the hour, of what gives only that, with the part of the day: 'Friday would be better, in the morning'. */
+    private function half(Heard $words, Context $context): string
+    {
+        $day = $this->understanding->read(ValueType::Date, $words, $context);
+        $half = $day->found() ? $day : $this->understanding->read(ValueType::Time, $words, $context);
+        if (! $half->found()) {
+            return $words->cleaned();
+        }
+        $told = mb_strtolower((string) $half->said);
+        $part = preg_match(self::DAY_PART, $words->cleaned(), $m) === 1 && preg_match(self::DAY_PART, $told) !== 1 ? ' in the '.$m[1] : '';
+
+        return $told.$part;
     }
 
     private function whole(Field $field, Reading $reading): bool
