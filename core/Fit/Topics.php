@@ -107,7 +107,9 @@ final class Topics
             }
             // A name of several small words counts by the words that tell: 'my invoice' for 'an invoice'.
             $name = $this->telling($topic['label']);
-            if ($name !== [] && array_diff($name, $said) === []) {
+            // One word that other topics speak of as well names none of them: 'a booking you have' beside 'booking a room'.
+            $own = count(array_unique($name)) > 1 || $name !== [] && count($holders[$name[0]]) === 1;
+            if ($own && array_diff($name, $said) === []) {
                 $score = max($score, self::BY_NAME);
             }
             $shared = 0.0;
