@@ -16,6 +16,9 @@ final class OptionKinds
     /** Words before a saying among which a 'not' denies it. */
     private const DENIED_WITHIN = 5;
 
+    /** Marks of a kind that must be all an option is called: 'no nuts' is no 'no'. */
+    private const WHOLE = ['yes', 'no', 'any', 'none', 'new', 'own'];
+
     /** Lists of options whose kinds are remembered. */
     private const REMEMBERED = 200;
 
@@ -51,6 +54,26 @@ final class OptionKinds
         $lengths = array_column($found, 0);
 
         return $found === [] || count($found) > 1 && $lengths[0] === $lengths[1] ? null : reset($found)[1];
+    }
+
+    /**
+     * Where something of an option's kind is said, for each option of which something is.
+     *
+     * @param list<array{key: string, label: string, phrases: list<string>}> $options
+     *
+     * @return list<array{string, int, int}> key, first and last token
+     */
+    public function places(array $options, Heard $heard): array
+    {
+        $places = [];
+        foreach ($this->sayings($options, false) as $key => $sayings) {
+            $hit = $sayings->first($heard->tokens);
+            if ($hit !== null) {
+                $places[] = [(string) $key, $hit[1], $hit[1] + $hit[2] - 1];
+            }
+        }
+
+        return $places;
     }
 
     private function reading(string $key, Heard $heard, int $from, int $to): ?Reading
@@ -109,7 +132,9 @@ final class OptionKinds
             $best = null;
             foreach ($names as $key => $ofOption) {
                 foreach ($this->listed($kind['option']) as $rank => $mark) {
-                    if (($best === null || $rank < $best[1]) && array_filter($ofOption, static fn (string $name): bool => str_contains($name, " {$mark} ")) !== []) {
+                    $whole = in_array($mark, self::WHOLE, true);
+                    $isCalled = static fn (string $name): bool => $whole ? $name === " {$mark} " : str_contains($name, " {$mark} ");
+                    if (($best === null || $rank < $best[1]) && array_filter($ofOption, $isCalled) !== []) {
                         $best = [(string) $key, $rank];
                     }
                 }

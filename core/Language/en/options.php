@@ -85,8 +85,8 @@ return [
         ['option' => 'poor, bad, dissatisfied, unhappy', 'said' => 'poor, bad, not good, not happy, unhappy, disappointed, disappointing, let down, not great, rubbish, not impressed'],
         ['option' => 'very poor, very bad, terrible, very dissatisfied, very unhappy', 'said' => 'terrible, awful, dreadful, appalling, disgusting, disgraceful, shocking, very poor, very bad, really bad, worst, furious, livid'],
         // Yes, no and neither as options.
-        ['option' => 'yes', 'said' => "yes, yeah, yep, yes please, aye, i do, i am, i have, we do, we have, we are, it is, it does, they are, of course, definitely, certainly, absolutely, that's right, correct"],
-        ['option' => 'no, none', 'said' => "no, nope, nah, no thanks, no thank you, not really, i don't, i'm not, i haven't, we don't, we haven't, it isn't, it doesn't, not yet, never, none"],
+        ['option' => 'yes, yes please', 'said' => "yes, yeah, yep, yes please, aye, i do, i am, i have, we do, we have, we are, it is, it does, they are, of course, definitely, certainly, absolutely, that's right, correct"],
+        ['option' => 'no, none, no thanks, no thank you', 'said' => "no, nope, nah, no thanks, no thank you, not really, i don't, i'm not, i haven't, we don't, we haven't, it isn't, it doesn't, not yet, never, none"],
         ['option' => 'unsure, not sure, unknown, dont know, do not know, maybe, undecided', 'said' => "not sure, i'm not sure, don't know, i don't know, no idea, couldn't tell you, couldn't say, unsure, haven't decided, undecided, maybe, perhaps, might do, possibly, depends, it depends, not a clue, haven't a clue"],
         // Animals.
         ['option' => 'dog, dogs, puppy', 'said' => 'dog, doggy, puppy, pup, hound, labrador, lab, labradoodle, cockapoo, cavapoo, spaniel, springer, cocker, terrier, border terrier, jack russell, yorkie, westie, staffie, staffy, bulldog, french bulldog, frenchie, pug, poodle, collie, border collie, sheepdog, shepherd, german shepherd, alsatian, retriever, golden retriever, husky, rottweiler, doberman, dachshund, sausage dog, beagle, boxer, whippet, greyhound, lurcher, chihuahua, shih tzu, schnauzer, dalmatian, great dane, mastiff, pointer, setter, pomeranian, corgi, mongrel, crossbreed, rescue dog, bitch'],
@@ -222,9 +222,9 @@ return [
         ['option' => 'soon', 'said' => 'soon, in the next few days, this week, couple of days, shortly, before too long'],
         ['option' => 'emergency, urgent, high', 'said' => "emergency, urgent, can't wait, right now, straight away, immediately, desperate, dangerous, asap, now"],
         // Food and drink.
-        ['option' => 'vegetarian, veggie', 'said' => "vegetarian, veggie, no meat, don't eat meat, doesn't eat meat, meat free, meatless"],
+        ['option' => 'vegetarian, veggie', 'said' => "vegetarian, veggie, veggies, vegetarians, no meat, don't eat meat, doesn't eat meat, meat free, meatless"],
         ['option' => 'vegan, plant based', 'said' => 'vegan, nothing from animals, plant based, no dairy or meat, no animal products'],
-        ['option' => 'gluten free, coeliac', 'said' => 'gluten, coeliac, wheat free, no wheat, no bread'],
+        ['option' => 'gluten free, coeliac', 'said' => 'gluten, coeliac, coeliacs, wheat free, no wheat, no bread'],
         ['option' => 'halal', 'said' => 'halal, muslim'],
         ['option' => 'kosher', 'said' => 'kosher, jewish'],
         ['option' => 'no restrictions, anything, no dietary requirements', 'said' => "anything, eat anything, eats anything, everything, nothing special, no allergies, whatever's going, none, nothing"],

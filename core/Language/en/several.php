@@ -6,6 +6,6 @@ declare(strict_types=1);
 return [
     'all' => ['all', 'all of them', 'all of those', 'everything', 'every one', 'the lot', 'the whole lot', 'any', 'any of them', 'any of those', 'anywhere', 'whichever', "i don't mind", "i'm easy", 'all three', 'all four', 'both'],
     'except' => ['anything but', 'any but', 'anywhere but', 'all but', 'everything but', 'any day but', 'every day but', 'except', 'except for', 'apart from', 'other than'],
-    'denials' => ['no', 'not', "don't", "doesn't", "won't", "can't", "isn't", "aren't", 'without', 'never', 'neither', 'nor', 'leave'],
+    'denials' => ['no', 'nobody', "nobody's", 'none', 'not', "don't", "doesn't", "won't", "can't", "isn't", "aren't", 'without', 'never', 'neither', 'nor', 'leave'],
     'out' => ['is out', 'are out', 'is no good', 'are no good', "doesn't suit", "don't suit", "won't work", "don't work", "doesn't work"],
 ];

@@ -38,6 +38,10 @@ final readonly class NumberReader implements Reader
     /** Words before a bare number that may be an hour. */
     private const BEFORE_HOURS = ['was', 'at', 'around', 'by', 'till', 'until', 'from', 'after', 'before', 'past', 'since', 'about', 'half'];
 
+    private const BEFORE_AN_AGE = ['turning', 'turns', 'turned', 'aged', 'age', 'reaches', 'hits', "she's", "he's", "i'm", 'nearly'];
+
+    private const BEHIND_AN_AGE = ['year', 'years', 'months', 'th', 'birthday', 'odd'];
+
     public function __construct(private Vocabulary $words)
     {
         $this->numerals = new Numerals($words);
@@ -123,7 +127,11 @@ final readonly class NumberReader implements Reader
             $next = $t[$number[2] + 1] ?? null;
             $bare = $next === null || $next->afterBreak();
 
-            return ! $bare || ! in_array($t[$number[1] - 1]->text ?? '', self::BEFORE_HOURS, true);
+            $before = $t[$number[1] - 1]->text ?? '';
+            // 'My mum is turning seventy' counts nobody.
+            $age = in_array($before, self::BEFORE_AN_AGE, true) || in_array($next?->text, self::BEHIND_AN_AGE, true);
+
+            return ! $age && (! $bare || ! in_array($before, self::BEFORE_HOURS, true));
         }));
     }
 

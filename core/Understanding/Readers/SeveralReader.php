@@ -9,6 +9,7 @@ use Ringo\Language\Token;
 use Ringo\Language\Vocabulary;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
+use Ringo\Understanding\OptionKinds;
 use Ringo\Understanding\Reader;
 use Ringo\Understanding\Reading;
 
@@ -25,15 +26,23 @@ final readonly class SeveralReader implements Reader
 
     private Stemmer $stemmer;
 
+    private OptionKinds $kinds;
+
     public function __construct(private Vocabulary $words)
     {
         $this->stemmer = new Stemmer;
+        $this->kinds = new OptionKinds($words);
     }
 
     public function read(Heard $heard, Context $context): Reading
     {
         $tokens = $heard->tokens;
         $hits = $this->hits($tokens, $context->options);
+        $named = array_column($hits, 0);
+        $kinds = $context->asked ? $this->kinds->places($context->options, $heard) : [];
+        $hits = [...$hits, ...array_values(array_filter($kinds, static fn (array $place): bool => ! in_array($place[0], $named, true)))];
+        usort($hits, static fn (array $a, array $b): int => $a[1] <=> $b[1]);
+        $without = $this->without($context->options);
         $keys = array_map(static fn (array $option): string => $option['key'], $context->options);
         if ($tokens === [] || $keys === []) {
             return Reading::none();
@@ -42,7 +51,8 @@ final readonly class SeveralReader implements Reader
         $wanted = [];
         $denied = [];
         foreach ($hits as [$key, $from, $to]) {
-            if ($except !== null && $from > $except || $this->denied($tokens, $from, $to)) {
+            // 'He can't have nuts' wants 'no nuts'.
+            if ($except !== null && $from > $except || $this->denied($tokens, $from, $to) && ! isset($without[$key])) {
                 $denied[$key] = true;
             } else {
                 $wanted[$key] = true;
@@ -63,6 +73,20 @@ final readonly class SeveralReader implements Reader
     }
 
     /**
+     * Options that are themselves the lack of something: 'no nuts', 'gluten free'.
+     *
+     * @param list<array{key: string, label: string, phrases: list<string>}> $options
+     *
+     * @return array<string, true>
+     */
+    private function without(array $options): array
+    {
+        $without = array_filter($options, static fn (array $option): bool => preg_match('/\b(?:no|not|without|free)\b/i', $option['label']) === 1);
+
+        return array_fill_keys(array_column($without, 'key'), true);
+    }
+
+    /**
      * @param list<Token> $tokens
      * @param list<array{key: string, label: string, phrases: list<string>}> $options
      *
@@ -73,7 +97,8 @@ final readonly class SeveralReader implements Reader
         $stems = array_map(fn (Token $token): string => $this->stemmer->stem($token->text), $tokens);
         $hits = [];
         foreach ($options as $option) {
-            foreach (array_unique([$option['label'], str_replace('_', ' ', $option['key']), ...$option['phrases']]) as $phrase) {
+            $bare = (string) preg_replace('/^(?:the|a|an|no|my|your)\s+/i', '', $option['label']);
+            foreach (array_unique([$option['label'], $bare, str_replace('_', ' ', $option['key']), ...$option['phrases']]) as $phrase) {
                 $words = $this->stemmer->stems($phrase);
                 for ($i = 0; $words !== [] && $i + count($words) <= count($stems); $i++) {
                     if (array_slice($stems, $i, count($words)) === $words) {
