@@ -362,12 +362,14 @@ final readonly class AskRunner implements AskingRunner
 
     private function severalMeant(Turn $turn, AskStep $step, Reading $reading): ?Move
     {
-        if ($reading->doubt === null || preg_match('/more than one|two (?:numbers|references)|range|choice of/', $reading->doubt) !== 1 || $turn->state->failures + 1 >= $step->tries) {
+        $vague = $reading->doubt !== null && preg_match('/not an exact (?:number|amount|length)/', $reading->doubt) === 1;
+        $several = $reading->doubt !== null && preg_match('/more than one|two (?:numbers|references)|range|choice of/', $reading->doubt) === 1;
+        if (! $vague && ! $several || $turn->state->failures + 1 >= $step->tries) {
             return null;
         }
         $turn->state->failures++;
         $turn->trace->rule('the answer is not one value: '.$reading->doubt);
-        $turn->standing('two_meant', [], true);
+        $turn->standing($vague ? 'one_figure' : 'two_meant', [], true);
 
         return Move::stay();
     }

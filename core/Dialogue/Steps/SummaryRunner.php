@@ -7,6 +7,7 @@ namespace Ringo\Dialogue\Steps;
 use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\Corrections;
+use Ringo\Dialogue\Values\Counted;
 use Ringo\Dialogue\Values\FieldNames;
 use Ringo\Dialogue\Values\Keeper;
 use Ringo\Dialogue\Walk\Move;
@@ -154,7 +155,7 @@ final readonly class SummaryRunner implements AskingRunner
             if ($field === null || $held === null) {
                 continue;
             }
-            $words = $turn->spoken($field, $held->value);
+            $words = Counted::words($turn, $field, $held->value);
             $said[$key] = $field->type === ValueType::YesNo ? mb_strtolower($field->title).': '.$words : $words;
         }
 

@@ -66,7 +66,7 @@ final readonly class Keeper
         foreach (array_keys($corrected) as $key) {
             $field = $turn->script->sheet->field($key);
             if ($field !== null) {
-                $parts[] = $turn->spoken($field, $turn->state->values[$key]->value ?? null);
+                $parts[] = Counted::words($turn, $field, $turn->state->values[$key]->value ?? null);
             }
         }
         $turn->standing('changed', ['it' => $turn->listed($parts, 'and')]);

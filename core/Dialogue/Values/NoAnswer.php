@@ -45,12 +45,25 @@ final readonly class NoAnswer
         }
 
         return match (true) {
+            $this->noneThere($turn, $step, $field, $hearing) => 'unknown',
             // One word among others refuses nothing: 'can you pass on a message'.
             $hearing->alone(ActKind::Refuse) !== null, $act(ActKind::Refuse) && count($hearing->act(ActKind::Refuse)->words->tokens ?? []) > 1 => 'refused',
             $act(ActKind::DontKnow), isset($turn->state->parts[$field->key]) && $hearing->alone(ActKind::NothingMore) !== null => 'unknown',
             $act(ActKind::DontMind) && $field->type !== ValueType::YesNo && ! $this->ofAnotherMatter($field, $hearing) => 'any',
             default => null,
         };
+    }
+
+    /** 'No' to 'is there a limit we should keep to' and 'have you a reference': there is none. */
+    private function noneThere(Turn $turn, AskStep $step, Field $field, Hearing $hearing): bool
+    {
+        if (in_array($field->type, [ValueType::YesNo, ValueType::Text, ValueType::Choice], true) || $step->required || $hearing->asks()) {
+            return false;
+        }
+        $question = PlainQuestion::last($step->prompt->filled(0, $turn->scope()->words(...)));
+        $whether = preg_match('/^(?:\S+ ){0,2}?(?:is there|are there|have you|do you|did you|does (?:it|he|she)|was there|would you like|any)\b/i', $question) === 1;
+
+        return $whether && $this->phrases->only($hearing->heard, 'nothing_more');
     }
 
     /** 'Any time next week' minds nothing where a day is asked for, and says nothing of a place. */

@@ -60,7 +60,7 @@ final readonly class ReadBack
     public function words(Turn $turn, Field $field, Held $held): string
     {
         $policy = $this->keeper->policy($turn, $field);
-        $said = $turn->spoken($field, $held->value);
+        $said = Counted::words($turn, $field, $held->value);
         $rejected = ($turn->state->unconfirmed[$field->key] ?? 0) > 0;
         if ($policy === 'spelled' || $rejected && in_array($field->type, [ValueType::PersonName, ValueType::Email], true)) {
             return $said.', spelled '.$turn->spelled($field, $held->value);

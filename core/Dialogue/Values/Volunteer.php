@@ -49,7 +49,7 @@ final readonly class Volunteer
         $parts = [];
         foreach ($turn->script->sheet->fields as $key => $field) {
             if (in_array($key, $fields, true) && ! in_array($key, $turn->state->pending, true) && $field->type !== ValueType::YesNo) {
-                $parts[] = $turn->spoken($field, $turn->state->values[$key]->value ?? null);
+                $parts[] = Counted::words($turn, $field, $turn->state->values[$key]->value ?? null);
             }
         }
         if ($parts !== [] && $turn->script->agent->acknowledges !== 'little') {

@@ -40,7 +40,7 @@ final readonly class NumberReader implements Reader
 
     private const BEFORE_AN_AGE = ['turning', 'turns', 'turned', 'aged', 'age', 'reaches', 'hits', "she's", "he's", "i'm", 'nearly'];
 
-    private const BEHIND_AN_AGE = ['year', 'years', 'months', 'th', 'birthday', 'odd'];
+    private const BEHIND_AN_AGE = ['year', 'years', 'months', 'th', 'birthday'];
 
     public function __construct(private Vocabulary $words)
     {

@@ -52,6 +52,28 @@ final class Conversation
         return new self(Engine::for($script, knowledge: $knowledge), $state);
     }
 
+    /**
+     * A call that asks for fields one after the other.
+     *
+     * @param array<string, array<string, mixed>> $fields JSON Schema of each field
+     * @param array<string, string> $prompts what is asked, by field
+     */
+    public static function asking(array $fields, array $prompts): self
+    {
+        $keys = array_keys($prompts);
+        $steps = [];
+        foreach ($keys as $n => $key) {
+            $steps[] = ['key' => "ask_{$key}", 'kind' => 'ask', 'field' => $key, 'prompt' => $prompts[$key], 'next' => isset($keys[$n + 1]) ? "ask_{$keys[$n + 1]}" : 'bye'];
+        }
+
+        return self::with([
+            'agent' => ['name' => 'Ros', 'business' => 'Mill Lane', 'country' => 'GB', 'tz' => 'Europe/London'],
+            'sheet' => ['type' => 'object', 'title' => 'Sheet', 'properties' => $fields],
+            'first' => $steps[0]['key'] ?? 'bye',
+            'steps' => [...$steps, ['key' => 'bye', 'kind' => 'finish', 'prompt' => 'Goodbye.']],
+        ]);
+    }
+
     /** @return array<string, mixed> */
     public static function maren(): array
     {

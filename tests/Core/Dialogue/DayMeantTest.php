@@ -63,40 +63,29 @@ final class DayMeantTest extends TestCase
 
     public function testThePartOfTheDayIsKeptUntilTheHourIsTold(): void
     {
-        $call = Conversation::with(self::document(['second' => ['type' => 'string', 'format' => 'date-time', 'title' => 'Visit']], [['key' => 'leave', 'kind' => 'ask', 'field' => 'second', 'prompt' => 'When shall we come?', 'next' => 'bye']]))
+        $call = Conversation::asking(['visit' => ['type' => 'string', 'format' => 'date-time', 'title' => 'Visit']], ['visit' => 'When shall we come?'])
             ->says('next week', 'Wednesday', 'in the evening', 'seven');
 
-        self::assertSame('2026-03-18T19:00', $call->value('second'), $call->heard());
+        self::assertSame('2026-03-18T19:00', $call->value('visit'), $call->heard());
+    }
+
+    public function testADayWithAnyHourIsAskedOnFrom(): void
+    {
+        $call = Conversation::asking([
+            'visit' => ['type' => 'string', 'format' => 'date-time', 'title' => 'Visit'],
+            'panes' => ['type' => 'number', 'title' => 'Panes'],
+        ], ['visit' => 'When shall we come?', 'panes' => 'How many panes are there?'])->says('Friday would be best, any time', 'nine');
+
+        self::assertSame('2026-03-13T09:00', $call->value('visit'), $call->heard());
+        self::assertNull($call->value('panes'), 'an hour counts no panes');
     }
 
     private static function stay(string $arrive, string $leave, ?string $first = null): Conversation
     {
-        $steps = $first === null ? [] : [['key' => 'kind', 'kind' => 'ask', 'field' => 'kind', 'prompt' => $first, 'next' => 'arrive']];
-
-        return Conversation::with(self::document([
+        return Conversation::asking([
             'kind' => ['type' => 'string', 'title' => 'Kind of room'],
             'arrive' => ['type' => 'string', 'format' => 'date', 'title' => 'Arriving'],
             'second' => ['type' => 'string', 'format' => 'date', 'title' => 'The other day'],
-        ], [
-            ...$steps,
-            ['key' => 'arrive', 'kind' => 'ask', 'field' => 'arrive', 'prompt' => $arrive, 'next' => 'leave'],
-            ['key' => 'leave', 'kind' => 'ask', 'field' => 'second', 'prompt' => $leave, 'next' => 'bye'],
-        ]));
-    }
-
-    /**
-     * @param array<string, mixed> $fields
-     * @param non-empty-list<array<string, mixed>> $steps
-     *
-     * @return array<string, mixed>
-     */
-    private static function document(array $fields, array $steps): array
-    {
-        return [
-            'agent' => ['name' => 'Ros', 'business' => 'Mill Lane', 'country' => 'GB', 'tz' => 'Europe/London'],
-            'sheet' => ['type' => 'object', 'title' => 'Stay', 'properties' => $fields],
-            'first' => $steps[0]['key'],
-            'steps' => [...$steps, ['key' => 'bye', 'kind' => 'finish', 'prompt' => 'Goodbye.']],
-        ];
+        ], [...($first === null ? [] : ['kind' => $first]), 'arrive' => $arrive, 'second' => $leave]);
     }
 }

@@ -195,12 +195,7 @@ final class SaidOtherwiseTest extends TestCase
             'fault' => ['type' => 'string', 'title' => 'What is wrong'],
         ];
         $key = (string) array_key_first(array_filter($fields, static fn (array $field): bool => str_contains($question, explode(' ', strtolower($field['title']))[0])));
-        $call = Conversation::with([
-            'agent' => ['name' => 'Dell', 'business' => 'Cask Street', 'country' => 'GB', 'tz' => 'Europe/London'],
-            'sheet' => ['type' => 'object', 'title' => 'Car', 'properties' => $fields],
-            'first' => 'it',
-            'steps' => [['key' => 'it', 'kind' => 'ask', 'field' => $key, 'prompt' => $question, 'next' => 'bye'], ['key' => 'bye', 'kind' => 'finish', 'prompt' => 'Goodbye.']],
-        ])->says($said);
+        $call = Conversation::asking($fields, [$key => $question])->says($said);
 
         self::assertSame($kept, $call->value($key), $call->heard());
     }

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Values;
+
+use Ringo\Dialogue\Turn;
+use Ringo\Sheet\Field;
+use Ringo\Value\ValueType;
+
+/** A number as it is read back: with what was counted, as the question or the title of the field says it: 'two nights', 'one guest'. */
+final class Counted
+{
+    private const SINGULAR = ['people' => 'person', 'children' => 'child', 'adults' => 'adult', 'keys' => 'key'];
+
+    private const HOW_MANY = '/\bhow many (?:(?:more|extra|whole|full) )?(people|children|\pL{3,}s)\b(?! of)/iu';
+
+    public static function words(Turn $turn, Field $field, mixed $value): string
+    {
+        $said = $turn->spoken($field, $value);
+        $days = $field->type === ValueType::Duration && is_string($value) && preg_match('/^P(\d+)D$/', $value, $m) === 1 ? (int) $m[1] : null;
+        $whole = $field->type === ValueType::Number && is_int($value) ? $value : $days;
+        $noun = $whole === null ? null : self::noun($turn, $field);
+        if ($noun === null || $whole === null || $days !== null && $noun !== 'nights') {
+            return $said;
+        }
+        // 'Two days' told as nights is two nights.
+        $number = $days === null ? $said : (string) preg_replace('/ days?$/', '', $said);
+
+        return $number.' '.($whole === 1 ? self::SINGULAR[$noun] ?? self::singular($noun) : $noun);
+    }
+
+    private static function noun(Turn $turn, Field $field): ?string
+    {
+        $question = PlainQuestion::last($turn->asking($field->key)?->prompt->variants[0] ?? '');
+        if (preg_match(self::HOW_MANY, $question, $m) === 1) {
+            return mb_strtolower($m[1]);
+        }
+
+        return preg_match('/^\pL{3,}s$/u', $field->title) === 1 && ! str_ends_with($field->title, 'ss') ? mb_strtolower($field->title) : null;
+    }
+
+    private static function singular(string $noun): string
+    {
+        return match (true) {
+            str_ends_with($noun, 'ies') => substr($noun, 0, -3).'y',
+            preg_match('/(?:x|ch|sh|ss)es$/', $noun) === 1 => substr($noun, 0, -2),
+            default => substr($noun, 0, -1),
+        };
+    }
+}

@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Dialogue;
+
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+/** Replies of a few words that are only whole with their question. */
+final class ShortAnswersTest extends TestCase
+{
+    private const FIELDS = [
+        'limit' => ['type' => 'string', 'format' => 'money', 'title' => 'Limit'],
+        'party' => ['type' => 'string', 'title' => 'Owner or tenant', 'enum' => ['owner', 'tenant', 'agent'], 'x-labels' => ['owner' => 'the owner', 'tenant' => 'a tenant', 'agent' => 'a letting agent']],
+        'guests' => ['type' => 'integer', 'title' => 'Guests'],
+        'nights' => ['type' => 'string', 'format' => 'duration', 'title' => 'Nights'],
+        'dog' => ['type' => 'boolean', 'title' => 'Dog'],
+        'home' => ['type' => 'boolean', 'title' => 'Lives there'],
+        'heavy' => ['type' => 'array', 'title' => 'Diets', 'items' => ['type' => 'string', 'enum' => ['vegan', 'vegetarian', 'nut'], 'x-labels' => ['vegan' => 'vegan', 'vegetarian' => 'vegetarian', 'nut' => 'no nuts']]],
+        'phone' => ['type' => 'string', 'format' => 'phone', 'title' => 'Phone'],
+    ];
+
+    #[TestWith(['no'])]
+    #[TestWith(['not really'])]
+    public function testANoToWhetherThereIsOneLeavesItOpen(string $no): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['limit' => 'Is there a limit we should keep to?', 'guests' => 'How many people?'])->says($no);
+
+        self::assertSame('ask_guests', $call->state->step, $call->heard());
+        self::assertContains('limit', $call->state->declined);
+    }
+
+    #[TestWith(['the letting agent', 'agent'])]
+    #[TestWith(['I rent it', 'tenant'])]
+    #[TestWith(['we bought it last year', 'owner'])]
+    public function testAnOptionIsToldByItsNameOrItsKind(string $said, string $option): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['party' => 'Are you the owner, a tenant or a letting agent?'])->says($said);
+
+        self::assertSame($option, $call->value('party'), $call->heard());
+    }
+
+    public function testAnAgentWhoIsAskedForIsAPerson(): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['party' => 'Are you the owner, a tenant or a letting agent?'])->says('can I speak to an agent');
+
+        self::assertNull($call->value('party'), $call->heard());
+    }
+
+    public function testAVagueNumberIsAskedForAsOneFigure(): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['guests' => 'How many people?'])->says('sixty odd');
+        self::assertNull($call->value('guests'));
+        self::assertStringContainsString('figure', (string) end($call->spoken));
+
+        self::assertSame(62, $call->says('say sixty two')->value('guests'));
+    }
+
+    #[TestWith(['two but they will be shut in', true])]
+    #[TestWith(['one, a whippet', true])]
+    public function testACountSaysThatThereIsOne(string $said, bool $value): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['dog' => 'Do you have a dog?', 'guests' => 'How many people?'])->says($said, 'yes');
+
+        self::assertSame($value, $call->value('dog'), $call->heard());
+        self::assertNull($call->value('guests'));
+    }
+
+    #[TestWith(['yeah I rent it', true])]
+    #[TestWith(['I do, yeah', true])]
+    #[TestWith(["no it's my daughter's house, I only stop here", false])]
+    public function testALeadingYesOrNoIsBelieved(string $said, bool $value): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['home' => 'Do you live there yourself?', 'guests' => 'How many people?'])->says($said);
+
+        self::assertSame($value, $call->value('home'), $call->heard());
+        self::assertSame('ask_guests', $call->state->step, 'and not read back');
+    }
+
+    public function testWhatSomebodyCannotHaveIsWanted(): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['heavy' => 'Does anybody eat vegan, vegetarian or without nuts?'])->says("my nephew can't have nuts and there's a couple of veggies");
+
+        self::assertSame(['vegetarian', 'nut'], $call->value('heavy'), $call->heard());
+    }
+
+    #[TestWith(["same as I'm calling from"])]
+    #[TestWith(["the same number I'm ringing from"])]
+    public function testTheNumberTheyRingFrom(string $said): void
+    {
+        self::assertSame('+447700900123', Conversation::asking(self::FIELDS, ['phone' => 'What is the best number?'])->says($said)->value('phone'));
+    }
+
+    public function testNumbersAreReadBackWithWhatTheyCount(): void
+    {
+        $script = Conversation::maren();
+        $call = Conversation::with([
+            'agent' => $script['agent'],
+            'sheet' => ['type' => 'object', 'title' => 'Stay', 'properties' => self::FIELDS],
+            'first' => 'nights',
+            'steps' => [
+                ['key' => 'nights', 'kind' => 'ask', 'field' => 'nights', 'prompt' => 'For how many nights?', 'next' => 'guests'],
+                ['key' => 'guests', 'kind' => 'ask', 'field' => 'guests', 'prompt' => 'How many of you will there be?', 'next' => 'sum'],
+                ['key' => 'sum', 'kind' => 'summary', 'fields' => ['nights', 'guests'], 'prompt' => 'So that is [summary]. Is that right?', 'next' => 'bye'],
+                ['key' => 'bye', 'kind' => 'finish', 'prompt' => 'Goodbye.'],
+            ],
+        ])->says('two', 'one');
+
+        self::assertStringContainsString('two nights and one guest.', $call->heard());
+    }
+}
