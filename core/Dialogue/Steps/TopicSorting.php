@@ -146,6 +146,10 @@ final readonly class TopicSorting
         $next = $ranked[$keys[1] ?? ''] ?? 0.0;
         $turn->trace->rule("topic {$keys[0]}: fits ".number_format($top, 2).', the next '.number_format($next, 2));
         $turn->trace->sureness = self::sure($top);
+        $standing = $this->ofWhatStands($step, $keys[0], $hearing);
+        if ($standing !== null) {
+            return $this->ask($turn, $step, [$standing, $keys[0]], "topic {$keys[0]} begins something, and something stands already: asks", $hearing);
+        }
         if ($top - $next < self::LEADS_BY_FAR && ! $this->topics->said($step->topics, $keys[0], $hearing->heard)) {
             $likely = $this->topics->meant($step->topics, $hearing->heard);
             $best = (string) array_key_first($likely->of);
@@ -155,6 +159,30 @@ final readonly class TopicSorting
         }
 
         return $this->entry->enter($turn, $step, $keys[0], $hearing->heard);
+    }
+
+    /**
+     * The likeliest topic about what stands already, where the words tell of such a thing and the best topic is not about one: 'we've
+     * a room booked tonight, and the train is late'.
+     */
+    private function ofWhatStands(ListenStep $step, string $best, Hearing $hearing): ?string
+    {
+        if (! $this->phrases->table('acts', 'stands_already')->in($hearing->heard->tokens)) {
+            return null;
+        }
+        $about = $this->phrases->table('acts', 'about_what_stands');
+        $standing = [];
+        foreach ($step->topics as $topic) {
+            if ($about->in($this->understanding->hear($topic['label'].', '.$topic['description'])->tokens)) {
+                $standing[$topic['key']] = true;
+            }
+        }
+        if ($standing === [] || isset($standing[$best])) {
+            return null;
+        }
+        $of = array_intersect_key($this->topics->meant($step->topics, $hearing->heard)->of, $standing);
+
+        return (string) array_key_first($of);
     }
 
     /** 'How much is the test', once it is booked, books no other. */
