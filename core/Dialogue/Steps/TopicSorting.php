@@ -127,8 +127,11 @@ final readonly class TopicSorting
         $dearer = $next >= Topics::RIVAL ? self::TWO_ARE_POINTED_AT : ($top < Topics::FITS ? self::ONE_WORD_POINTS : 1.0);
         if ($likely->taken(dearer: $dearer) !== null) {
             $turn->trace->rule("topic {$shown}");
+            $standing = $this->ofWhatStands($step, $best, $hearing);
 
-            return $this->entry->enter($turn, $step, $best, $hearing->heard);
+            return $standing === null
+                ? $this->entry->enter($turn, $step, $best, $hearing->heard)
+                : $this->ask($turn, $step, [$standing, $best], 'something stands already: asks', $hearing);
         }
 
         return $this->ask($turn, $step, $likely->asked(), "words point at a topic, {$shown}: asks", $hearing);
@@ -222,8 +225,11 @@ final readonly class TopicSorting
         $wonders = $this->wanting->wonders($hearing);
         if (! $wonders && $likely->taken(dearer: $ungrounded || $hearing->asks() ? Likelihoods::IN_DOUBT : 1.0) !== null) {
             $turn->trace->rule("topic {$shown}");
+            $standing = $this->ofWhatStands($step, $best, $hearing);
 
-            return $this->entry->enter($turn, $step, $best, $hearing->heard);
+            return $standing === null
+                ? $this->entry->enter($turn, $step, $best, $hearing->heard)
+                : $this->ask($turn, $step, [$standing, $best], 'something stands already: asks', $hearing);
         }
         $least = $wonders || $hearing->asks() && $this->wanting->toKnow($hearing) ? self::MAY_BE_ASKED : self::MAY_BE_MEANT;
 
@@ -251,6 +257,10 @@ final readonly class TopicSorting
     private function named(Turn $turn, ListenStep $step, Hearing $hearing): ?Move
     {
         $implied = $this->entry->implied($turn, $step, $hearing->heard, false);
+        $standing = $implied === null ? null : $this->ofWhatStands($step, $implied, $hearing);
+        if ($implied !== null && $standing !== null) {
+            return $this->ask($turn, $step, [$standing, $implied], "what {$implied} asks for is named, and something stands already: asks", $hearing);
+        }
         if ($implied !== null && ! $this->meantRather($step, $hearing, $implied)) {
             $this->entry->implied($turn, $step, $hearing->heard);
             $turn->trace->rule("topic {$implied}: what was named is what it asks for first");

@@ -40,11 +40,13 @@ return [
         'booked for', 'booked tonight', 'booked today', 'booked tomorrow', 'my booking', 'our booking', 'my reservation', 'our reservation', 'my appointment', 'our appointment', 'my order', 'our order', 'i ordered', 'we ordered',
         "i've ordered", "we've ordered", "i've got an appointment", "i've an appointment", 'i have an appointment', "i've got a booking", 'i have a booking', 'we have a booking', "we've got a booking", "i've got a reservation",
         'we have a reservation', 'i have a reservation', "we've got a reservation", 'was supposed to', 'were supposed to', 'was meant to', 'were meant to', 'should have been here', 'should have come', 'should have arrived',
+        'change my', 'move my', 'cancel my', 'rearrange my', 'reschedule my', 'postpone my', 'extend my', 'shorten my', 'swap my', 'amend my', 'cut my', 'change our', 'move our', 'cancel our', 'rearrange our', 'extend our',
+        'one of your', 'off you', 'from you last', 'you sent me', 'you sent us', 'you delivered', 'you fitted', 'you installed', 'you sold me', 'you sold us', "i've hired", "we've hired", 'i hired', 'we hired', 'on hire from you',
         "nobody's come", 'nobody has come', "nobody's turned up", 'nobody turned up', "hasn't turned up", "hasn't arrived", "haven't turned up", "haven't arrived",
     ],
     'about_what_stands' => [
         'change', 'changes', 'changing', 'cancel', 'cancelling', 'cancellation', 'move', 'moving', 'rearrange', 'amend', 'existing', 'already', 'you have', "you've", 'you placed', 'have placed', 'track', 'tracking', 'late', 'delay', 'delays',
-        'status', 'missed', 'complaint', 'complaints', 'problem', 'problems', 'went wrong', 'wrong', 'my booking', 'my order', 'my appointment', 'my reservation', 'under way',
+        'status', 'missed', 'exchange', 'exchanging', 'refund', 'refunds', 'return', 'returns', 'returning', 'breakdown', 'broken down', 'complaint', 'complaints', 'problem', 'problems', 'went wrong', 'wrong', 'my booking', 'my order', 'my appointment', 'my reservation', 'under way',
     ],
     // None of the topics that were asked about is meant.
     'none_of_those' => [
