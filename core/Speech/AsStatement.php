@@ -37,7 +37,8 @@ final readonly class AsStatement
         if (! isset($this->denied[$auxiliary], $this->subjects[$subject])) {
             return null;
         }
-        $rest = $m[3];
+        // 'Do you have any pets yet' and yes: 'you have pets'.
+        $rest = $yes ? (string) preg_replace(['/\s+(?:yet|at all)$/i', '/\bany /i'], '', $m[3]) : $m[3];
         if (isset($this->indefinite[$subject])) {
             return $this->indefinite[$subject][$yes ? 'some' : 'none']." {$auxiliary} {$rest}";
         }

@@ -26,6 +26,9 @@ final class ChoiceReader implements Reader
     /** What may stand beside a number that picks an option. */
     private const BESIDE_A_PLACE = ['please', 'then', 'the', 'thanks', 'option', 'number', 'choice', 'um', 'er', 'ok', 'yes'];
 
+    /** How sure an option is that was named alone, before others were spoken of. */
+    private const AT_ONCE = 0.85;
+
     /** Lists of options whose names are remembered. */
     private const REMEMBERED = 200;
 
@@ -223,6 +226,35 @@ final class ChoiceReader implements Reader
     }
 
     /**
+     * 'Automatic please, I failed in a manual' has answered before its first pause; what follows tells of it.
+     *
+     * @param non-empty-list<array{string, int, int, float}> $hits
+     * @param list<Token> $t
+     */
+    private function answersAtOnce(array $hits, array $t, Heard $heard): ?Reading
+    {
+        $pause = count($t);
+        foreach ($t as $i => $token) {
+            if ($i > 0 && $token->afterBreak()) {
+                $pause = $i;
+
+                break;
+            }
+        }
+        $within = array_values(array_filter($hits, static fn (array $hit): bool => $hit[1] < $pause));
+        $goesOn = in_array($t[$pause]->text ?? 'or', ['or', 'and', 'then', 'maybe', 'possibly', 'plus', 'no', 'not', 'both', 'either'], true);
+        $named = array_filter(array_slice($hits, 0), static fn (array $hit): bool => $hit[1] === $pause);
+        if ($goesOn || $named !== [] || count(array_unique(array_column($within, 0))) !== 1) {
+            return null;
+        }
+        [$key, $i, $length] = $within[0];
+        $beside = [...array_slice($t, 0, $i), ...array_slice($t, $i + $length, $pause - $i - $length)];
+        $tells = array_filter($this->words->phrases('talk', 'soft')->without($beside), static fn (Token $token): bool => ! in_array($token->text, self::SMALL, true));
+
+        return $tells === [] ? $this->reading($key, self::AT_ONCE, $t, $i, $length, $heard) : null;
+    }
+
+    /**
      * Several options named: the last after a change of mind, or none where they stand as alternatives.
      *
      * @param non-empty-list<array{string, int, int, float}> $hits
@@ -230,6 +262,10 @@ final class ChoiceReader implements Reader
      */
     private function among(array $hits, array $t, Context $context, Heard $heard): Reading|string
     {
+        $first = $context->asked ? $this->answersAtOnce($hits, $t, $heard) : null;
+        if ($first !== null) {
+            return $first;
+        }
         // A longer description that fits only one settles it: 'digger, the mini one'.
         $all = [];
         foreach ($hits as $hit) {
