@@ -226,6 +226,10 @@ final class Collector
         $reading = $this->hours->of($turn, $field, $rest, $this->understanding->read($field->type, $rest, $context->volunteered()));
 
         $day = in_array($field->type, [ValueType::Date, ValueType::DateTime], true);
+        // 'Seventeen on Saturday' tells a birthday.
+        if (($day || $field->type === ValueType::Several) && $asked !== null && $this->context($turn, $asked)->unit === 'Y') {
+            return null;
+        }
 
         return $day && ($this->denied($heard, $reading) || $this->days->isLoneOrdinal($heard, $reading)) ? null : $reading;
     }

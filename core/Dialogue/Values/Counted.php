@@ -13,7 +13,7 @@ final class Counted
 {
     private const SINGULAR = ['people' => 'person', 'children' => 'child', 'adults' => 'adult', 'keys' => 'key'];
 
-    private const HOW_MANY = '/\bhow many (?:(?:more|extra|whole|full) )?(people|children|\pL{3,}s)\b(?! of)/iu';
+    private const HOW_MANY = '/\bhow many (?:(?:more|extra|whole|full) )?(people|children|\pL{3,}s)\b/iu';
 
     public static function words(Turn $turn, Field $field, mixed $value): string
     {

@@ -22,6 +22,8 @@ final readonly class NoAnswer
     /** Words of substance beyond which a free text that holds such a saying is an answer all the same. */
     private const FREE_WORDS = 8;
 
+    private const DENIES = ['no', 'none', 'not', 'nope', 'nah', 'neither', 'never'];
+
     /** Words of substance that a 'nothing' may give as its reason. */
     private const REASON = 2;
 
@@ -45,7 +47,7 @@ final readonly class NoAnswer
         }
 
         return match (true) {
-            $this->noneThere($turn, $step, $field, $hearing) => 'unknown',
+            ! $taken && $this->noneThere($turn, $step, $field, $hearing) => 'unknown',
             // One word among others refuses nothing: 'can you pass on a message'.
             $hearing->alone(ActKind::Refuse) !== null, $act(ActKind::Refuse) && count($hearing->act(ActKind::Refuse)->words->tokens ?? []) > 1 => 'refused',
             $act(ActKind::DontKnow), isset($turn->state->parts[$field->key]) && $hearing->alone(ActKind::NothingMore) !== null => 'unknown',
@@ -63,7 +65,9 @@ final readonly class NoAnswer
         $question = PlainQuestion::last($step->prompt->filled(0, $turn->scope()->words(...)));
         $whether = preg_match('/^(?:\S+ ){0,2}?(?:is there|are there|have you|do you|did you|does (?:it|he|she)|was there|would you like|any)\b/i', $question) === 1;
 
-        return $whether && $this->phrases->only($hearing->heard, 'nothing_more');
+        $denies = in_array($hearing->heard->tokens[0]->text ?? '', self::DENIES, true) && $this->phrases->content($hearing->heard->tokens) <= self::REASON;
+
+        return $whether && ($denies || $this->phrases->only($hearing->heard, 'nothing_more'));
     }
 
     /** 'Any time next week' minds nothing where a day is asked for, and says nothing of a place. */

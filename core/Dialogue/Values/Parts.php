@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Dialogue\Values;
 
 use Ringo\Dialogue\Turn;
+use Ringo\Language\Token;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
@@ -19,6 +20,9 @@ final readonly class Parts
     private const FEWEST_FIGURES = 2;
 
     private const MOST_FIGURES = 10;
+
+    /** So few telling words name a town at most. */
+    private const NAMES_A_PLACE = 3;
 
     private const DAY_PART = '/\b(?:in the )?(morning|afternoon|evening)\b/';
 
@@ -39,6 +43,11 @@ final readonly class Parts
         $part = $turn->state->parts[$field->key] ?? null;
         if ($part === null) {
             return $alone;
+        }
+        if ($field->type === ValueType::PostalAddress) {
+            $whole = $this->understanding->read($field->type, $words->original.', '.$part, $context);
+
+            return $whole->found() ? Reading::of($whole->value, $whole->confidence, $words->original, $words->tokens[0]->start ?? 0, strlen($words->original)) : $alone;
         }
         // 'Next week some time', and then 'Tuesday'.
         $week = $field->type === ValueType::Date || $field->type === ValueType::DateTime ? $this->weekOf($part) : '';
@@ -64,6 +73,7 @@ final readonly class Parts
             ValueType::DateTime => $reading->found() ? null : $this->halfOfMoment($words, $context) ?? $this->someMoments($words, $before),
             ValueType::Date => $reading->found() || $before !== null ? null : ($this->someDays($words) ? 'which_day_of_those' : ($this->monthOrYear($words) ? 'which_day_exactly' : null)),
             ValueType::Time => $reading->found() || $before !== null || ! $this->partOfDay($words) ? null : 'what_hour_exactly',
+            ValueType::PostalAddress => $reading->found() || $before !== null || ! $this->placeOnly($words, $context) ? null : 'street_too',
             ValueType::PersonName => $before === null && $this->onlyGiven($field, $reading) ? 'surname' : null,
             default => null,
         };
@@ -159,6 +169,18 @@ final readonly class Parts
         }
 
         return $this->understanding->read(ValueType::Time, $words, $context)->found() ? 'on_which_day' : null;
+    }
+
+    /** A town, or a postcode, without the street. */
+    private function placeOnly(Heard $words, Context $context): bool
+    {
+        $reading = $this->understanding->read(ValueType::PostalAddress, $words, $context);
+
+        $little = $this->understanding->words->set('function_words');
+        $telling = array_filter($words->tokens, static fn (Token $token): bool => ! isset($little[$token->text]) && $token->text !== 'somewhere');
+        $short = $telling !== [] && count($telling) <= self::NAMES_A_PLACE && $this->understanding->words->phrases('acts', 'dont_know')->in($words->tokens) === false;
+
+        return ! $reading->found() && ($reading->doubt === 'that is only part of an address' || $short);
     }
 
     /** Days to choose from, or the hours of a day that was told before. */

@@ -19,6 +19,9 @@ final readonly class Reprise
     /** A question put again so many times the limit of visits, for whatever reason, goes round in circles. */
     private const ROUNDS = 2;
 
+    /** Titles that are no name of what is asked for: 'When', 'From', 'Arriving at', 'How many animals'. */
+    private const NO_NAME = '/^(?:when|where|who|whom|why|what|which|how|to|from|at|for|until|till|with|by|(?:arriving|leaving|moving|coming|going|starting|ending|finishing|travelling|bringing|paying|using)(?: (?:at|on|from|to))?$|goes|is|has|lives|wants|needs)(?:\b|$)/iu';
+
     public function __construct(private Runners $runners)
     {
     }
@@ -94,6 +97,8 @@ final readonly class Reprise
             return $turn->phrase('again_choice', ['options' => $turn->listed(array_column($field->options, 'label'))]);
         }
         $title = (string) preg_replace('/^(?:your|my|the|a|an)\s+/i', '', $field->title);
+        // 'The when, please' is said of nothing.
+        $title = preg_match(self::NO_NAME, $title) === 1 ? $turn->phrase('value_'.$field->type->value) : $title;
         $title = mb_strtolower(mb_substr($title, 0, 1)).mb_substr($title, 1);
 
         return $turn->phrase($field->type === ValueType::Text ? 'again_words' : 'again_value', ['title' => $title]);

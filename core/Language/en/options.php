@@ -305,5 +305,11 @@ return [
         ['option' => 'birth, births', 'said' => 'birth, new baby, born, baby'],
         ['option' => 'death, deaths', 'said' => 'death, died, passed away, passed, my grandad, my nan, lost my'],
         ['option' => 'adoption', 'said' => 'adoption, adopt, adopting'],
+        ['option' => 'theft, burglary, stolen, robbery', 'said' => 'stole, stolen, nicked, took my, taken, broke in, broken into, break in, break-in, robbed, mugged, burgled, burglars, pinched, missing'],
+        ['option' => 'accident, car accident, collision, crash', 'said' => 'crashed, crash, ran into, run into, hit me, hit my, drove into, bumped, rear ended, pranged, shunted, went into the back, knocked'],
+        ['option' => 'flood, flooding, water damage, escape of water', 'said' => 'flooded, flood, burst pipe, water came in, water through, ceiling came down, soaked'],
+        ['option' => 'fire', 'said' => 'caught fire, burnt, burned down, smoke, flames'],
+        ['option' => 'damage at home, home damage, storm, buildings', 'said' => 'house, ceiling, roof, wall, fence blew, chimney, window smashed, kitchen, bathroom'],
+        ['option' => 'trip, travel, holiday', 'said' => 'flight, luggage, suitcase, abroad, on holiday, airport, cancelled our holiday, passport'],
     ],
 ];

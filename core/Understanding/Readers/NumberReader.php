@@ -266,7 +266,9 @@ final readonly class NumberReader implements Reader
     {
         $lone = $this->words->section('numbers', 'lone');
         foreach ($t as $i => $token) {
-            if (isset($lone[$token->text]) && count($t) <= 6) {
+            // 'None, well, my dad took me round a car park'
+            $apart = $i === 0 && ($t[1] ?? null)?->afterBreak() === true;
+            if (isset($lone[$token->text]) && (count($t) <= 6 || $apart)) {
                 return [[$lone[$token->text], $i, $i]];
             }
             // 'just me', 'only myself'

@@ -452,7 +452,10 @@ final readonly class PostalAddressReader implements Reader
             return $number && $kind && ($lines['town'] !== '' || $lines['code'] !== '');
         }
 
-        return $kind && ($number || $lines['town'] !== '' || $lines['code'] !== '') || $number && ($lines['code'] !== '' || $lines['town'] !== '') || $lines['street'] !== '' && $lines['code'] !== '' && $lines['town'] !== '';
+        // 'Hillside Sixth Form, Dean Road' is found by its name.
+        $named = $kind && preg_match('/^\S+(?: \S+)+, /', $lines['street']) === 1;
+
+        return $named || $kind && ($number || $lines['town'] !== '' || $lines['code'] !== '') || $number && ($lines['code'] !== '' || $lines['town'] !== '') || $lines['street'] !== '' && $lines['code'] !== '' && $lines['town'] !== '';
     }
 
     /**

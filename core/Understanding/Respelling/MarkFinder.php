@@ -104,7 +104,9 @@ final readonly class MarkFinder
     private function run(array $t, int $i): ?array
     {
         $letters = $this->letters($t, $i, false) ?? $this->byNames($t, $i);
-        if ($letters === null || strlen($letters[0]) < 2) {
+        // The two letters of 'jodie m a at example dot com' belong to the address, and spell nothing again.
+        $ofAddress = $letters !== null && strlen($letters[0]) <= 2 && ! $t[$i]->afterBreak() && ($t[$letters[1]]->text ?? '') === 'at';
+        if ($letters === null || strlen($letters[0]) < 2 || $ofAddress) {
             return null;
         }
 
