@@ -10,7 +10,6 @@ use Ringo\Language\Tokenizer;
 use Ringo\Language\Vocabulary;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
-use Ringo\Understanding\Numerals;
 use Ringo\Understanding\Reader;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Repairs;
@@ -20,12 +19,6 @@ final class ChoiceReader implements Reader
 {
     private const SMALL = ['the', 'a', 'an', 'of', 'to', 'and', 'or', 'one', 'ones', 'for', 'in', 'on', 'at', 'my', 'your', 'our', 'it', 'is', 'i', 'we', 'me', 'with', 'that', 'this', 'please', 'be', 'do', 'need', 'want', 'would', 'like', 'have', 'get', 'can', 'will', 'you', 'some', 'any', 'no', 'not', 'yes', 'by', 'from', 'up', 'if', 'about', 'just', 'are', 'was', 'as'];
 
-    /** Nobody counts further down a list to pick one: 'the twelfth' is a day. */
-    private const PICKED_BY_PLACE = 6;
-
-    /** What may stand beside a number that picks an option. */
-    private const BESIDE_A_PLACE = ['please', 'then', 'the', 'thanks', 'option', 'number', 'choice', 'um', 'er', 'ok', 'yes'];
-
     /** How sure an option is that was named alone, before others were spoken of. */
     private const AT_ONCE = 0.85;
 
@@ -34,7 +27,9 @@ final class ChoiceReader implements Reader
 
     private readonly Repairs $repairs;
 
-    private readonly Numerals $numerals;
+    private readonly OptionPlaces $places;
+
+    private readonly OptionLikeness $alike;
 
     private readonly Stemmer $stemmer;
 
@@ -49,7 +44,8 @@ final class ChoiceReader implements Reader
     public function __construct(private readonly Vocabulary $words)
     {
         $this->repairs = new Repairs($words);
-        $this->numerals = new Numerals($words);
+        $this->places = new OptionPlaces($words);
+        $this->alike = new OptionLikeness(self::SMALL);
         $this->stemmer = new Stemmer;
         $this->tokenizer = new Tokenizer;
         $numbers = $words->section('numbers', 'units') + $words->section('numbers', 'teens');
@@ -181,7 +177,7 @@ final class ChoiceReader implements Reader
             return null;
         }
 
-        return $this->position($t, $context, $heard) ?? $this->alike($t, $context, $heard);
+        return $this->places->in($t, $context, $heard) ?? $this->alike->in($t, $context, $heard);
     }
 
     /**
@@ -275,7 +271,7 @@ final class ChoiceReader implements Reader
         $keys = array_keys($all);
         $ambiguous = array_filter($hits, static fn (array $a): bool => array_filter($hits, static fn (array $b): bool => $b[0] !== $a[0] && $b[1] === $a[1] && $b[2] === $a[2]) !== []);
         if ($ambiguous !== [] && count($ambiguous) === count($hits)) {
-            $scored = $this->alike($t, $context, $heard);
+            $scored = $this->alike->in($t, $context, $heard);
             if ($scored instanceof Reading) {
                 return $scored;
             }
@@ -289,177 +285,11 @@ final class ChoiceReader implements Reader
         return 'more than one was named: '.implode(', ', $keys);
     }
 
-    /** @param list<Token> $t 'the second one', 'number two', 'the last', 'option three', 'two' */
-    private function position(array $t, Context $context, Heard $heard): Reading|string|null
-    {
-        $count = count($context->options);
-        $found = [];
-        foreach ($t as $i => $token) {
-            $word = $token->text;
-            $next = $t[$i + 1]->text ?? '';
-            $nth = $this->numerals->ordinal($t, $i);
-            $index = null;
-            $length = 1;
-            // In a longer sentence 'last' and the like name an option only as 'the last one': not in 'used you last year'.
-            $somewhere = in_array($t[$i - 2]->text ?? '', ['at', 'on', 'to', 'from', 'in', 'off', 'near'], true);
-            if (in_array($word, ['last', 'final', 'latter', 'bottom', 'former', 'top', 'middle'], true) && count($t) > 3 && ($somewhere || ! (in_array($t[$i - 1]->text ?? '', ['the', 'that'], true) && in_array($next, ['', 'one', 'option', 'choice', 'please', 'of'], true)))) {
-                continue;
-            }
-            // 'A first look' and 'my second child' count things, and pick nothing.
-            $counts = in_array($t[$i - 1]->text ?? '', ['a', 'an', 'my', 'our', 'his', 'her', 'their', 'your'], true);
-            if (
-                $nth !== null
-                && ! $counts
-                && ! $this->ofADay($t, $i, $nth->whole(), $next)
-                && ! in_array($next, ['floor', 'time', 'name', 'thing', 'week', 'hand', 'of'], true)
-            ) {
-                $index = $nth->whole() - 1;
-                $length = $nth->length;
-                if (in_array($t[$i + $length]->text ?? '', ['last', 'from'], true)) {
-                    $index = $t[$i + $length]->text === 'last' ? $count - $nth->whole() : null;
-                }
-            } elseif (in_array($word, ['last', 'final', 'latter', 'bottom'], true)) {
-                $index = $count - 1;
-            } elseif (in_array($word, ['former', 'top'], true)) {
-                $index = 0;
-            } elseif ($word === 'middle' && $count % 2 === 1) {
-                $index = intdiv($count, 2);
-            } else {
-                $number = $this->numerals->cardinal($t, $i);
-                $led = in_array($t[$i - 1]->text ?? '', ['number', 'option', 'choice', 'press', 'key', 'line', 'item', 'answer'], true);
-                $hour = in_array(
-                    $t[$i - 1]->text ?? '',
-                    ['about', 'around', 'roughly', 'at', 'past', 'to', 'after', 'before', 'half', 'by', 'nearly', 'for'],
-                    true,
-                );
-                $alone = ! $this->numbered($context) && array_filter($t, static fn (Token $other, int $place): bool => $place !== $i && ! in_array($other->text, self::BESIDE_A_PLACE, true), ARRAY_FILTER_USE_BOTH) === [];
-                if ($number !== null && ! $hour && $number->isWhole() && ($led || $alone && count($t) <= 2) && ! ($word === 'one' && ! $led && $i > 0)) {
-                    $index = $number->whole() - 1;
-                }
-            }
-            if ($index !== null) {
-                if ($index < 0 || $index >= $count) {
-                    return 'there is no such option';
-                }
-                $found[$index] = [$i, $length];
-            }
-        }
-        if (count($found) !== 1) {
-            return $found === [] ? null : 'more than one was named';
-        }
-        $index = array_key_first($found);
-
-        return $this->reading($context->options[$index]['key'], 0.9, $t, $found[$index][0], $found[$index][1], $heard);
-    }
-
-    /** Whether options are called by numbers, so that 'four' is a name and no place: 'year four'. */
-    private function numbered(Context $context): bool
-    {
-        foreach ($context->options as $option) {
-            foreach ($this->tokenizer->words($option['label']) as $word) {
-                if (preg_match('/\d/', $word) === 1 || isset($this->words->section('numbers', 'units')[$word])) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
-    }
-
-    /**
-     * 'The weekend of the twelfth', 'on the third': a day, and no place in a list.
-     *
-     * @param list<Token> $t
-     */
-    private function ofADay(array $t, int $i, int $nth, string $next): bool
-    {
-        $before = ($t[$i - 1]->text ?? '') === 'the' ? $i - 2 : $i - 1;
-        $picks = in_array($next, ['one', 'option', 'choice'], true);
-
-        return ! $picks
-            && ($nth > self::PICKED_BY_PLACE || in_array($t[$before]->text ?? '', ['on', 'of', 'by', 'from', 'until', 'till', 'before', 'after', 'since', 'for'], true));
-    }
-
-    /**
-     * The option that shares the most telling words, forgiving the recogniser small errors.
-     *
-     * @param list<Token> $t
-     */
-    private function alike(array $t, Context $context, Heard $heard): Reading|string|null
-    {
-        $bags = [];
-        $holders = [];
-        foreach ($context->options as $option) {
-            foreach (OptionNames::of($option) as [$phrase, $weight]) {
-                $telling = array_values(array_filter($this->tokenizer->words($phrase), static fn (string $word): bool => ! in_array($word, self::SMALL, true) && (strlen($word) > 1 || ctype_digit($word))));
-                // One word out of a saying of several tells little: 'time' of 'leave it this time'.
-                $weight = $phrase === $option['label'] ? $weight : $weight / max(1, count($telling));
-                foreach ($telling as $word) {
-                    $stem = $this->stemmer->stem($word);
-                    $bags[$option['key']][$stem] = max($bags[$option['key']][$stem] ?? 0, $weight);
-                    $holders[$stem][$option['key']] = true;
-                }
-            }
-        }
-        $scores = [];
-        $first = [];
-        $last = [];
-        foreach ($t as $i => $token) {
-            if (in_array($token->text, self::SMALL, true)) {
-                continue;
-            }
-            $stem = $this->stemmer->stem($token->text);
-            foreach ($bags as $key => $bag) {
-                $best = 0.0;
-                foreach ($bag as $other => $weight) {
-                    // What nobody asked for is not taken from a word that is only like it: 'last night' is no eight.
-                    $same = ($context->asked || $stem === (string) $other ? $this->sameness($stem, (string) $other) : 0.0) * $weight / count($holders[$other]);
-                    $best = max($best, $same);
-                }
-                if ($best > 0) {
-                    $scores[$key] = ($scores[$key] ?? 0.0) + $best;
-                    $first[$key] ??= $i;
-                    $last[$key] = $i;
-                }
-            }
-        }
-        arsort($scores);
-        $keys = array_keys($scores);
-        if ($keys === [] || $scores[$keys[0]] < 0.6) {
-            return null;
-        }
-        $lead = $scores[$keys[0]] - ($scores[$keys[1] ?? ''] ?? 0.0);
-        if ($lead < 0.3) {
-            return 'that fits more than one: '.implode(', ', array_slice($keys, 0, 3));
-        }
-        $key = (string) $keys[0];
-
-        return $this->reading($key, 0.6 + 0.22 * min(1.0, $lead), $t, $first[$key], $last[$key] - $first[$key] + 1, $heard);
-    }
-
-    /** Likeness of two stems from 0 to 1: equal, one letter off, or alike in sound. */
-    private function sameness(string $a, string $b): float
-    {
-        if ($a === $b) {
-            return 1.0;
-        }
-        if (strlen($a) < 4 || strlen($b) < 4 || ctype_digit($a) || ctype_digit($b)) {
-            return 0.0;
-        }
-        $distance = levenshtein(substr($a, 0, 60), substr($b, 0, 60));
-        $length = max(strlen($a), strlen($b));
-        if ($distance <= ($length >= 8 ? 2 : 1) && $length >= 5) {
-            return 0.8;
-        }
-
-        return $length >= 5 && metaphone($a) === metaphone($b) && strlen(metaphone($a)) >= 3 ? 0.75 : 0.0;
-    }
-
     /** @param list<Token> $denied with everything else denied, the one that is left */
     private function excluded(array $denied, Context $context, Heard $heard): ?Reading
     {
         $out = array_unique(array_column($this->exact($denied, $context), 0));
-        if ($out === [] && ($alike = $this->position($denied, $context, $heard) ?? $this->alike($denied, $context, $heard)) instanceof Reading) {
+        if ($out === [] && ($alike = $this->places->in($denied, $context, $heard) ?? $this->alike->in($denied, $context, $heard)) instanceof Reading) {
             $out = [$alike->value];
         }
         $left = array_values(array_filter($context->options, static fn (array $option): bool => ! in_array($option['key'], $out, true)));
