@@ -167,7 +167,7 @@ final readonly class Wiring
             Mode::Handover->value => new Modes\HandingOver($understanding, $this->phrases, $answering),
         ]);
         $this->walker = new Walker($runners, $this->modes, new Reprise($runners), $readBack);
-        $this->orders = $this->orders($understanding, $topics, $switch, $corrections, $keeper, $runners, $replies, $names, $settled);
+        $this->orders = $this->orders($understanding, $topics, $switch, $corrections, $keeper, $runners, $replies, $names, $settled, $choices);
     }
 
     public function order(Weighing $weighing): TurnOrder
@@ -176,7 +176,7 @@ final readonly class Wiring
     }
 
     /** @return array<string, TurnOrder> */
-    private function orders(Understanding $understanding, Topics $topics, TopicSwitch $switch, Corrections $corrections, Keeper $keeper, Runners $runners, Replies $replies, FieldNames $names, Settled $settled): array
+    private function orders(Understanding $understanding, Topics $topics, TopicSwitch $switch, Corrections $corrections, Keeper $keeper, Runners $runners, Replies $replies, FieldNames $names, Settled $settled, Steps\ChooseRunner $choices): array
     {
         $person = new PersonWanted;
         $leaving = new Order\Leaving($understanding, $this->phrases);
@@ -197,6 +197,7 @@ final readonly class Wiring
             $objection,
             $answer,
             new Order\TopicCorrection($corrections, $keeper),
+            new Order\MenuCorrection($corrections, $choices, $understanding),
             new Order\SideQuestion($replies, $topics, $switch, $objection),
             new Order\TopicChange($topics, $switch),
             new Order\Person($person),

@@ -24,6 +24,8 @@ final readonly class Parts
     /** So few telling words name a town at most. */
     private const NAMES_A_PLACE = 3;
 
+    private const BEFORE_A_PLACE = ['in', 'near', 'at', 'just', 'the', 'by', 'outside', 'from', 'to', 'over'];
+
     private const DAY_PART = '/\b(?:in the )?(morning|afternoon|evening)\b/';
 
     /** Words besides figures that a piece of a number may hold. */
@@ -85,6 +87,7 @@ final readonly class Parts
         $turn->state->parts[$field->key] = trim(($before ?? '').' '.match ($field->type) {
             ValueType::PersonName => (string) $reading->value,
             ValueType::DateTime => $this->half($words, $context),
+            ValueType::PostalAddress => $this->placeName($words),
             default => $words->cleaned(),
         });
         $turn->trace->rule("{$field->key}: only part of it so far, “{$turn->state->parts[$field->key]}”");
@@ -180,14 +183,36 @@ final readonly class Parts
         $telling = array_filter($words->tokens, static fn (Token $token): bool => ! isset($little[$token->text]) && $token->text !== 'somewhere');
         $short = $telling !== [] && count($telling) <= self::NAMES_A_PLACE && $this->understanding->words->phrases('acts', 'dont_know')->in($words->tokens) === false;
 
-        return ! $reading->found() && ($reading->doubt === 'that is only part of an address' || $short);
+        $first = $words->tokens[0]->text ?? '';
+        $name = isset($this->understanding->words->set('given_names')[$first]) && ! isset($this->understanding->words->set('everyday_words')[$first]);
+        $opens = ! isset($little[$first]) || in_array($first, self::BEFORE_A_PLACE, true);
+        $figures = array_filter($words->tokens, static fn (Token $token): bool => $token->isDigits());
+
+        return ! $reading->found() && ($reading->doubt === 'that is only part of an address' || $short && $opens && ! $name && $figures === []);
+    }
+
+    /** 'Somewhere in Chester, we have not completed yet': Chester. */
+    private function placeName(Heard $words): string
+    {
+        $little = $this->understanding->words->set('function_words');
+        $name = [];
+        foreach ($words->tokens as $token) {
+            if ($name !== [] && $token->afterBreak()) {
+                break;
+            }
+            if ($name !== [] || ! isset($little[$token->text]) && $token->text !== 'somewhere') {
+                $name[] = $token->original;
+            }
+        }
+
+        return implode(' ', $name);
     }
 
     /** Days to choose from, or the hours of a day that was told before. */
     private function someMoments(Heard $words, ?string $before): ?string
     {
         if ($before === null) {
-            return $this->someDays($words) ? 'which_day_of_those' : null;
+            return $this->someDays($words) ? 'which_day_of_those' : ($this->partOfDay($words) ? 'on_which_day' : null);
         }
 
         return $this->partOfDay($words) && ! $this->partOfDay($this->understanding->hear($before)) ? 'what_hour_exactly' : null;

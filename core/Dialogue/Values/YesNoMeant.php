@@ -114,6 +114,12 @@ final readonly class YesNoMeant
         'week',
     ];
 
+    /** Words that may stand before a yes or a no. */
+    private const BEFORE_IT = ['oh', 'hello', 'hi', 'hiya', 'well', 'um', 'er', 'erm', 'ah', 'ooh', 'right', 'so', 'and', 'morning', 'afternoon', 'good', 'actually'];
+
+    /** Questions that offer to do something at some time. */
+    private const OFFERS = '/\b(?:shall|should|can|could|may|would you like|do you want)\b.*\b(?:ring|call|phone|come|visit|speak|talk|deliver|collect|fetch|book)/i';
+
     /** Words behind a number that is no count. */
     private const OF_AN_HOUR = ["o'clock", 'am', 'pm', 'thirty', 'fifteen', 'ish', 'past', 'to'];
 
@@ -169,9 +175,9 @@ final readonly class YesNoMeant
         if ($read->value && $this->onlyAcknowledges($heard, $question)) {
             return Reading::of(true, min($read->confidence, self::UNSURE), $read->said, $read->start, $read->end);
         }
-        $meant = $this->model->of($heard->original, $question, $read->value);
+        $meant = $this->model->of($heard->cleaned(), $question, $read->value);
         [$for, $against] = $read->value ? [$meant->yes, $meant->no] : [$meant->no, $meant->yes];
-        $first = $heard->tokens[0] ?? $heard->all[0] ?? null;
+        $first = $this->firstThatTells($heard);
         $opens = $first !== null && isset($this->plain[$first->text]);
         // 'She is, yes' ends with it.
         $last = $heard->tokens[count($heard->tokens) - 1] ?? null;
@@ -199,6 +205,13 @@ final readonly class YesNoMeant
         return $days && ! $ofTime && count($beside) <= self::LITTLE_BESIDE;
     }
 
+    /** 'After five', 'about half nine': an hour and nothing else. */
+    private function onlyHours(Heard $heard): bool
+    {
+        return preg_match('/^(?:any ?time )?(?:after|before|around|about|from|until|till|by) (?:about )?(?:half (?:past )?|quarter (?:past|to) )?(?:\d{1,2}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|noon|lunch|midday|work|school)\b/', $heard->cleaned()) === 1
+            && count($heard->tokens) <= self::SHORT;
+    }
+
     /** 'Ok thank you' to 'is anybody hurt' hears the question out and answers nothing; to 'shall I book it' it agrees. */
     private function onlyAcknowledges(Heard $heard, string $question): bool
     {
@@ -215,8 +228,9 @@ final readonly class YesNoMeant
             return $restated;
         }
         $question = $this->question($turn);
-        if ($this->onlyDays($heard, $question)) {
-            return Reading::none();
+        if ($this->onlyDays($heard, $question) || $this->onlyHours($heard)) {
+            // 'After five' to 'shall she ring you' says when, and so that she shall.
+            return preg_match(self::OFFERS, $question) === 1 ? Reading::of(true, self::UNSURE, $heard->original, 0, strlen($heard->original)) : Reading::none();
         }
         $guess = $this->counted($heard, $question) ?? $this->guess($heard, $question);
 
@@ -249,9 +263,22 @@ final readonly class YesNoMeant
         if ($question === '' || $heard->isEmpty()) {
             return Reading::none();
         }
-        $meant = $this->model->of($heard->original, $question, null);
+        $meant = $this->model->of($heard->cleaned(), $question, null);
 
         return $meant->sureness() >= self::MEANT ? Reading::of($meant->leans(), self::UNSURE, $heard->original, 0, strlen($heard->original)) : Reading::none();
+    }
+
+    /** The first word behind a greeting and the like: 'oh hello, yes'. */
+    private function firstThatTells(Heard $heard): ?Token
+    {
+        $tokens = $heard->tokens === [] ? $heard->all : $heard->tokens;
+        foreach ($tokens as $token) {
+            if (! in_array($token->text, self::BEFORE_IT, true)) {
+                return $token;
+            }
+        }
+
+        return $tokens[0] ?? null;
     }
 
     /** Whether a word behind a 'no' is what there is none of. */

@@ -52,7 +52,7 @@ return [
         'any day', 'most days', 'some day', 'one day', 'soon', 'as soon as possible', 'soon as you can', 'as soon as you can',
     ],
     'some_hours' => [
-        'morning', 'in the morning', 'afternoon', 'in the afternoon', 'evening', 'in the evening', 'after work', 'before work', 'after lunch', 'before lunch', 'after school', 'before school', 'after the school run', 'before the school run',
+        'morning', "morning's", 'mornings', "afternoon's", 'afternoons', "evening's", 'evenings', 'in the morning', 'afternoon', 'in the afternoon', 'evening', 'in the evening', 'after work', 'before work', 'after lunch', 'before lunch', 'after school', 'before school', 'after the school run', 'before the school run',
         'school run', 'after dinner', 'after tea', 'breakfast time', 'bedtime', 'late', 'early', 'after dark', 'daytime',
     ],
     // A day told by its evening.

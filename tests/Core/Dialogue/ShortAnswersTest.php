@@ -78,6 +78,38 @@ final class ShortAnswersTest extends TestCase
         self::assertSame('ask_guests', $call->state->step, 'and not read back');
     }
 
+    public function testAQuestionBesideTheYesDoesNotTurnIt(): void
+    {
+        $call = Conversation::asking(['content' => ['type' => 'boolean', 'title' => 'Content'], 'guests' => self::FIELDS['guests']], ['content' => 'Were you content with it?', 'guests' => 'How many people?'])
+            ->says('oh hello yes, can I just say he was brilliant');
+
+        self::assertTrue($call->value('content'), $call->heard());
+    }
+
+    public function testAnHourSaysYesToAnOffer(): void
+    {
+        $call = Conversation::asking(['ring' => ['type' => 'boolean', 'title' => 'Ring'], 'guests' => self::FIELDS['guests']], ['ring' => 'Shall the manager ring you about it?', 'guests' => 'How many people?'])
+            ->says('after five', 'yes');
+
+        self::assertTrue($call->value('ring'), $call->heard());
+    }
+
+    public function testATownIsAskedForItsStreet(): void
+    {
+        $call = Conversation::asking(['where' => ['type' => 'string', 'format' => 'postal-address', 'title' => 'Where']], ['where' => 'Where are you moving to?'])->says('somewhere in Chester');
+        self::assertStringContainsString('street', (string) end($call->spoken));
+
+        self::assertSame('12 Orchard Way, Chester', $call->says('12 Orchard Way')->value('where'), $call->heard());
+    }
+
+    public function testAFieldWithoutANameIsAskedForByWhatItIs(): void
+    {
+        $call = Conversation::asking(['when' => ['type' => 'string', 'format' => 'date', 'title' => 'When']], ['when' => 'When shall we come?'])->says('purple monkeys');
+
+        self::assertStringContainsString('day', (string) end($call->spoken));
+        self::assertStringNotContainsString('the when', strtolower($call->heard()));
+    }
+
     public function testWhatSomebodyCannotHaveIsWanted(): void
     {
         $call = Conversation::asking(self::FIELDS, ['heavy' => 'Does anybody eat vegan, vegetarian or without nuts?'])->says("my nephew can't have nuts and there's a couple of veggies");

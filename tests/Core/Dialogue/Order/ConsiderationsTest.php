@@ -77,6 +77,10 @@ final class ConsiderationsTest extends TestCase
             ['dentist', ['I want to cancel', 'Ann Poole', 'yes', 'friday'], 'sorry, I meant monday'],
             ['heating', ['my boiler wants servicing', 'a service', 'worcester', 'five years', 'no', '12 Mill Lane Oldmere', 'yes', 'friday', 'Ann Poole', 'yes', '07700 900123', 'yes'], 'sorry, I meant monday'],
         ],
+        'MenuCorrection' => [
+            ['courier', ['track a parcel'], 'sorry, I want to send a parcel'],
+            ['courier', ['send'], 'no, actually, track a parcel'],
+        ],
         'TopicChange' => [
             ['maren', ['I need a mini digger'], 'can you pass on a message for me'],
             ['maren', ['I need to keep the digger for longer'], 'I have a query on my invoice'],
