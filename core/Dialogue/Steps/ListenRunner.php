@@ -232,12 +232,13 @@ final readonly class ListenRunner implements AskingRunner
 
             return null;
         }
+        $toKnow = $this->wanting->toKnow($hearing);
         if ($reply->asksBack()) {
-            return ($wonders || $this->wanting->toKnow($hearing)) && $top < Topics::FITS ? $reply : null;
+            return $toKnow || $wonders && $top < Topics::FITS ? $reply : null;
         }
-        $sure = $known->confidence >= ($wonders ? self::SURE_WHERE_ASKED : self::SURE_ANSWER);
+        $sure = $known->confidence >= ($wonders || $toKnow ? self::SURE_WHERE_ASKED : self::SURE_ANSWER);
 
-        return $top < Topics::FITS || $sure && ($known->informs && $top < Topics::CLEAR || $wonders || $this->wanting->toKnow($hearing)) ? $reply : null;
+        return $top < Topics::FITS || $sure && ($known->informs && $top < Topics::CLEAR || $wonders || $toKnow) ? $reply : null;
     }
 
     /** 'Do you have mini diggers' is said by whoever wants one, where a topic begins by asking for it. */

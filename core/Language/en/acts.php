@@ -41,6 +41,7 @@ return [
         "i've ordered", "we've ordered", "i've got an appointment", "i've an appointment", 'i have an appointment', "i've got a booking", 'i have a booking', 'we have a booking', "we've got a booking", "i've got a reservation",
         'we have a reservation', 'i have a reservation', "we've got a reservation", 'was supposed to', 'were supposed to', 'was meant to', 'were meant to', 'should have been here', 'should have come', 'should have arrived',
         'change my', 'move my', 'cancel my', 'rearrange my', 'reschedule my', 'postpone my', 'extend my', 'shorten my', 'swap my', 'amend my', 'cut my', 'change our', 'move our', 'cancel our', 'rearrange our', 'extend our',
+        'can it be', 'could it be', 'can we make it', 'could we make it', 'can you make it', 'could you make it', 'can i make it', 'could i make it', 'could you move it', 'can you move it', 'can we move it', 'could we move it',
         'one of your', 'off you', 'from you last', 'you sent me', 'you sent us', 'you delivered', 'you fitted', 'you installed', 'you sold me', 'you sold us', "i've hired", "we've hired", 'i hired', 'we hired', 'on hire from you',
         "nobody's come", 'nobody has come', "nobody's turned up", 'nobody turned up', "hasn't turned up", "hasn't arrived", "haven't turned up", "haven't arrived",
     ],

@@ -167,11 +167,18 @@ final readonly class NumberReader implements Reader
     private function allNumbers(array $t): array
     {
         $found = [];
+        $alone = count($t) === 1;
         for ($i = 0, $n = count($t); $i < $n;) {
             $measured = $this->measured($t, $i);
             if ($measured !== null) {
                 $found[] = [$measured[0], $i, $i + $measured[1] - 1];
                 $i += $measured[1];
+
+                continue;
+            }
+            // 'Oh yes, the old machine'
+            if (in_array($t[$i]->text, ['oh', 'o'], true) && ! $alone && $this->numerals->cardinal($t, $i + 1) === null) {
+                $i++;
 
                 continue;
             }

@@ -175,10 +175,12 @@ final readonly class PostalAddressReader implements Reader
             if ($i > 2 && $token->afterBreak() && in_array($t[$i + 1]->text ?? '', ["o'clock", 'oclock', 'am', 'pm', 'sharp'], true) || $i > 2 && $token->afterBreak() && in_array($token->text, ['half', 'quarter', 'around', 'about', 'any', 'anytime', 'after', 'before', 'at'], true) && preg_match('/^(?:\d|past|to|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|time|half|quarter)/', $t[$i + 1]->text ?? '') === 1) {
                 return array_slice($t, 0, $i);
             }
+            // 'Mill Street for about six'
+            $about = in_array($t[$i + 1]->text ?? '', ['about', 'around', 'half', 'quarter'], true) ? $i + 2 : $i + 1;
             if (
                 $i > 1
-                && $token->text === 'at'
-                && $this->numberAt($t, $i + 1) !== null
+                && in_array($token->text, ['at', 'for', 'by', 'about', 'around'], true)
+                && ($about > $i + 1 || $this->numberAt($t, $i + 1) !== null)
                 && count($t) - $i <= self::HOUR
                 && $this->hasStreet(array_slice($t, 0, $i))
                 && ! $this->hasStreet(array_slice($t, $i))
