@@ -30,6 +30,8 @@ final readonly class Matter
 
     private const FRESH = ['service' => '', 'area' => null, 'wish' => [], 'offered' => [], 'refused' => [], 'held' => null, 'all' => [], 'series' => null, 'reference' => null, 'which' => [], 'finds' => ['name' => null, 'date' => null, 'tries' => 0], 'asks' => 'wish', 'tries' => 0, 'question' => ''];
 
+    private const OF_SOMEBODY = [ValueType::PersonName, ValueType::Phone, ValueType::Email, ValueType::PostalAddress];
+
     private function __construct(public Turn $turn, public BookStep $step, public Appointments $book, public Diaries $diaries, public Negotiation $negotiation, private Vocabulary $words)
     {
     }
@@ -120,10 +122,18 @@ final readonly class Matter
         return $read['rest'];
     }
 
-    /** @return list<string> what the caller said last */
+    /** @return list<string> what the caller said last, without what told who or where somebody is: 'Jan Moss' wishes for no January */
     public function lately(): array
     {
-        return array_slice($this->turn->state->said, -self::LATELY);
+        $told = [];
+        foreach ($this->turn->state->values as $key => $held) {
+            if (in_array($this->turn->script->sheet->field($key)?->type, self::OF_SOMEBODY, true) && $held->said !== '') {
+                $told[] = $held->said;
+            }
+        }
+        $lately = array_map(static fn (string $said): string => trim(str_ireplace($told, '', $said)), array_slice($this->turn->state->said, -self::LATELY));
+
+        return array_values(array_filter($lately, static fn (string $said): bool => $said !== ''));
     }
 
     /** @return array{name: ?string, number: ?string, area: ?string, note: string} */
