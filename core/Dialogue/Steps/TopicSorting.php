@@ -267,7 +267,7 @@ final readonly class TopicSorting
 
             return $this->entry->enter($turn, $step, $implied, $hearing->heard);
         }
-        $yes = $step->topics !== [] && $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain())->value === true;
+        $yes = $step->topics !== [] && ! $hearing->asks() && $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain())->value === true;
         if ($yes && $this->phrases->content($hearing->heard->tokens) <= 1) {
             $turn->trace->rule('a bare yes: asks what for');
 

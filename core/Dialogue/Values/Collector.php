@@ -81,6 +81,9 @@ final class Collector
 
             return $without ? $reading : $this->kinds->said($field->options, $heard) ?? $reading;
         }
+        if ($field->type === ValueType::Duration && ! $reading->found()) {
+            return $this->days->length($turn, $field, $heard, $this->context($turn, $field));
+        }
         $reading = $this->days->of($turn, $field, $heard, $reading, $this->context($turn, $field));
         if ($field->type !== ValueType::YesNo) {
             return $this->hours->of($turn, $field, $heard, $reading);
@@ -133,10 +136,40 @@ final class Collector
             if ($cued === null && $asked !== null && $field->type === ValueType::Number && $counts) {
                 continue;
             }
+            if ($cued === null && $field->type === ValueType::Number && ! $this->countsIt($turn, $field, $heard, $reading)) {
+                continue;
+            }
             $rivals[] = [$field, $reading, $cued !== null ? 1 : 0];
         }
 
         return $this->apart($turn, $rivals);
+    }
+
+    /** Whether what a number counts is what the field is about: 'two tyres' tells of no mileage. */
+    private function countsIt(Turn $turn, Field $field, Heard $heard, Reading $number): bool
+    {
+        $after = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->start >= $number->end));
+        $noun = $after[0] ?? null;
+        // The five of 'it's on the V5'
+        if (preg_match('/\pL$/u', substr($heard->original, 0, $number->start)) === 1) {
+            return false;
+        }
+        $words = $this->understanding->words;
+        if ($noun === null || $noun->afterBreak() || isset($words->set('function_words')[$noun->text]) || $this->understanding->read(ValueType::Date, $noun->text, $this->context($turn, $field))->found()) {
+            return true;
+        }
+        $people = [...$words->section('questions', 'of_people'), ...$words->section('numbers', 'people')];
+        if (in_array($noun->text, $people, true)) {
+            return true;
+        }
+        $question = $turn->asking($field->key)->prompt->variants[0] ?? '';
+        // 'How many would be staying' counts what was told before: 'two cats'.
+        $open = preg_match('/\bhow many (?:would|will|of|are|do|does|is|have|should|can|shall|were|did)\b/i', $question) === 1;
+        $options = ! $open ? [] : array_merge(...array_map(static fn (Field $one): array => [...array_column($one->options, 'label'), ...array_merge(...array_column($one->options, 'phrases'))], array_values($turn->script->sheet->fields)));
+        $about = mb_strtolower(implode(' ', [$field->key, $field->title, $field->description, $question, ...$options]));
+        $stem = rtrim($noun->text, 's');
+
+        return preg_match('/\b'.preg_quote($stem, '/').'/u', str_replace('_', ' ', $about)) === 1;
     }
 
     /** Whether a field has a value that words beside an answer do not change. */

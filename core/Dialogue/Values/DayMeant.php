@@ -24,6 +24,9 @@ final readonly class DayMeant
     /** How sure a day is that is reckoned from another. */
     private const RECKONED = 0.85;
 
+    /** Nothing that is asked for in days or nights is longer. */
+    private const MOST_DAYS = 92;
+
     /** The part of a reply that a length of time must be to stand for the day it ends on. */
     private const WHOLE = 0.8;
 
@@ -58,6 +61,19 @@ final readonly class DayMeant
         $month = $this->isOrdinal($reading) ? $this->monthToldAlone($turn, $context->now) : null;
 
         return $month === null ? $reading : $this->again($field, $heard, $context->at($month)) ?? $reading;
+    }
+
+    /** 'Till Friday' to how many nights, from the day something begins on. */
+    public function length(Turn $turn, Field $field, Heard $heard, Context $context): Reading
+    {
+        $begins = $field->type === ValueType::Duration ? $this->begins($turn, $field) : null;
+        if ($begins === null) {
+            return Reading::none();
+        }
+        $end = $this->understanding->read(ValueType::Date, $heard, $context->at($begins->setTime(12, 0)));
+        $days = is_string($end->value) ? (int) $begins->setTime(0, 0)->diff(new \DateTimeImmutable($end->value, $begins->getTimezone()))->format('%r%a') : 0;
+
+        return $days < 1 || $days > self::MOST_DAYS ? Reading::none() : Reading::of("P{$days}D", self::RECKONED, (string) $end->said, $end->start, $end->end);
     }
 
     /** The day that was told last in this call for another field. */

@@ -97,13 +97,17 @@ final readonly class MoneyReader implements Reader
     private function amounts(array $t, Context $context): array
     {
         $found = [];
+        $odd = false;
         for ($i = 0, $n = count($t); $i < $n;) {
             $hit = $this->note($t, $i) ?? $this->amount($t, $i, $context);
             if ($hit !== null) {
                 $found[] = [$hit[0], $hit[1], $i, $i + $hit[2] - 1];
                 $i += $hit[2];
             } else {
-                $i++;
+                // Of figures that make no sum together the last is not taken for one: 'two hundred and twelve five'.
+                $number = $this->numerals->at($t, $i);
+                $odd = $odd || $number !== null && ($number->length > 1 || isset($t[$i + 1]) && $this->numerals->at($t, $i + 1) !== null);
+                $i += max(1, $number->length ?? 1);
             }
         }
         $named = array_values(array_filter($found, static fn (array $amount): bool => $amount[1] !== null));
@@ -111,7 +115,7 @@ final readonly class MoneyReader implements Reader
             return $named;
         }
 
-        return $context->asked ? $found : [];
+        return $context->asked && ! $odd ? $found : [];
     }
 
     /**

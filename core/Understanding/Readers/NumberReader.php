@@ -279,7 +279,7 @@ final readonly class NumberReader implements Reader
                 return [[$lone[$token->text], $i, $i]];
             }
             // 'just me', 'only myself'
-            if (in_array($token->text, ['just', 'only'], true) && in_array($t[$i + 1]->text ?? '', ['me', 'myself'], true) && ! isset($t[$i + 2])) {
+            if (in_array($token->text, ['just', 'only'], true) && in_array($t[$i + 1]->text ?? '', ['me', 'myself', 'him', 'her', 'it'], true) && ! isset($t[$i + 2])) {
                 return [[1, $i, $i + 1]];
             }
             if (in_array($token->text, ['zero', 'nought', 'nil', 'zilch', 'naught'], true)) {

@@ -94,6 +94,23 @@ final class ShortAnswersTest extends TestCase
         self::assertTrue($call->value('ring'), $call->heard());
     }
 
+    public function testTheEndOfAStayTellsItsLength(): void
+    {
+        $call = Conversation::asking(['day' => ['type' => 'string', 'format' => 'date', 'title' => 'Arrival'], 'nights' => self::FIELDS['nights']], ['day' => 'Which night would you arrive?', 'nights' => 'For how many nights?'])
+            ->says('Wednesday the first of April', 'till Friday');
+
+        self::assertSame('P2D', $call->value('nights'), $call->heard());
+    }
+
+    #[TestWith(['two tyres on a Vorran V5', null])]
+    #[TestWith(['it has done forty thousand miles', 40000])]
+    public function testANumberTellsOnlyOfWhatItCounts(string $said, ?int $miles): void
+    {
+        $call = Conversation::asking(['work' => ['type' => 'string', 'title' => 'Work wanted'], 'miles' => ['type' => 'number', 'title' => 'Mileage']], ['work' => 'What needs doing to it?', 'miles' => 'How many miles has it done?'])->says($said);
+
+        self::assertSame($miles, $call->value('miles'), $call->heard());
+    }
+
     public function testATownIsAskedForItsStreet(): void
     {
         $call = Conversation::asking(['where' => ['type' => 'string', 'format' => 'postal-address', 'title' => 'Where']], ['where' => 'Where are you moving to?'])->says('somewhere in Chester');
