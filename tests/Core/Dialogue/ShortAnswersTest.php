@@ -102,11 +102,11 @@ final class ShortAnswersTest extends TestCase
         self::assertSame('P2D', $call->value('nights'), $call->heard());
     }
 
-    #[TestWith(['two tyres on a Vorran V5', null])]
-    #[TestWith(['it has done forty thousand miles', 40000])]
+    #[TestWith(['yes, two tyres on a Vorran V5', null])]
+    #[TestWith(['yes, it has done forty thousand miles', 40000])]
     public function testANumberTellsOnlyOfWhatItCounts(string $said, ?int $miles): void
     {
-        $call = Conversation::asking(['work' => ['type' => 'string', 'title' => 'Work wanted'], 'miles' => ['type' => 'number', 'title' => 'Mileage']], ['work' => 'What needs doing to it?', 'miles' => 'How many miles has it done?'])->says($said);
+        $call = Conversation::asking(['work' => ['type' => 'boolean', 'title' => 'Tyres'], 'miles' => ['type' => 'number', 'title' => 'Mileage']], ['work' => 'Does it need tyres?', 'miles' => 'How many miles has it done?'])->says($said);
 
         self::assertSame($miles, $call->value('miles'), $call->heard());
     }
