@@ -53,12 +53,15 @@ final class Collector
 
     private readonly OptionKinds $kinds;
 
+    private readonly WhatCounts $counts;
+
     public function __construct(private readonly Understanding $understanding, private readonly YesNoMeant $meant)
     {
         $this->asking = new Asking($understanding->words);
         $this->hours = new HourMeant($understanding->words);
         $this->days = new DayMeant($understanding);
         $this->kinds = new OptionKinds($understanding->words);
+        $this->counts = new WhatCounts($understanding);
     }
 
     public function context(Turn $turn, Field $field, bool $asked = true): Context
@@ -131,45 +134,13 @@ final class Collector
             if ($answer !== null && $answer->found() && $answer->overlaps($reading)) {
                 continue;
             }
-            // 'Two, but they will be shut in' counts what was asked about, and a bare 'nine' is an hour where one was asked for.
-            $counts = $asked?->type === ValueType::YesNo && $reading->start <= ($heard->tokens[0]->start ?? 0) || $heard->explained($reading->start, $reading->end, $this->understanding->words) >= self::WHOLE;
-            if ($cued === null && $asked !== null && $field->type === ValueType::Number && $counts) {
-                continue;
-            }
-            if ($cued === null && $field->type === ValueType::Number && ! $this->countsIt($turn, $field, $heard, $reading)) {
+            if ($cued === null && $field->type === ValueType::Number && ! $this->counts->tells($turn, $field, $heard, $reading, $asked, $this->context($turn, $field))) {
                 continue;
             }
             $rivals[] = [$field, $reading, $cued !== null ? 1 : 0];
         }
 
         return $this->apart($turn, $rivals);
-    }
-
-    /** Whether what a number counts is what the field is about: 'two tyres' tells of no mileage. */
-    private function countsIt(Turn $turn, Field $field, Heard $heard, Reading $number): bool
-    {
-        $after = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->start >= $number->end));
-        $noun = $after[0] ?? null;
-        // The five of 'it's on the V5'
-        if (preg_match('/\pL$/u', substr($heard->original, 0, $number->start)) === 1) {
-            return false;
-        }
-        $words = $this->understanding->words;
-        if ($noun === null || $noun->afterBreak() || isset($words->set('function_words')[$noun->text]) || $this->understanding->read(ValueType::Date, $noun->text, $this->context($turn, $field))->found()) {
-            return true;
-        }
-        $people = [...$words->section('questions', 'of_people'), ...$words->section('numbers', 'people')];
-        if (in_array($noun->text, $people, true)) {
-            return true;
-        }
-        $question = $turn->asking($field->key)->prompt->variants[0] ?? '';
-        // 'How many would be staying' counts what was told before: 'two cats'.
-        $open = preg_match('/\bhow many (?:would|will|of|are|do|does|is|have|should|can|shall|were|did)\b/i', $question) === 1;
-        $options = ! $open ? [] : array_merge(...array_map(static fn (Field $one): array => [...array_column($one->options, 'label'), ...array_merge(...array_column($one->options, 'phrases'))], array_values($turn->script->sheet->fields)));
-        $about = mb_strtolower(implode(' ', [$field->key, $field->title, $field->description, $question, ...$options]));
-        $stem = rtrim($noun->text, 's');
-
-        return preg_match('/\b'.preg_quote($stem, '/').'/u', str_replace('_', ' ', $about)) === 1;
     }
 
     /** Whether a field has a value that words beside an answer do not change. */

@@ -11,7 +11,6 @@ use Ringo\Language\Token;
 use Ringo\Language\Vocabulary;
 use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Understanding\Heard;
-use Ringo\Understanding\Numerals;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\YesNo\Model;
 use Ringo\Value\ValueType;
@@ -57,81 +56,19 @@ final readonly class YesNoMeant
 
     private PlainQuestion $plainQuestion;
 
-    private Numerals $numerals;
+    private YesNoFigures $figures;
 
     /** @var Phrases<mixed> */
     private Phrases $acknowledges;
 
-    /** @var Phrases<mixed> words that speak of days */
-    private Phrases $days;
-
-    /** Words that stand around days and hours. */
-    private const AROUND_DAYS = [
-        'next',
-        'this',
-        'on',
-        'or',
-        'and',
-        'the',
-        'a',
-        'after',
-        'before',
-        'at',
-        'then',
-        'please',
-        'early',
-        'late',
-        'would',
-        'be',
-        'best',
-        'good',
-        'is',
-        'are',
-        'maybe',
-        'any',
-        'half',
-        'past',
-        'o\'clock',
-        'morning',
-        'mornings',
-        'afternoon',
-        'afternoons',
-        'evening',
-        'one',
-        'two',
-        'three',
-        'four',
-        'five',
-        'six',
-        'seven',
-        'eight',
-        'nine',
-        'ten',
-        'eleven',
-        'twelve',
-        'some',
-        'time',
-        'week',
-    ];
-
     /** Words that may stand before a yes or a no. */
     private const BEFORE_IT = ['oh', 'hello', 'hi', 'hiya', 'well', 'um', 'er', 'erm', 'ah', 'ooh', 'right', 'so', 'and', 'morning', 'afternoon', 'good', 'actually'];
-
-    /** Questions that offer to do something at some time. */
-    private const OFFERS = '/\b(?:shall|should|can|could|may|would you like|do you want)\b.*\b(?:ring|call|phone|come|visit|speak|talk|deliver|collect|fetch|book)/i';
-
-    /** Words behind a number that is no count. */
-    private const OF_AN_HOUR = ["o'clock", 'am', 'pm', 'thirty', 'fifteen', 'ish', 'past', 'to'];
-
-    /** Other words that may stand beside them. */
-    private const LITTLE_BESIDE = 1;
 
     public function __construct(private Model $model, private Vocabulary $vocabulary)
     {
         $words = $vocabulary;
         $this->plainQuestion = new PlainQuestion($words);
-        $this->numerals = new Numerals($words);
-        $this->days = $words->phrases('calendar', 'of_days');
+        $this->figures = new YesNoFigures($words);
         $this->acknowledges = $words->phrases('questions', 'acknowledgements');
         $this->littleWords = $words->set('function_words');
         $this->plain = array_fill_keys($words->section('yes_no', 'plain'), true);
@@ -195,23 +132,6 @@ final readonly class YesNoMeant
         return Reading::of($value, min($read->confidence, self::UNSURE), $read->said, $read->start, $read->end);
     }
 
-    /** 'Next Thursday or Friday' to 'are you registered' is about something else; to 'have you a day in mind' it is a yes. */
-    private function onlyDays(Heard $heard, string $question): bool
-    {
-        $days = $this->days->in($heard->tokens);
-        $ofTime = preg_match('/\b(?:when|day|days|date|time|times|week|month|morning|afternoon|evening|today|tomorrow|appointment|free|available|soon|long|before|since|ago|recent|recently|lately|yet|regular|often|suit|convenient)\b/i', $question) === 1;
-        $beside = array_filter($this->days->without($heard->tokens), static fn (Token $token): bool => ! in_array($token->text, self::AROUND_DAYS, true));
-
-        return $days && ! $ofTime && count($beside) <= self::LITTLE_BESIDE;
-    }
-
-    /** 'After five', 'about half nine': an hour and nothing else. */
-    private function onlyHours(Heard $heard): bool
-    {
-        return preg_match('/^(?:any ?time )?(?:after|before|around|about|from|until|till|by) (?:about )?(?:half (?:past )?|quarter (?:past|to) )?(?:\d{1,2}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|noon|lunch|midday|work|school)\b/', $heard->cleaned()) === 1
-            && count($heard->tokens) <= self::SHORT;
-    }
-
     /** 'Ok thank you' to 'is anybody hurt' hears the question out and answers nothing; to 'shall I book it' it agrees. */
     private function onlyAcknowledges(Heard $heard, string $question): bool
     {
@@ -228,26 +148,17 @@ final readonly class YesNoMeant
             return $restated;
         }
         $question = $this->question($turn);
-        if ($this->onlyDays($heard, $question) || $this->onlyHours($heard)) {
-            // 'After five' to 'shall she ring you' says when, and so that she shall.
-            return preg_match(self::OFFERS, $question) === 1 ? Reading::of(true, self::UNSURE, $heard->original, 0, strlen($heard->original)) : Reading::none();
+        if ($this->figures->ofTime($heard, $question)) {
+            return $this->figures->agrees($question) ? $this->unsure(true, $heard) : Reading::none();
         }
-        $guess = $this->counted($heard, $question) ?? $this->guess($heard, $question);
+        $guess = $this->figures->counts($heard, $question) ? $this->unsure(true, $heard) : $this->guess($heard, $question);
 
         return $guess->found() ? $this->advised($turn, $guess, $heard) : $guess;
     }
 
-    /** 'Two, but they will be shut in' to 'do you have a dog'. */
-    private function counted(Heard $heard, string $question): ?Reading
+    private function unsure(bool $value, Heard $heard): Reading
     {
-        $asksWhether = preg_match('/\b(?:do you have|have you|are there|is there|has (?:he|she|it)|does (?:he|she|it) have|will there be)\b/i', $question) === 1;
-        $first = $heard->tokens[0] ?? null;
-        $number = $first === null || ! $asksWhether ? null : $this->numerals->cardinal($heard->tokens, 0);
-        $next = $number === null ? null : ($heard->tokens[$number->length]->text ?? '');
-
-        return $first === null || $number === null || $number->value < 1 || ! $number->isWhole() || in_array($next, self::OF_AN_HOUR, true)
-            ? null
-            : Reading::of(true, self::UNSURE, $heard->original, 0, strlen($heard->original));
+        return Reading::of($value, self::UNSURE, $heard->original, 0, strlen($heard->original));
     }
 
     private function restated(Turn $turn, Heard $heard): Reading

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Values;
+
+use Ringo\Dialogue\Turn;
+use Ringo\Language\Token;
+use Ringo\Sheet\Field;
+use Ringo\Understanding\Context;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\Understanding;
+use Ringo\Value\ValueType;
+
+/** Whether a number that nobody asked for tells of a field: by what it counts, and by what was asked. */
+final readonly class WhatCounts
+{
+    /** The part of a reply a number must be to answer what was asked and nothing else. */
+    private const WHOLE = 0.9;
+
+    public function __construct(private Understanding $understanding)
+    {
+    }
+
+    /** Whether what a number counts is what the field is about: 'two tyres' tells of no mileage. */
+    public function tells(Turn $turn, Field $field, Heard $heard, Reading $number, ?Field $asked, Context $context): bool
+    {
+        if ($asked !== null && $this->answers($asked, $heard, $number)) {
+            return false;
+        }
+        $after = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->start >= $number->end));
+        $noun = $after[0] ?? null;
+        // The five of 'it's on the V5'
+        if (preg_match('/\pL$/u', substr($heard->original, 0, $number->start)) === 1) {
+            return false;
+        }
+        $words = $this->understanding->words;
+        if ($noun === null || $noun->afterBreak() || isset($words->set('function_words')[$noun->text]) || $this->understanding->read(ValueType::Date, $noun->text, $context)->found()) {
+            return true;
+        }
+        $people = [...$words->section('questions', 'of_people'), ...$words->section('numbers', 'people')];
+        if (in_array($noun->text, $people, true)) {
+            return true;
+        }
+        $question = $turn->asking($field->key)->prompt->variants[0] ?? '';
+        // 'How many would be staying' counts what was told before: 'two cats'.
+        $open = preg_match('/\bhow many (?:would|will|of|are|do|does|is|have|should|can|shall|were|did)\b/i', $question) === 1;
+        $options = ! $open ? [] : array_merge(...array_map(static fn (Field $one): array => [...array_column($one->options, 'label'), ...array_merge(...array_column($one->options, 'phrases'))], array_values($turn->script->sheet->fields)));
+        $about = mb_strtolower(implode(' ', [$field->key, $field->title, $field->description, $question, ...$options]));
+        $stem = rtrim($noun->text, 's');
+
+        return preg_match('/\b'.preg_quote($stem, '/').'/u', str_replace('_', ' ', $about)) === 1;
+    }
+
+    /** 'Two, but they will be shut in' counts what was asked about, and a bare 'nine' is an hour where one was asked for. */
+    private function answers(Field $asked, Heard $heard, Reading $number): bool
+    {
+        return $asked->type === ValueType::YesNo && $number->start <= ($heard->tokens[0]->start ?? 0)
+            || $heard->explained($number->start, $number->end, $this->understanding->words) >= self::WHOLE;
+    }
+}
