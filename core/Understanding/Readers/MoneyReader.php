@@ -97,17 +97,19 @@ final readonly class MoneyReader implements Reader
     private function amounts(array $t, Context $context): array
     {
         $found = [];
-        $odd = false;
+        $odd = -1;
         for ($i = 0, $n = count($t); $i < $n;) {
             $hit = $this->note($t, $i) ?? $this->amount($t, $i, $context);
-            if ($hit !== null) {
+            if ($hit !== null && $i === $odd) {
+                $odd = $i += $hit[2];
+            } elseif ($hit !== null) {
                 $found[] = [$hit[0], $hit[1], $i, $i + $hit[2] - 1];
                 $i += $hit[2];
             } else {
                 // Of figures that make no sum together the last is not taken for one: 'two hundred and twelve five'.
-                $number = $this->numerals->at($t, $i);
-                $odd = $odd || $number !== null && ($number->length > 1 || isset($t[$i + 1]) && $this->numerals->at($t, $i + 1) !== null);
+                $number = $t[$i]->text === 'one' ? null : $this->numerals->cardinal($t, $i);
                 $i += max(1, $number->length ?? 1);
+                $odd = $number === null ? $odd : $i;
             }
         }
         $named = array_values(array_filter($found, static fn (array $amount): bool => $amount[1] !== null));
@@ -115,7 +117,7 @@ final readonly class MoneyReader implements Reader
             return $named;
         }
 
-        return $context->asked && ! $odd ? $found : [];
+        return $context->asked ? $found : [];
     }
 
     /**
