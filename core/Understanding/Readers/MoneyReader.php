@@ -100,7 +100,7 @@ final readonly class MoneyReader implements Reader
         $odd = -1;
         for ($i = 0, $n = count($t); $i < $n;) {
             $hit = $this->note($t, $i) ?? $this->amount($t, $i, $context);
-            if ($hit !== null && $i === $odd) {
+            if ($hit !== null && $hit[1] === null && $i <= $odd) {
                 $odd = $i += $hit[2];
             } elseif ($hit !== null) {
                 $found[] = [$hit[0], $hit[1], $i, $i + $hit[2] - 1];
@@ -108,8 +108,8 @@ final readonly class MoneyReader implements Reader
             } else {
                 // Of figures that make no sum together the last is not taken for one: 'two hundred and twelve five'.
                 $number = $t[$i]->text === 'one' ? null : $this->numerals->cardinal($t, $i);
-                $i += max(1, $number->length ?? 1);
-                $odd = $number === null ? $odd : $i;
+                $odd = $number === null || $number->length === 1 ? $odd : max($odd, $i + $number->length);
+                $i++;
             }
         }
         $named = array_values(array_filter($found, static fn (array $amount): bool => $amount[1] !== null));
