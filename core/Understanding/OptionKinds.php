@@ -19,6 +19,9 @@ final class OptionKinds
     /** Marks of a kind that must be all an option is called: 'no nuts' is no 'no'. */
     private const WHOLE = ['yes', 'no', 'any', 'none', 'new', 'own'];
 
+    /** Words of the longest mark of a kind. */
+    private const LONGEST_MARK = 5;
+
     /** Lists of options whose kinds are remembered. */
     private const REMEMBERED = 200;
 
@@ -28,6 +31,9 @@ final class OptionKinds
 
     /** @var array<string, array<string, Phrases<string>>> sayings by option, by list of options */
     private array $known = [];
+
+    /** @var array<string, list<array{int, int}>>|null */
+    private ?array $marks = null;
 
     public function __construct(private readonly Vocabulary $words)
     {
@@ -116,38 +122,73 @@ final class OptionKinds
      */
     private function ofKinds(array $options, bool $opening): array
     {
+        $kinds = $this->words->section('options', 'kinds');
         $names = [];
+        $best = [];
         foreach ($options as $option) {
-            $names[$option['key']] = array_map(
-                static fn (string $one): string => ' '.trim((string) preg_replace('/[^a-z0-9]+/', ' ', strtolower($one))).' ',
-                [$option['label'], $option['key'], ...$option['phrases']],
-            );
-        }
-        $known = [];
-        foreach ($this->words->section('options', 'kinds') as $kind) {
-            if ($opening && ! isset($kind['opens'])) {
-                continue;
-            }
-            // Of two options that are of a kind, such as low and normal, it is the one the kind names first.
-            $best = null;
-            foreach ($names as $key => $ofOption) {
-                foreach ($this->listed($kind['option']) as $rank => $mark) {
-                    $whole = in_array($mark, self::WHOLE, true);
-                    $isCalled = static fn (string $name): bool => $whole ? $name === " {$mark} " : str_contains($name, " {$mark} ");
-                    if (($best === null || $rank < $best[1]) && array_filter($ofOption, $isCalled) !== []) {
-                        $best = [(string) $key, $rank];
+            $key = $option['key'];
+            foreach ([$option['label'], $key, ...$option['phrases']] as $name) {
+                $words = explode(' ', trim((string) preg_replace('/[^a-z0-9]+/', ' ', strtolower($name))));
+                $names[$key][implode(' ', $words)] = true;
+                // Of two options that are of a kind, such as low and normal, it is the one the kind names first.
+                foreach ($this->kindsOf($words) as $kind => $rank) {
+                    if ($rank < ($best[$kind][1] ?? PHP_INT_MAX)) {
+                        $best[$kind] = [$key, $rank];
                     }
                 }
             }
-            if ($best !== null) {
-                $own = $names[$best[0]];
-                // What the option is called itself is read by its name.
-                $others = array_filter($this->listed($kind['said']), static fn (string $saying): bool => ! in_array(" {$saying} ", $own, true));
-                $known[$best[0]] = [...($known[$best[0]] ?? []), ...array_values($others)];
+        }
+        ksort($best);
+        $known = [];
+        foreach ($best as $kind => [$key]) {
+            if ($opening && ! isset($kinds[$kind]['opens'])) {
+                continue;
             }
+            // What the option is called itself is read by its name.
+            $others = array_filter($this->listed($kinds[$kind]['said']), static fn (string $saying): bool => ! isset($names[$key][$saying]));
+            $known[$key] = [...($known[$key] ?? []), ...array_values($others)];
         }
 
         return $known;
+    }
+
+    /**
+     * @param list<string> $words what an option is called
+     *
+     * @return array<int, int> the kinds it is of, and how early each names it
+     */
+    private function kindsOf(array $words): array
+    {
+        $marks = $this->marks();
+        $found = [];
+        for ($from = 0, $n = count($words); $from < $n; $from++) {
+            for ($length = 1; $length <= min(self::LONGEST_MARK, $n - $from); $length++) {
+                $mark = implode(' ', array_slice($words, $from, $length));
+                if (in_array($mark, self::WHOLE, true) && $length < $n) {
+                    continue;
+                }
+                foreach ($marks[$mark] ?? [] as [$kind, $rank]) {
+                    $found[$kind] = min($rank, $found[$kind] ?? $rank);
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return array<string, list<array{int, int}>> kind and place in it by how an option is called */
+    private function marks(): array
+    {
+        if ($this->marks === null) {
+            $this->marks = [];
+            foreach ($this->words->section('options', 'kinds') as $kind => $of) {
+                foreach ($this->listed($of['option']) as $rank => $mark) {
+                    $this->marks[str_replace(['-', "'"], ' ', $mark)][] = [$kind, $rank];
+                }
+            }
+        }
+
+        return $this->marks;
     }
 
     /** @return list<string> */
