@@ -10,7 +10,8 @@ return [
             'database' => env('DB_DATABASE', database_path('ringo.sqlite')),
             'prefix' => '',
             'foreign_key_constraints' => true,
-            'busy_timeout' => 5000,
+            // Milliseconds: on a machine that is very busy a caller's turn rather waits than fails.
+            'busy_timeout' => 15000,
             'journal_mode' => 'WAL',
             'synchronous' => 'NORMAL',
             // From PHP 8.4 on; before, a transaction that may race begins with a write.
