@@ -39,30 +39,36 @@ final readonly class Context
 
     public function volunteered(): self
     {
-        return new self($this->now, $this->country, $this->options, false, $this->pattern, $this->people, $this->past, $this->unit, $this->most, $this->thing, $this->nth);
+        return $this->with(['asked' => false]);
     }
 
     /** @param list<array{key: string, label: string, phrases: list<string>}> $options */
     public function withOptions(array $options, ?string $pattern = null): self
     {
-        return new self($this->now, $this->country, $options, $this->asked, $pattern ?? $this->pattern, $this->people, $this->past, $this->unit, $this->most, $this->thing, $this->nth);
+        return $this->with(['options' => $options, 'pattern' => $pattern ?? $this->pattern]);
     }
 
     /** The same with what the question says of its answer. */
     public function asking(bool $people, bool $past, ?string $unit, bool $most, bool $thing, bool $nth): self
     {
-        return new self($this->now, $this->country, $this->options, $this->asked, $this->pattern, $people, $past, $unit, $most, $thing, $nth);
+        return $this->with(['people' => $people, 'past' => $past, 'unit' => $unit, 'most' => $most, 'thing' => $thing, 'nth' => $nth]);
     }
 
     /** The same at another moment. */
     public function at(\DateTimeImmutable $now): self
     {
-        return new self($now, $this->country, $this->options, $this->asked, $this->pattern, $this->people, $this->past, $this->unit, $this->most, $this->thing, $this->nth);
+        return $this->with(['now' => $now]);
     }
 
     /** Whether numeric dates put the month first. */
     public function monthFirst(): bool
     {
         return in_array($this->country, ['US', 'PH', 'FM', 'MH', 'PW', 'GU', 'PR'], true);
+    }
+
+    /** @param array<string, mixed> $changes properties by name */
+    private function with(array $changes): self
+    {
+        return new self(...[...get_object_vars($this), ...$changes]);
     }
 }

@@ -128,10 +128,10 @@ final readonly class Matter
         $told = [];
         foreach ($this->turn->state->values as $key => $held) {
             if (in_array($this->turn->script->sheet->field($key)?->type, self::OF_SOMEBODY, true) && $held->said !== '') {
-                $told[] = $held->said;
+                $told[] = '/(?<![\pL\pN])'.preg_quote($held->said, '/').'(?![\pL\pN])/iu';
             }
         }
-        $lately = array_map(static fn (string $said): string => trim(str_ireplace($told, '', $said)), array_slice($this->turn->state->said, -self::LATELY));
+        $lately = array_map(static fn (string $said): string => trim((string) preg_replace($told, '', $said)), array_slice($this->turn->state->said, -self::LATELY));
 
         return array_values(array_filter($lately, static fn (string $said): bool => $said !== ''));
     }

@@ -127,11 +127,8 @@ final readonly class TopicSorting
         $dearer = $next >= Topics::RIVAL ? self::TWO_ARE_POINTED_AT : ($top < Topics::FITS ? self::ONE_WORD_POINTS : 1.0);
         if ($likely->taken(dearer: $dearer) !== null) {
             $turn->trace->rule("topic {$shown}");
-            $standing = $this->ofWhatStands($step, $best, $hearing);
 
-            return $standing === null
-                ? $this->entry->enter($turn, $step, $best, $hearing->heard)
-                : $this->ask($turn, $step, [$standing, $best], 'something stands already: asks', $hearing);
+            return $this->enter($turn, $step, $best, $hearing);
         }
 
         return $this->ask($turn, $step, $likely->asked(), "words point at a topic, {$shown}: asks", $hearing);
@@ -162,6 +159,16 @@ final readonly class TopicSorting
         }
 
         return $this->entry->enter($turn, $step, $keys[0], $hearing->heard);
+    }
+
+    /** Goes into a topic, unless it begins something and something stands already. */
+    private function enter(Turn $turn, ListenStep $step, string $best, Hearing $hearing): Move
+    {
+        $standing = $this->ofWhatStands($step, $best, $hearing);
+
+        return $standing === null
+            ? $this->entry->enter($turn, $step, $best, $hearing->heard)
+            : $this->ask($turn, $step, [$standing, $best], "topic {$best} begins something, and something stands already: asks", $hearing);
     }
 
     /**
@@ -225,11 +232,8 @@ final readonly class TopicSorting
         $wonders = $this->wanting->wonders($hearing);
         if (! $wonders && $likely->taken(dearer: $ungrounded || $hearing->asks() ? Likelihoods::IN_DOUBT : 1.0) !== null) {
             $turn->trace->rule("topic {$shown}");
-            $standing = $this->ofWhatStands($step, $best, $hearing);
 
-            return $standing === null
-                ? $this->entry->enter($turn, $step, $best, $hearing->heard)
-                : $this->ask($turn, $step, [$standing, $best], 'something stands already: asks', $hearing);
+            return $this->enter($turn, $step, $best, $hearing);
         }
         $least = $wonders || $hearing->asks() && $this->wanting->toKnow($hearing) ? self::MAY_BE_ASKED : self::MAY_BE_MEANT;
 

@@ -85,7 +85,9 @@ final class Collector
             return $without ? $reading : $this->kinds->said($field->options, $heard) ?? $reading;
         }
         if ($field->type === ValueType::Duration && ! $reading->found()) {
-            return $this->days->length($turn, $field, $heard, $this->context($turn, $field));
+            $length = $this->days->length($turn, $field, $heard, $this->context($turn, $field));
+
+            return $length->found() ? $length : $reading;
         }
         $reading = $this->days->of($turn, $field, $heard, $reading, $this->context($turn, $field));
         if ($field->type !== ValueType::YesNo) {

@@ -76,7 +76,7 @@ final readonly class DayMeant
         return $days < 1 || $days > self::MOST_DAYS ? Reading::none() : Reading::of("P{$days}D", self::RECKONED, (string) $end->said, $end->start, $end->end);
     }
 
-    /** The day that was told last in this call for another field. */
+    /** The day that was told last in this call for another field, where it is not over. */
     private function begins(Turn $turn, Field $field): ?\DateTimeImmutable
     {
         $last = null;
@@ -88,7 +88,11 @@ final readonly class DayMeant
             }
         }
 
-        return $last === null ? null : new \DateTimeImmutable((string) $last->value, $turn->scope()->now->getTimezone());
+        $now = $turn->scope()->now;
+        $day = $last === null ? null : new \DateTimeImmutable((string) $last->value, $now->getTimezone());
+
+        // Nothing that is to come is reckoned from a day of birth.
+        return $day === null || $day->format('Y-m-d') < $now->format('Y-m-d') ? null : $day;
     }
 
     /** 'Two weeks' or 'ten nights', said of when it ends. */

@@ -47,9 +47,11 @@ final readonly class Parts
             return $alone;
         }
         if ($field->type === ValueType::PostalAddress) {
-            $whole = $this->understanding->read($field->type, $words->original.', '.$part, $context);
+            // 'In Chester', and then '12 Orchard Way'; '12 Orchard Way, Leeds' names its own.
+            $names = $alone->found() && preg_match('/, [^,\d]+$/u', (string) $alone->value) === 1;
+            $whole = $names ? $alone : $this->understanding->read($field->type, $words->original.', '.$part, $context);
 
-            return $whole->found() ? Reading::of($whole->value, $whole->confidence, $words->original, $words->tokens[0]->start ?? 0, strlen($words->original)) : $alone;
+            return $whole->found() ? $this->saidIn($words, $whole) : $alone;
         }
         // 'Next week some time', and then 'Tuesday'.
         $week = $field->type === ValueType::Date || $field->type === ValueType::DateTime ? $this->weekOf($part) : '';
@@ -57,9 +59,15 @@ final readonly class Parts
         if ($alone->found() && $week === '' && ! $hour && $this->whole($field, $alone)) {
             return $alone;
         }
-        $joined = $this->understanding->read($field->type, $this->dayPartLast($week === '' ? $part.' '.$words->cleaned() : $this->inWeek($part, $words, $week)), $context);
+        $told = $week === '' ? $part.' '.$words->cleaned() : $this->inWeek($part, $words, $week);
+        $joined = $this->understanding->read($field->type, $this->dayPartLast($told), $context);
 
-        return $joined->found() ? Reading::of($joined->value, $joined->confidence, $words->original, $words->tokens[0]->start ?? 0, strlen($words->original)) : $alone;
+        return $joined->found() ? $this->saidIn($words, $joined) : $alone;
+    }
+
+    private function saidIn(Heard $words, Reading $joined): Reading
+    {
+        return Reading::of($joined->value, $joined->confidence, $words->original, $words->tokens[0]->start ?? 0, strlen($words->original));
     }
 
     /**
@@ -73,7 +81,7 @@ final readonly class Parts
         $ask = match ($field->type) {
             ValueType::Phone, ValueType::Reference => $reading->found() || ! $this->figures($words) ? null : 'go_on',
             ValueType::DateTime => $reading->found() ? null : $this->halfOfMoment($words, $context) ?? $this->someMoments($words, $before),
-            ValueType::Date => $reading->found() || $before !== null ? null : ($this->someDays($words) ? 'which_day_of_those' : ($this->monthOrYear($words) ? 'which_day_exactly' : null)),
+            ValueType::Date => $reading->found() || $before !== null ? null : $this->whichDay($words),
             ValueType::Time => $reading->found() || $before !== null || ! $this->partOfDay($words) ? null : 'what_hour_exactly',
             ValueType::PostalAddress => $reading->found() || $before !== null || ! $this->placeOnly($words, $context) ? null : 'street_too',
             ValueType::PersonName => $before === null && $this->onlyGiven($field, $reading) ? 'surname' : null,
@@ -94,6 +102,15 @@ final readonly class Parts
         $turn->standing($ask, [], true);
 
         return true;
+    }
+
+    private function whichDay(Heard $words): ?string
+    {
+        return match (true) {
+            $this->someDays($words) => 'which_day_of_those',
+            $this->monthOrYear($words) => 'which_day_exactly',
+            default => null,
+        };
     }
 
     /** The week that was spoken of: 'next week'. */

@@ -239,7 +239,7 @@ final class ChoiceReader implements Reader
         }
         $within = array_values(array_filter($hits, static fn (array $hit): bool => $hit[1] < $pause));
         $goesOn = in_array($t[$pause]->text ?? 'or', ['or', 'and', 'then', 'maybe', 'possibly', 'plus', 'no', 'not', 'both', 'either'], true);
-        $named = array_filter(array_slice($hits, 0), static fn (array $hit): bool => $hit[1] === $pause);
+        $named = array_filter($hits, static fn (array $hit): bool => $hit[1] === $pause);
         if ($goesOn || $named !== [] || count(array_unique(array_column($within, 0))) !== 1) {
             return null;
         }

@@ -73,7 +73,7 @@ final readonly class NumberReader implements Reader
 
                 continue;
             }
-            $found = $context->asked ? $found : $this->noHours($t, $found);
+            $found = $context->asked ? $found : $this->noHours($t, $found, $context);
             if ($found === [] && $vague === null) {
                 continue;
             }
@@ -121,15 +121,15 @@ final readonly class NumberReader implements Reader
      *
      * @return list<array{int|float, int, int}>
      */
-    private function noHours(array $t, array $numbers): array
+    private function noHours(array $t, array $numbers, Context $context): array
     {
-        return array_values(array_filter($numbers, static function (array $number) use ($t): bool {
+        return array_values(array_filter($numbers, static function (array $number) use ($t, $context): bool {
             $next = $t[$number[2] + 1] ?? null;
             $bare = $next === null || $next->afterBreak();
 
             $before = $t[$number[1] - 1]->text ?? '';
-            // 'My mum is turning seventy' counts nobody.
-            $age = in_array($before, self::BEFORE_AN_AGE, true) || in_array($next?->text, self::BEHIND_AN_AGE, true);
+            // 'My mum is turning seventy' counts nobody, but tells how old she is.
+            $age = $context->unit !== 'Y' && (in_array($before, self::BEFORE_AN_AGE, true) || in_array($next?->text, self::BEHIND_AN_AGE, true));
 
             return ! $age && (! $bare || ! in_array($before, self::BEFORE_HOURS, true));
         }));

@@ -35,6 +35,13 @@ final class DayMeantTest extends TestCase
         self::assertSame('2026-03-12', $call->value('second'));
     }
 
+    public function testNothingToComeIsReckonedFromADayOfBirth(): void
+    {
+        $call = self::stay('What is your date of birth?', 'And when would you like to come?')->says('the third of May 1980', 'the following Friday');
+
+        self::assertSame('2026-03-13', $call->value('second'), $call->heard());
+    }
+
     public function testTheMonthThatWasToldAloneIsMeant(): void
     {
         $call = self::stay('When would you like to come?', 'And when would you leave?', 'What sort of room is it?')

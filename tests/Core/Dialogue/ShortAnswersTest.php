@@ -111,6 +111,21 @@ final class ShortAnswersTest extends TestCase
         self::assertSame($miles, $call->value('miles'), $call->heard());
     }
 
+    public function testAnAgeToldInPassingIsKeptWhereItIsAskedFor(): void
+    {
+        $fields = ['gear' => ['type' => 'boolean', 'title' => 'Manual'], 'age' => ['type' => 'integer', 'title' => 'Age']];
+        $call = Conversation::asking($fields, ['gear' => 'Would you like a manual?', 'age' => 'How old is the learner?'])->says("yes please, she's seventeen");
+
+        self::assertSame(17, $call->value('age'), $call->heard());
+    }
+
+    public function testAVagueLengthIsAskedForAsOneFigure(): void
+    {
+        $call = Conversation::asking(['stay' => ['type' => 'string', 'format' => 'duration', 'title' => 'Stay']], ['stay' => 'How long will you stay?'])->says('a few days');
+
+        self::assertStringContainsString('figure', (string) end($call->spoken));
+    }
+
     public function testATownIsAskedForItsStreet(): void
     {
         $call = Conversation::asking(['where' => ['type' => 'string', 'format' => 'postal-address', 'title' => 'Where']], ['where' => 'Where are you moving to?'])->says('somewhere in Chester');

@@ -43,7 +43,7 @@ final readonly class PersonRequest implements Request
             default => [],
         };
         $said = (string) preg_replace('/^(?:the|a|an|your|my) /', '', $act->words->cleaned());
-        foreach ($options as $option) {
+        foreach ($said === '' ? [] : $options as $option) {
             if (str_contains(mb_strtolower(implode('|', [$option['label'], ...$option['phrases']])), $said)) {
                 return true;
             }
