@@ -102,10 +102,10 @@ return [
         ['option' => 'pigs, pig', 'said' => 'pig, pigs, piglet, piglets, sow, boar, weaner, weaners, hog'],
         // Vehicles.
         ['option' => 'car, cars, saloon, standard car', 'said' => 'car, hatchback, saloon, estate car, family car, little car, small car, suv, convertible, runabout, four by four, normal car, ordinary car'],
-        ['option' => 'van, vans', 'said' => 'van, transit, panel van, works van, sprinter, camper van, people carrier van, luton, vivaro, white van'],
+        ['option' => 'van, vans', 'said' => 'van, panel van, works van, camper van, people carrier van, luton, white van'],
         ['option' => 'motorbike, motorcycle, bike, motorbikes', 'said' => 'motorbike, motorcycle, bike, scooter, moped, trike'],
         ['option' => 'lorry, lorries, truck, hgv, heavy goods', 'said' => 'lorry, truck, artic, articulated, wagon, hgv, seven and a half tonner, seven and a half tonne, eighteen tonner, tipper, flatbed, trailer unit'],
-        ['option' => 'motorhome, camper, campervan, caravan', 'said' => 'motorhome, campervan, camper, camper van, caravan, winnebago'],
+        ['option' => 'motorhome, camper, campervan, caravan', 'said' => 'motorhome, campervan, camper, camper van, caravan'],
         ['option' => 'people carrier, minibus, mpv, seven seater', 'said' => "people carrier, seven seater, minibus, mpv, eight seater, nine seater, there's seven of us, there's six of us, big enough for six, big enough for seven"],
         ['option' => 'estate, estate car', 'said' => 'estate, big boot, room in the back, for the dogs, lots of luggage'],
         ['option' => 'convertible', 'said' => 'convertible, soft top, cabriolet, drop top, roof comes off, roof down'],
@@ -117,8 +117,8 @@ return [
         ['option' => 'hybrid', 'said' => 'hybrid, half and half, bit of both, petrol and electric, self charging'],
         ['option' => 'gas, mains gas, natural gas', 'said' => 'gas, mains, off the mains, combi, gas boiler, town gas, gas fire'],
         ['option' => 'oil, kerosene', 'said' => 'oil, kerosene, heating oil, tank in the garden, oil tank, tank outside'],
-        ['option' => 'lpg, bottled gas, propane, calor', 'said' => 'lpg, bottles, propane, bottled gas, butane, cylinders, gas bottles'],
-        ['option' => 'solid fuel, wood, coal, stove, log burner', 'said' => 'wood burner, log burner, logs, coal, stove, open fire, aga, range, pellets, wood'],
+        ['option' => 'lpg, bottled gas, propane', 'said' => 'lpg, bottles, propane, bottled gas, butane, cylinders, gas bottles'],
+        ['option' => 'solid fuel, wood, coal, stove, log burner', 'said' => 'wood burner, log burner, logs, coal, stove, open fire, range, pellets, wood'],
         ['option' => 'heat pump', 'said' => 'heat pump, air source, ground source'],
         ['option' => 'solar', 'said' => 'solar, panels on the roof, solar panels'],
         // Materials.
@@ -135,7 +135,7 @@ return [
         ['option' => 'collection, collect, pick up, pickup, click and collect', 'said' => "pick it up, picking it up, pick them up, collect, collecting, collect it, come and get it, come for it, come down for it, fetch it, fetch, i'll come, come in for it, come to you, i'm outside, call in for it, take it away myself"],
         ['option' => 'delivery, deliver, delivered', 'said' => 'deliver, delivered, deliver it, bring it, bring it round, bring them, drop it off, drop it round, send it, send it round, to my door, to the house, to my house, to us, have it brought'],
         ['option' => 'in person, face to face, at the office, in the office, at the clinic, in clinic, in store, in branch, come in', 'said' => "in person, face to face, come in, come down, come to you, come and see you, at your place, pop in, call in, drop in, in the room, in the office, be there, in the flesh, come along, go down myself, i'll go down"],
-        ['option' => 'video, video call, online, by video, online meeting', 'said' => 'video, video call, screen, on screen, online, on the computer, webcam, camera, on the laptop, over the internet, on my tablet, virtual, zoom, remotely'],
+        ['option' => 'video, video call, online, by video, online meeting', 'said' => 'video, video call, screen, on screen, online, on the computer, webcam, camera, on the laptop, over the internet, on my tablet, virtual, remotely'],
         ['option' => 'telephone, phone, by telephone, by phone, phone call', 'said' => 'telephone, phone, ring me, just ring, call me, phone me, over the phone, on the phone, by phone, a call, give me a ring'],
         ['option' => 'home visit, at home, at your home, at my home, visit', 'said' => "come to me, come to us, come here, come to the house, come round, come out, at home, at my place, at ours, can't get out, housebound, she can't manage steps, visit me"],
         // Who and what somebody is.
@@ -260,7 +260,7 @@ return [
         ['option' => 'ears, ear, hearing', 'said' => 'ear, ears, hearing, deaf, wax, ringing in'],
         ['option' => 'walks, walks unaided, unaided', 'said' => 'walks, walk, on her feet, on his feet, no help, nothing, unaided, on my own two feet'],
         ['option' => 'stick, walking stick', 'said' => 'stick, sticks, cane, crutches, crutch'],
-        ['option' => 'frame, walking frame', 'said' => 'frame, zimmer, walker, rollator'],
+        ['option' => 'frame, walking frame', 'said' => 'frame, walker, rollator'],
         ['option' => 'stretcher, cared for in bed, bedbound', 'said' => "stretcher, lying down, in bed, bedbound, can't sit up, bed"],
         // Hair, beauty and lessons.
         ['option' => 'haircut, cut, trim', 'said' => 'cut, trim, haircut, tidy up, tidied up, short back and sides, an inch off, bit off, off the top, just the top, ends'],
