@@ -10,6 +10,7 @@ use Facebook\WebDriver\Exception\ElementClickInterceptedException;
 use Facebook\WebDriver\Exception\ElementNotInteractableException;
 use Facebook\WebDriver\Exception\NoSuchElementException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Exception\UnknownErrorException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy;
@@ -209,6 +210,11 @@ abstract class BrowserTestCase extends TestCase
                 }
             } catch (ElementClickInterceptedException|ElementNotInteractableException|NoSuchElementException|StaleElementReferenceException) {
                 // Not there yet.
+            } catch (UnknownErrorException $gone) {
+                // What the driver says of an element that is replaced while it is read, instead of calling it stale.
+                if (! str_contains($gone->getMessage(), 'does not belong to the document')) {
+                    throw $gone;
+                }
             }
             usleep(self::BETWEEN_LOOKS);
         } while (microtime(true) < $end);
