@@ -47,9 +47,6 @@ final class Turn
     /** Whether an apology was said in this turn; one is enough. */
     private bool $apologised = false;
 
-    /** Whether the caller asked to hear the last words again. */
-    public bool $repeats = false;
-
     /** Transcript turn of the words being answered. */
     public ?int $callerTurn = null;
 
@@ -139,9 +136,12 @@ final class Turn
     /** Says the last words again, whole. */
     public function repeat(): void
     {
-        $lead = $this->phrase('repeat_lead');
-        $this->repeats = true;
-        $this->speak(trim($lead.' '.($this->state->lastSpoken !== '' ? $this->state->lastSpoken : $this->state->lastQuestion)), $this->state->step);
+        $words = $this->state->lastSpoken !== '' ? $this->state->lastSpoken : $this->state->lastQuestion;
+        foreach (array_filter($this->phrases->variants('repeat_lead')) as $lead) {
+            // Asked for twice, the words are led in once.
+            $words = str_starts_with($words, $lead.' ') ? substr($words, strlen($lead) + 1) : $words;
+        }
+        $this->speak(trim($this->phrase('repeat_lead').' '.$words), $this->state->step);
     }
 
     /** @param list<string> $items */

@@ -134,6 +134,7 @@ final readonly class Wiring
                 new Steps\Turning($this->phrases, $topics, $switch),
                 $meant,
                 $lone,
+                new Values\RestOfOptions($words, $this->phrases),
             ),
             'book' => new Steps\BookRunner($puts, $understanding, $appointments, $talk = new Talk, $choice = new Choice($words), new Finding($understanding, $choice, $talk), new Agreeing($talk, new Agreed, $waiting = new WaitingList), $waiting),
             'summary' => new Steps\SummaryRunner($puts, $understanding, $corrections, $names, $keeper),
@@ -186,6 +187,7 @@ final readonly class Wiring
         /** @var list<Consideration> $whole */
         $whole = [
             new Order\NobodyThere($this->phrases),
+            new Order\OfferNamed($this->modes, $understanding->words),
             new Order\WrongNumber($this->phrases),
             $leaving,
             new Order\RingLater($this->phrases, new Values\RingAgain($understanding)),

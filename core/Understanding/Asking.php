@@ -29,7 +29,7 @@ final class Asking
             $this->unit($question),
             $this->most($question.' '.$about),
             $this->thing($question.' '.$about),
-            preg_match('/\b(?:which|what) (?:floor|storey|level|row|platform|lane|year|form|stage|class|grade|week|page|bay)\b/i', $question) === 1,
+            preg_match('/\b(?:which|what) (?:day|date|floor|storey|level|row|platform|lane|year|form|stage|class|grade|week|page|bay)\b/i', $question) === 1,
         ];
 
         return $context->asking(...$this->known[$question.'|'.$about]);

@@ -125,6 +125,7 @@ final class OptionKinds
         $kinds = $this->words->section('options', 'kinds');
         $names = [];
         $best = [];
+        $wholly = [];
         foreach ($options as $option) {
             $key = $option['key'];
             foreach ([$option['label'], $key, ...$option['phrases']] as $name) {
@@ -132,6 +133,9 @@ final class OptionKinds
                 $names[$key][implode(' ', $words)] = true;
                 // Of two options that are of a kind, such as low and normal, it is the one the kind names first.
                 foreach ($this->kindsOf($words) as $kind => $rank) {
+                    if (in_array($kind, array_column($this->marks()[implode(' ', $words)] ?? [], 0), true)) {
+                        $wholly[$kind][$key] = true;
+                    }
                     if ($rank < ($best[$kind][1] ?? PHP_INT_MAX)) {
                         $best[$kind] = [$key, $rank];
                     }
@@ -141,7 +145,8 @@ final class OptionKinds
         ksort($best);
         $known = [];
         foreach ($best as $kind => [$key]) {
-            if ($opening && ! isset($kinds[$kind]['opens'])) {
+            // A mother and a father are both parents: what tells of a kind does not tell two apart that are wholly of it.
+            if (count($wholly[$kind] ?? []) > 1 || $opening && ! isset($kinds[$kind]['opens'])) {
                 continue;
             }
             // What the option is called itself is read by its name.

@@ -19,6 +19,7 @@ use Ringo\Dialogue\Values\LoneValue;
 use Ringo\Dialogue\Values\NoAnswer;
 use Ringo\Dialogue\Values\Parting;
 use Ringo\Dialogue\Values\Parts;
+use Ringo\Dialogue\Values\RestOfOptions;
 use Ringo\Dialogue\Values\YesNoMeant;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Script\Steps\Ask\AskStep;
@@ -64,6 +65,7 @@ final readonly class AskRunner implements AskingRunner
         private Turning $turning,
         private YesNoMeant $meant,
         private LoneValue $lone,
+        private RestOfOptions $rest,
     ) {
     }
 
@@ -178,20 +180,20 @@ final readonly class AskRunner implements AskingRunner
             return $this->notWhatWasAsked($turn, $step, $hearing, $parted->questions);
         }
 
-        return $this->meant($turn, $step, $field, $parted->answer, $hearing) ?? $this->severalMeant($turn, $step, $reading);
+        return ($reading->doubt === null ? $this->meant($turn, $step, $field, $parted->answer, $hearing) : null) ?? $this->severalMeant($turn, $step, $reading);
     }
 
-    /** 'This would be my first time' is a no to 'have you been here before': it is put back in words to confirm. */
+    /** 'This would be my first time' is a no to 'have you been here before', 'his nan' is somebody else: put back in words to confirm. */
     private function meant(Turn $turn, AskStep $step, Field $field, Heard $words, Hearing $hearing): ?Move
     {
-        if ($field->type !== ValueType::YesNo || $hearing->asks() || $this->lone->in($turn, $words) !== null || $hearing->alone(...ActKind::cases()) !== null) {
+        if ($hearing->asks() || $this->lone->in($turn, $words) !== null || $hearing->alone(...ActKind::cases()) !== null) {
             return null;
         }
-        $guessed = $this->meant->guessed($turn, $words);
+        $guessed = $field->type === ValueType::YesNo ? $this->meant->guessed($turn, $words) : $this->rest->reading($field, $words);
         if (! $guessed->found()) {
             return null;
         }
-        $turn->considered($field, $guessed, true, 'by its meaning, given the question');
+        $turn->considered($field, $guessed, true, $field->type === ValueType::YesNo ? 'by its meaning, given the question' : 'none of the others, so the rest of them');
         $this->keeper->take($turn, $field, $guessed, Origin::Asked, $guessed->confidence < YesNoMeant::ADVISED);
 
         return Move::on($step->next);

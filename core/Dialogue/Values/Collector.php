@@ -165,7 +165,8 @@ final class Collector
         usort($rivals, static fn (array $a, array $b): int => [$b[2], $b[1]->end - $b[1]->start, $b[1]->confidence] <=> [$a[2], $a[1]->end - $a[1]->start, $a[1]->confidence]);
         $found = [];
         foreach ($rivals as [$field, $reading]) {
-            if (array_filter($found, static fn (Reading $other): bool => $other->overlaps($reading)) === []) {
+            $rival = static fn (Reading $other, string $key): bool => $other->overlaps($reading) && ! self::dayAndHour($field, $turn->script->sheet->field($key));
+            if (array_filter($found, $rival, ARRAY_FILTER_USE_BOTH) === []) {
                 $found[$field->key] = $reading;
             } else {
                 $turn->considered($field, $reading, false, 'the same words already fill another field');
@@ -173,6 +174,14 @@ final class Collector
         }
 
         return $found;
+    }
+
+    /** 'Tonight at eight' is a day and an hour, where each has a field of its own. */
+    private static function dayAndHour(Field $one, ?Field $other): bool
+    {
+        $types = [$one->type, $other?->type];
+
+        return in_array(ValueType::Date, $types, true) && in_array(ValueType::Time, $types, true);
     }
 
     /** 'Friday's fine' answers with Friday. */

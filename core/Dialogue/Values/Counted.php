@@ -37,7 +37,7 @@ final class Counted
             return mb_strtolower($m[1]);
         }
 
-        return preg_match('/^\pL{3,}s$/u', $field->title) === 1 && ! str_ends_with($field->title, 'ss') ? mb_strtolower($field->title) : null;
+        return preg_match('/^(?:people|children|\pL{3,}s)$/iu', $field->title) === 1 && ! str_ends_with($field->title, 'ss') ? mb_strtolower($field->title) : null;
     }
 
     private static function singular(string $noun): string

@@ -19,6 +19,9 @@ final readonly class WhatCounts
     /** The part of a reply a number must be to answer what was asked and nothing else. */
     private const WHOLE = 0.9;
 
+    /** Kinds of answers that are a figure: a bare number beside such a question belongs to it. */
+    private const FIGURES = [ValueType::Money, ValueType::Number, ValueType::Duration];
+
     public function __construct(private Understanding $understanding)
     {
     }
@@ -36,7 +39,12 @@ final readonly class WhatCounts
             return false;
         }
         $words = $this->understanding->words;
-        if ($noun === null || $noun->afterBreak() || isset($words->set('function_words')[$noun->text]) || $this->understanding->read(ValueType::Date, $noun->text, $context)->found()) {
+        $bare = $noun === null || $noun->afterBreak() || isset($words->set('function_words')[$noun->text]);
+        // 'Fifteen an hour at least' tells of the pay that was asked for, however vaguely.
+        if ($bare && in_array($asked?->type, self::FIGURES, true)) {
+            return false;
+        }
+        if ($bare || $this->understanding->read(ValueType::Date, $noun->text, $context)->found()) {
             return true;
         }
         $people = [...$words->section('questions', 'of_people'), ...$words->section('numbers', 'people')];

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 // Common kinds of options: words by which an option is of the kind, and what people say for it when they are asked.
 return [
+    // What the option is called that stands for all the rest.
+    'rest' => ['other', 'others', 'another', 'something else', 'somebody else', 'someone else', 'anything else', 'somewhere else', 'elsewhere', 'none of these', 'none of those', 'another reason', 'other reason', 'another kind', 'other kind', 'a different one'],
     'kinds' => [
         // What a call is for; told by how it opens.
         ['opens' => '1', 'option' => 'cancel, cancellation, cancelling', 'said' => "cancel, cancelling, call it off, don't want it any more, end my, close my account, stop my"],
@@ -54,7 +56,7 @@ return [
         ['option' => 'evening, evenings, night', 'said' => "evening, evenings, after work, after six, after tea, after five, tonight, night, when i'm home from work, once i'm home"],
         ['option' => 'weekend, weekends, saturday or sunday', 'said' => 'weekend, weekends, saturday, sunday, a saturday, a sunday, saturdays'],
         ['option' => 'weekday, weekdays, during the week', 'said' => 'weekday, weekdays, in the week, during the week, midweek, monday to friday'],
-        ['option' => 'any, no preference, anytime, flexible, either, any time', 'said' => "any, any time, anytime, don't mind, no preference, either, whenever, whatever suits, whatever's easiest, i'm easy, not bothered, all the same to me, up to you, doesn't matter, flexible, i'm flexible, makes no odds"],
+        ['option' => 'any, no preference, anytime, flexible, either, any time', 'said' => "any, any time, anytime, don't mind, no preference, either, whenever, whatever suits, whatever's easiest, i'm easy, not bothered, all the same to me, up to you, doesn't matter, flexible, i'm flexible, makes no odds, whoever, whichever, anyone, anybody, whoever's free, either of them, no preference, first available, first free"],
         // How often.
         ['option' => 'once, one off, one time, single', 'said' => 'one off, one-off, just once, just the once, only once, one time, just this once, a single, just the one'],
         ['option' => 'daily, every day', 'said' => 'every day, daily, each day, seven days, monday to friday'],
@@ -156,6 +158,9 @@ return [
         ['option' => 'divorced, separated', 'said' => "divorced, divorce, split up, separated, my ex, ex-husband, ex-wife, decree, we're apart"],
         ['option' => 'widowed, widow', 'said' => 'widowed, widow, widower, husband died, wife died, passed away, lost my husband, lost my wife'],
         ['option' => 'parent, mother, father, mum, dad', 'said' => 'his mum, her mum, their mum, his dad, her dad, their dad, mum, dad, mother, father, parent'],
+        ['option' => 'mother, mum, mam', 'said' => "his mum, her mum, their mum, mum, mummy, mam, mother, i'm mum, his mam, her mam, his mother, her mother"],
+        ['option' => 'father, dad', 'said' => "his dad, her dad, their dad, dad, daddy, father, i'm dad, his father, her father"],
+        ['option' => 'grandparent, grandmother, grandfather', 'said' => 'his nan, her nan, their nan, nan, gran, granny, nana, grandma, grandad, grandpa, his grandad, her grandad, his gran, her gran, grandmother, grandfather'],
         ['option' => 'guardian, carer', 'said' => 'guardian, foster, i foster, carer, care for, look after him, look after her, his nan, her nan, grandparent'],
         ['option' => 'friend, neighbour', 'said' => 'friend, neighbour, next door, mate'],
         ['option' => 'son or daughter, child of, son, daughter', 'said' => "son, daughter, my mum, my dad, my mother, my father, it's for my mum, it's my dad"],

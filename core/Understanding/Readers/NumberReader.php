@@ -40,6 +40,9 @@ final readonly class NumberReader implements Reader
 
     private const BEFORE_AN_AGE = ['turning', 'turns', 'turned', 'aged', 'age', 'reaches', 'hits', "she's", "he's", "i'm", 'nearly'];
 
+    /** Words between an 'if' and the 'one' it ends with. */
+    private const SUPPOSED_WITHIN = 5;
+
     private const BEHIND_AN_AGE = ['year', 'years', 'months', 'th', 'birthday'];
 
     public function __construct(private Vocabulary $words)
@@ -156,6 +159,11 @@ final readonly class NumberReader implements Reader
         }
         $free = array_values(array_filter($all, static fn (array $number): bool => ! isset($taken[$number[1]])));
 
+        if ($free === []) {
+            // 'For four tonight at eight'
+            $free = array_values(array_filter($all, static fn (array $number): bool => ($t[$number[1] - 1]->text ?? '') !== 'at'));
+        }
+
         return $free !== [] ? $free : $all;
     }
 
@@ -192,14 +200,21 @@ final readonly class NumberReader implements Reader
             }
             [$chunks, $length] = $this->numerals->chunks($t, $i);
             $single = $this->numerals->at($t, $i);
+            $ordinal = $this->numerals->ordinal($t, $i);
+            // 'The twenty eighth' is no twenty.
+            if ($single !== null && $ordinal !== null && $ordinal->length > $single->length) {
+                $i += $ordinal->length;
+
+                continue;
+            }
             if (count($chunks) > 1 && ($single === null || $length > $single->length) && ($joined = $this->joined($chunks)) !== null) {
                 $found[] = [$joined, $i, $i + $length - 1];
                 $i += $length;
 
                 continue;
             }
-            // 'one' as a pronoun: 'the big one', 'that one'
-            if ($single !== null && ! ($t[$i]->text === 'one' && $single->length === 1 && $i > 0 && ! $t[$i]->afterBreak() && ! in_array($t[$i - 1]->text, ['just', 'only', 'is', 'for', 'of', 'number', "it's", "that's", 'say', 'the', 'and', 'need', 'want', 'be', 'got', 'have', 'with', 'at', 'a'], true))) {
+            // 'one' as a pronoun: 'the big one', 'that one', 'if you've got one'
+            if ($single !== null && ! ($t[$i]->text === 'one' && $this->supposed($t, $i)) && ! ($t[$i]->text === 'one' && $single->length === 1 && $i > 0 && ! $t[$i]->afterBreak() && ! in_array($t[$i - 1]->text, ['just', 'only', 'is', 'for', 'of', 'number', "it's", "that's", 'say', 'the', 'and', 'need', 'want', 'be', 'got', 'have', 'with', 'at', 'a'], true))) {
                 if ($t[$i]->text !== 'second') {
                     $found[] = [$single->plain(), $i, $i + $single->length - 1];
                 }
@@ -211,6 +226,25 @@ final readonly class NumberReader implements Reader
         }
 
         return $found;
+    }
+
+    /**
+     * Whether a clause that supposes something ends here: 'if you've got one'.
+     *
+     * @param list<Token> $t
+     */
+    private function supposed(array $t, int $i): bool
+    {
+        if (isset($t[$i + 1]) && ! $t[$i + 1]->afterBreak()) {
+            return false;
+        }
+        for ($j = $i; $j > max(0, $i - self::SUPPOSED_WITHIN) && ! $t[$j]->afterBreak(); $j--) {
+            if (in_array($t[$j - 1]->text, ['if', 'unless', 'whether'], true)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**
@@ -252,12 +286,13 @@ final readonly class NumberReader implements Reader
     {
         $found = [];
         $named = $this->words->section('numbers', 'nth');
-        foreach ($t as $i => $token) {
+        for ($i = 0, $n = count($t); $i < $n; $i++) {
             $ordinal = $this->numerals->ordinal($t, $i);
             if ($ordinal !== null) {
                 $found[] = [$ordinal->whole(), $i, $i + $ordinal->length - 1];
-            } elseif (isset($named[$token->text])) {
-                $found[] = [$named[$token->text], $i, $i];
+                $i += $ordinal->length - 1;
+            } elseif (isset($named[$t[$i]->text])) {
+                $found[] = [$named[$t[$i]->text], $i, $i];
             }
         }
 

@@ -19,6 +19,9 @@ final class ConsiderationsTest extends TestCase
             ['tobin', [], 'Hello, this is Dilip, I cannot take your call right now, please leave a message after the tone'],
             ['tobin', [], 'you have reached the voicemail of zero seven seven double zero'],
         ],
+        'OfferNamed' => [
+            ['hall', ['we run a toddler group and need somewhere Wednesday mornings in term time'], 'what is on'],
+        ],
         'Leaving' => [
             ['dentist', ['I need to book a check-up'], 'bye then'],
             ['heating', ['my boiler wants servicing'], 'please stop calling me'],
@@ -114,7 +117,7 @@ final class ConsiderationsTest extends TestCase
     #[DataProvider('cases')]
     public function testDealsWithTheWords(string $who, string $trade, array $before, string $said): void
     {
-        $script = dirname(__DIR__).(['maren' => '/../../../database/demo/pellbrook/maren.json', 'tobin' => '/../../../database/demo/quillmoor/tobin.json', 'corin' => '/../../../database/starters/web_form/agent.json'][$trade] ?? "/calls/{$trade}.json");
+        $script = dirname(__DIR__).(['maren' => '/../../../database/demo/pellbrook/maren.json', 'tobin' => '/../../../database/demo/quillmoor/tobin.json', 'corin' => '/../../../database/starters/web_form/agent.json', 'hall' => '/fixtures/hall.json'][$trade] ?? "/calls/{$trade}.json");
         $document = $trade === 'odile' ? self::survey() : json_decode((string) file_get_contents($script), true, 64, JSON_THROW_ON_ERROR);
         $call = Conversation::with($document, knowledge: $who === 'WhichMeant' ? new TwoDeposits : null)->says(...[...$before, $said]);
 

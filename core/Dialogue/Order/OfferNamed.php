@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Order;
+
+use Ringo\Dialogue\Acts\ActKind;
+use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Mode;
+use Ringo\Dialogue\Modes\Modes;
+use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Walk\Move;
+use Ringo\Language\Token;
+use Ringo\Language\Tokenizer;
+use Ringo\Language\Vocabulary;
+use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Script\Steps\Choose\ChooseStep;
+use Ringo\Script\Steps\Listen\ListenStep;
+
+/**
+ * What was offered, said by its name and nothing beside it, is the answer, whatever the words would mean elsewhere: 'what is on' is no
+ * wish to hear the question again where 'what is on' was one of three, nor 'leaving' a goodbye.
+ */
+final readonly class OfferNamed implements Consideration
+{
+    public function __construct(private Modes $modes, private Vocabulary $words)
+    {
+    }
+
+    public function weigh(Turn $turn, Hearing $hearing): ?Move
+    {
+        // Where the words do nothing else, the answer takes them in its turn; a wish for no more calls is kept as one wherever it is said.
+        if ($hearing->acts === [] || $hearing->act(ActKind::StopCalling) !== null) {
+            return null;
+        }
+        $said = $this->bare(array_map(static fn (Token $token): string => $token->text, $hearing->heard->tokens));
+        if ($said === []) {
+            return null;
+        }
+        $tokenizer = new Tokenizer;
+        foreach ($this->offered($turn) as $name) {
+            if ($this->bare($tokenizer->words($name)) === $said) {
+                $turn->trace->rule("“{$name}” was offered, and is named");
+
+                return $this->modes->now($turn)->answer($turn, $hearing);
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<string> */
+    private function offered(Turn $turn): array
+    {
+        $step = $turn->step();
+        $mode = $turn->state->mode;
+        if ($mode === Mode::Clarify && $step instanceof ListenStep) {
+            return array_values(array_filter(array_map(static fn (string $key): string => $step->topic($key)['label'] ?? '', $turn->state->candidates)));
+        }
+        if ($mode !== Mode::Answer) {
+            return [];
+        }
+
+        return match (true) {
+            $step instanceof ChooseStep => array_column($step->options, 'label'),
+            $step instanceof AskStep => array_column($turn->script->sheet->field($step->field)->options ?? [], 'label'),
+            default => [],
+        };
+    }
+
+    /**
+     * @param list<string> $words
+     *
+     * @return list<string> without articles and courtesies
+     */
+    private function bare(array $words): array
+    {
+        return array_values(array_diff($words, $this->words->section('grammar', 'beside_an_offer')));
+    }
+}
