@@ -9,6 +9,7 @@ use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Held;
 use Ringo\Dialogue\Origin;
 use Ringo\Dialogue\Phrasebook;
+use Ringo\Dialogue\Replies\Replies;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\RingAgain;
 use Ringo\Dialogue\Walk\Move;
@@ -24,7 +25,7 @@ use Ringo\Value\ValueType;
 /** Finds out who picked up an outbound call. */
 final readonly class ReachRunner implements AskingRunner
 {
-    public function __construct(private Puts $puts, private Understanding $understanding, private Phrasebook $phrases, private RingAgain $again)
+    public function __construct(private Puts $puts, private Understanding $understanding, private Phrasebook $phrases, private RingAgain $again, private Replies $replies)
     {
     }
 
@@ -63,12 +64,22 @@ final readonly class ReachRunner implements AskingRunner
 
             return Move::stay();
         }
+        if ($heard->tokens !== [] && $this->phrases->table('outbound', 'for_whom')->without($heard->tokens) === []) {
+            $turn->trace->rule('asks for whom the call is: said again');
+            $turn->repeat();
+
+            return Move::stay();
+        }
         $yes = $this->reading($turn, $step, $hearing);
         if ($this->says($heard, 'not_here') || $yes->value === false && ! $this->says($heard, 'speaking')) {
             return $this->somebodyElse($turn, $step, $heard);
         }
         if ($yes->value === true || $this->says($heard, 'speaking') || $this->gaveTheName($turn, $heard)) {
             $turn->trace->rule('the right person');
+            // 'Speaking, who's that?'
+            if ($hearing->questions !== [] && $this->replies->serve($turn, $hearing->questions, false) !== null) {
+                $hearing->dealtWith(ActKind::Question);
+            }
             $turn->state->tags = array_values(array_unique([...$turn->state->tags, 'reached']));
 
             return Move::to($step->next);

@@ -78,7 +78,9 @@ final readonly class TellingMore
             $before = $turn->script->steps[$key] ?? null;
             $field = $before instanceof AskStep ? $turn->script->sheet->field($before->field) : null;
             $held = $field === null ? null : $state->values[$field->key] ?? null;
-            if ($field === null || $held === null || $field->type !== ValueType::Text || $held->origin !== Origin::Asked || ! is_string($held->value)) {
+            if ($field === null || $held === null || $field->type !== ValueType::Text || $held->origin !== Origin::Asked || ! is_string($held->value)
+                // A name or a word tells nothing one could go on with.
+                || $this->phrases->content($this->understanding->hear($held->value)->tokens) < self::TELLS) {
                 continue;
             }
             $whole = rtrim($held->value, '. ').(preg_match('/[?!]$/', $held->value) === 1 ? ' ' : '. ').$hearing->heard->original;

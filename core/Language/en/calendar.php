@@ -21,6 +21,9 @@ return [
         'tomorrow' => 1, 'tommorow' => 1, 'tomorow' => 1, 'tomoz' => 1, 'the day after tomorrow' => 2, 'day after tomorrow' => 2, 'the day after' => null,
         'yesterday' => -1, 'last night' => -1, 'the day before yesterday' => -2, 'day before yesterday' => -2,
     ],
+    // What leads up to a year of birth, and what tells that a birthday has been.
+    'born' => ['born', 'birth', 'hatched'],
+    'turned_already' => ['was', 'were', 'turned', 'became', 'been'],
     // Fixed feasts: month and day.
     'feasts' => [
         'christmas day' => [12, 25], 'christmas' => [12, 25], 'xmas' => [12, 25], 'xmas day' => [12, 25], 'christmas eve' => [12, 24], 'xmas eve' => [12, 24], 'boxing day' => [12, 26],

@@ -27,15 +27,30 @@ final readonly class DurationReader implements Reader
     /** @var array<string, string> */
     private array $units;
 
+    private AgeTold $ages;
+
+    /** Words among which a number alone is a length in the unit asked for; of an age more is said: 'she has only just turned two'. */
+    private const BARE_WITHIN = 4;
+
+    private const BARE_AGE_WITHIN = 8;
+
+    /** From here on a number alone is a year and no length. */
+    private const A_YEAR_FROM = 1000;
+
     public function __construct(private Vocabulary $words)
     {
         $this->numerals = new Numerals($words);
         $this->repairs = new Repairs($words);
         $this->units = $words->section('units', 'durations');
+        $this->ages = new AgeTold($words);
     }
 
     public function read(Heard $heard, Context $context): Reading
     {
+        $age = $this->ages->in($heard, $context);
+        if ($age !== null) {
+            return Reading::of("P{$age->value}Y", $age->confidence, (string) $age->said, $age->start, $age->end);
+        }
         $best = null;
         $doubt = null;
         $unit = $context->asked ? $context->unit : null;
@@ -47,6 +62,8 @@ final readonly class DurationReader implements Reader
             $vague = $this->vague($t);
             $t = $this->words->phrases('talk', 'about')->without($t);
             $found = $this->durations($t, $unit);
+            // 'Three or four', where years were asked for
+            $vague ??= $found === [] && $unit !== null && $this->numbersBefore($t, count($t)) > 1 ? 'that is a range or a choice of lengths' : null;
             if ($found === [] && $vague === null) {
                 continue;
             }
@@ -89,10 +106,11 @@ final readonly class DurationReader implements Reader
             $i += $hit[1];
         }
         // 'two weeks, no, three': the unit stays.
-        if ($found === [] && $earlierUnit !== null && $t !== [] && count($t) <= 4) {
+        if ($found === [] && $earlierUnit !== null && $t !== [] && count($t) <= ($earlierUnit === 'Y' ? self::BARE_AGE_WITHIN : self::BARE_WITHIN)) {
             foreach (array_keys($t) as $i) {
                 $number = $this->numerals->at($t, $i);
-                if ($number !== null && $number->value > 0 && ! isset($t[$i + $number->length]) && $this->numbersBefore($t, $i) === 0) {
+                // 'I got him in 2020' is no length.
+                if ($number !== null && $number->value > 0 && $number->value < self::A_YEAR_FROM && ! isset($t[$i + $number->length]) && $this->numbersBefore($t, $i) === 0) {
                     return [[$this->iso([[$number->value, $earlierUnit]]), $i, $i + $number->length - 1, $earlierUnit]];
                 }
             }

@@ -32,6 +32,8 @@ final readonly class NumberReader implements Reader
 
     private Party $party;
 
+    private AgeTold $ages;
+
     /** How sure a number of people is that was added up: it is read back. */
     private const ADDED_UP = 0.75;
 
@@ -51,12 +53,17 @@ final readonly class NumberReader implements Reader
         $this->spelling = new Spelling($words);
         $this->repairs = new Repairs($words);
         $this->party = new Party($words);
+        $this->ages = new AgeTold($words);
         $this->days = new DayFinder($words, $this->numerals);
         $this->clocks = new ClockFinder($words, $this->numerals);
     }
 
     public function read(Heard $heard, Context $context): Reading
     {
+        $age = $this->ages->in($heard, $context);
+        if ($age !== null) {
+            return $age;
+        }
         $best = null;
         $doubt = null;
         foreach ($this->repairs->stretches($heard->tokens, true) as $stretch) {

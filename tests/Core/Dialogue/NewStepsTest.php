@@ -75,6 +75,8 @@ final class NewStepsTest extends TestCase
         yield 'not in' => [["she's not in"], null, 'not reached', null];
         yield 'wrong number' => [["you've got the wrong number, nobody of that name here"], null, 'wrong number', null];
         yield 'voicemail' => [["hi you've reached Dana, I can't take your call right now, please leave a message after the tone"], null, 'voicemail', null];
+        yield 'whom it is for' => [['who?', 'sorry, who do you want', 'oh yes, speaking'], 'good_time', null, null];
+        yield 'yes, and who asks' => [['yes, who is this please'], 'good_time', null, null];
         yield 'who is asking' => [["who's calling please", 'yes speaking'], 'good_time', null, null];
     }
 
