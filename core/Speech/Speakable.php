@@ -14,6 +14,9 @@ final readonly class Speakable
 {
     private NumberWords $numbers;
 
+    /** A day no longer ago than this needs no year: 'Saturday the twenty eighth of November'. */
+    private const LATELY = '-31 days';
+
     public function __construct(private Vocabulary $words, private NumberingPlan $plan)
     {
         $this->numbers = new NumberWords;
@@ -89,7 +92,7 @@ final readonly class Speakable
             ? $date->format('l').' the '.$this->numbers->ordinal((int) $date->format('j')).' of '.$date->format('F')
             : $date->format('l').', '.$date->format('F').' '.$this->numbers->ordinal((int) $date->format('j'));
         $today = $locale->now->setTime(0, 0);
-        $soon = $date >= $today && $date < $today->modify('+1 year');
+        $soon = $date >= $today->modify(self::LATELY) && $date < $today->modify('+1 year');
 
         return $soon ? $day : $day.', '.$this->numbers->year((int) $date->format('Y'));
     }

@@ -36,9 +36,6 @@ final class Collector
     /** Types of which nearly any words might be an answer. */
     private const ANYTHING = [ValueType::Text, ValueType::YesNo, ValueType::PersonName];
 
-    /** Words before a day among which a 'not' denies it. */
-    private const DENIES_WITHIN = 5;
-
     /** @var array<string, array<string, true>> fields asked further on, by step */
     private array $ahead = [];
 
@@ -51,6 +48,8 @@ final class Collector
 
     private readonly DayMeant $days;
 
+    private readonly DayOfAnother $another;
+
     private readonly OptionKinds $kinds;
 
     private readonly WhatCounts $counts;
@@ -60,6 +59,7 @@ final class Collector
         $this->asking = new Asking($understanding->words);
         $this->hours = new HourMeant($understanding->words);
         $this->days = new DayMeant($understanding);
+        $this->another = new DayOfAnother($understanding, $this->days);
         $this->kinds = new OptionKinds($understanding->words);
         $this->counts = new WhatCounts($understanding);
     }
@@ -246,23 +246,7 @@ final class Collector
             return null;
         }
 
-        return $day && ($this->denied($heard, $reading) || $this->days->isLoneOrdinal($heard, $reading)) ? null : $reading;
-    }
-
-    /** 'She won't be in today', 'we can't make Friday': the day of what does not happen answers no question to come. */
-    private function denied(Heard $heard, Reading $day): bool
-    {
-        $before = [];
-        foreach ($heard->tokens as $token) {
-            if ($token->start >= $day->start) {
-                $before = $token->afterBreak() ? [] : $before;
-
-                break;
-            }
-            $before = $token->afterBreak() ? [$token] : [...$before, $token];
-        }
-
-        return $day->found() && $this->understanding->words->phrases('acts', 'against')->in(array_slice($before, -self::DENIES_WITHIN));
+        return $day && $this->another->is($turn, $field, $heard, $reading, $context) ? null : $reading;
     }
 
     /**

@@ -24,6 +24,8 @@ return [
         ['option' => 'leaflet, flyer, brochure, mailshot, post', 'said' => 'leaflet, flyer, through the door, through the letterbox, in the post, brochure, a card through, came with the paper, your catalogue'],
         ['option' => 'newspaper, magazine, press, local paper', 'said' => 'paper, newspaper, magazine, local rag, parish magazine, advert in, ad in, article'],
         ['option' => 'radio', 'said' => 'radio, on the wireless, on the air'],
+        ['option' => 'electricity, electric', 'said' => 'leccy, lecky, electric'],
+        ['option' => 'both, dual fuel', 'said' => 'dual fuel, both, the pair of them, gas and electric'],
         ['option' => 'television, tv', 'said' => 'telly, television, tv, on the box'],
         ['option' => 'drive by, drove past, passing, walked past, walk in, sign, signage, van, vehicle, shopfront, saw us, seen locally', 'said' => 'drove past, driving past, drive past, walked past, walking past, walk past, went past, passing, pass it every, live round the corner, saw the sign, saw your sign, your sign, the board outside, saw your van, your van, one of your vans, your lorry, saw you working, working on a house, saw the shop, saw your shop, on my way to work'],
         ['option' => 'returning, existing, previous customer, used before, past customer, repeat', 'said' => "you put in, you put our, you fixed, you installed, you fitted, you came out, you came to us, you sorted, you built, you've done work, you've been out, used you before, used you last, been before, been coming, dealt with you before, a customer already, already a customer, you did my, you did our, always used you, come to you for years, had you before, i'm a regular"],

@@ -16,6 +16,8 @@ return [
     // Words of a question that counts people, that asks for what lies behind, and that show it lies ahead all the same.
     'of_people' => ['people', 'persons', 'guests', 'party', 'players', 'passengers', 'diners', 'covers', 'visitors', 'attendees', 'travellers', 'travelling', 'bowlers', 'participants', 'delegates', 'heads', 'walkers', 'riders', 'climbers', 'skaters', 'seats', 'places', 'tickets'],
     'behind' => ['did', 'was', 'were', 'happened', 'happen', 'born', 'birth', 'bought', 'began', 'started', 'noticed', 'last', 'since', 'missed'],
+    // What leads up to a day that is wished for, and not told of.
+    'wishes_a_day' => ['can', 'could', 'would', 'want', 'need', 'like', 'please', 'any chance', 'possible', 'able to', 'hoping', 'looking for', 'appointment for', 'book'],
     'ahead' => ['mind', 'like', 'want', 'wanted', 'hoping', 'thinking', 'looking', 'planning', 'after', 'prefer', 'suit', 'suits', 'need', 'next', 'would', 'could', 'shall', 'should', 'will', 'expect'],
     // Words of a question that wants a few words which name something.
     'of_a_thing' => ['make', 'model', 'breed', 'colour', 'color', 'brand', 'type', 'kind', 'sort', 'size', 'flavour', 'registration', 'reg', 'number plate', 'what car', 'which car', 'what vehicle', 'variety', 'material', 'style', 'postcode', 'serial number', 'job title', 'title of', 'name of', 'called'],
