@@ -98,7 +98,7 @@ final readonly class Wiring
         $switch = new TopicSwitch($volunteer);
         $settled = new Settled($keeper);
         $readBack = new ReadBack($keeper, $words);
-        $elsewhere = new Elsewhere($this->phrases);
+        $elsewhere = new Elsewhere($this->phrases, $words);
         $lone = new Values\LoneValue($understanding);
         $entry = new TopicEntry($understanding, $collector, $keeper, $volunteer, new Tone($this->phrases), $lone);
         $others = new Steps\OtherTopics($understanding, $this->phrases, $topics, $entry);

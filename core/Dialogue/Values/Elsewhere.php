@@ -6,6 +6,8 @@ namespace Ringo\Dialogue\Values;
 
 use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Turn;
+use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Heard;
 use Ringo\Understanding\Reading;
@@ -16,19 +18,20 @@ final readonly class Elsewhere
 {
     private const SURE = 0.92;
 
-    public function __construct(private Phrasebook $phrases)
+    public function __construct(private Phrasebook $phrases, private Vocabulary $words)
     {
     }
 
     public function reading(Turn $turn, Field $field, Heard $heard): ?Reading
     {
-        if ($field->type === ValueType::Phone && $turn->state->from !== null && $this->little($heard, 'this_number')) {
-            return $this->of($turn->state->from, $heard);
+        $from = $field->type === ValueType::Phone ? $turn->state->from : null;
+        if ($from !== null && ! $this->phrases->table('acts', 'not_this')->in($heard->tokens) && ($this->little($heard, 'this_number') || $this->thisCall($heard))) {
+            return $this->of($from, $heard);
         }
         if (! $this->little($heard, 'same')) {
             return null;
         }
-        $value = $this->earlier($turn, $field);
+        $value = $this->earlier($turn, $field) ?? $from;
 
         return $value === null ? null : $this->of($value, $heard);
     }
@@ -53,6 +56,17 @@ final readonly class Elsewhere
         $fact = $field->fromCaller === null ? null : ($state->caller['last_'.$field->fromCaller] ?? $state->caller[$field->fromCaller] ?? null);
 
         return is_string($fact) && $fact !== '' ? $fact : null;
+    }
+
+    /** 'This one's fine', 'the one that's come up': words that are all of the number one is calling from. */
+    private function thisCall(Heard $heard): bool
+    {
+        $said = array_map(static fn (Token $token): string => $token->text, $heard->tokens);
+        ['points' => $points, 'beside' => $beside, 'opens' => $opens] = $this->words->section('acts', 'this_number_words');
+
+        return array_intersect($said, $points) !== []
+            && array_diff($said, $points, $beside) === []
+            && array_diff($said, $opens) !== [];
     }
 
     private function little(Heard $heard, string $section): bool

@@ -71,6 +71,11 @@ final readonly class NameApart
             && array_filter($stretch, static fn (Token $token): bool => preg_match('/^\p{Lu}/u', $token->original) !== 1 || isset($everyday[$token->text]) || isset($everyday[rtrim($token->text, 's')])) === [];
     }
 
+    private function isWritten(Token $token): bool
+    {
+        return preg_match('/^\p{Lu}\p{Ll}/u', $token->original) === 1;
+    }
+
     /** @param list<Token> $stretch */
     private function isName(array $stretch): bool
     {
@@ -82,8 +87,10 @@ final readonly class NameApart
         if (! $titled && ! isset($given[$stretch[0]->text]) && ! $this->written($stretch)) {
             return false;
         }
+        // 'My dad, Albert Pope'
+        $begun = isset($given[$stretch[0]->text]) && $this->isWritten($stretch[0]);
         foreach (array_slice($stretch, $titled ? 1 : 0) as $token) {
-            $known = isset($given[$token->text]) || isset($this->words->set('surnames')[$token->text]);
+            $known = isset($given[$token->text]) || isset($this->words->set('surnames')[$token->text]) || $begun && $this->isWritten($token);
             if (isset($this->words->set('everyday_words')[$token->text]) && ! $known || isset($this->words->set('function_words')[$token->text])) {
                 return false;
             }

@@ -273,6 +273,14 @@ final readonly class PersonNameReader implements Reader
             foreach ($this->words->phrases('names', 'cues')->all($t) as [, $place, $length]) {
                 $starts[] = [$place + $length, 'weak'];
             }
+            foreach ($this->words->phrases('names', 'kin_cues')->all($t) as [, $place, $length]) {
+                // 'My dad Albert Ashdown', and not 'my wife rang earlier'.
+                $named = isset($this->words->set('given_names')[$t[$place + $length]->text ?? '']);
+                $then = $t[$place + $length + 2] ?? null;
+                if ($named && ($then === null || $then->afterBreak())) {
+                    $starts[] = [$place + $length, 'weak'];
+                }
+            }
             $soft = $this->words->phrases('talk', 'soft');
             $i = 0;
             while (isset($t[$i]) && ($hit = $soft->at($t, $i)) !== null) {
