@@ -193,7 +193,7 @@ final readonly class Wiring
             new Order\RingLater($this->phrases, new Values\RingAgain($understanding)),
             new Order\Urgent($topics, $switch),
             new Order\Patience($person),
-            $this->standing($person, $names, $settled),
+            $this->standing($person, $names, $settled, new Elsewhere($this->phrases, $understanding->words)),
             new Order\WhichMeant($replies),
             new Order\Correction($corrections, $keeper, $runners, $names),
             $objection,
@@ -215,12 +215,12 @@ final readonly class Wiring
         ];
     }
 
-    private function standing(PersonWanted $person, FieldNames $names, Settled $settled): Order\StandingRequests
+    private function standing(PersonWanted $person, FieldNames $names, Settled $settled, Elsewhere $elsewhere): Order\StandingRequests
     {
         return new Order\StandingRequests([
             ActKind::Back->value => new Requests\GoBack($names),
             ActKind::Why->value => new Requests\Why,
-            ActKind::AlreadyTold->value => new Requests\AlreadyTold($settled, $this->phrases),
+            ActKind::AlreadyTold->value => new Requests\AlreadyTold($settled, $this->phrases, $elsewhere),
             ActKind::Handover->value => new Requests\Handover,
             ActKind::Hold->value => new Requests\Hold,
             ActKind::Slower->value => new Requests\Slower,

@@ -13,6 +13,7 @@ use Ringo\Dialogue\Values\LoneValue;
 use Ringo\Dialogue\Values\Volunteer;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Dialogue\Walk\Tone;
+use Ringo\Language\Stemmer;
 use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Script\Steps\Book\BookStep;
 use Ringo\Script\Steps\Listen\ListenStep;
@@ -210,9 +211,25 @@ final readonly class TopicEntry
 
         $position = preg_match('/^(?:the )?(?:first|second|third|fourth|fifth|last|one|two|three|four|five|six|seven|eight|nine|\d+)(?: one)?$/i', trim((string) $short->said)) === 1;
         // One short word that is only like a name of something is a name where something was asked for, and not before.
-        $like = $short->confidence < self::PLAINLY && str_word_count((string) $short->said) === 1 && count($heard->tokens) > self::ALONE;
+        $like = str_word_count((string) $short->said) === 1 && count($heard->tokens) > self::ALONE && ($short->confidence < self::PLAINLY || ! $this->isWhole($field, $short));
 
         return $position || $like ? $named : $short;
+    }
+
+    /** Whether a word is all that an option is called, or one of the things it is called: 'heating', and not 'water', of 'heating or hot water'. */
+    private function isWhole(Field $field, Reading $reading): bool
+    {
+        $stemmer = new Stemmer;
+        $said = $stemmer->stems((string) $reading->said);
+        foreach ($field->options as $option) {
+            foreach ($option['key'] === $reading->value ? [...(preg_split('/,|\/|\bor\b|\band\b/', $option['label']) ?: []), ...$option['phrases']] : [] as $name) {
+                if ($stemmer->stems((string) preg_replace('/^\s*(?:an?|the)\b/i', '', $name)) === $said) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /** The same matter a second time: its answers are asked again, who is calling is only asked back. */

@@ -8,7 +8,6 @@ use Ringo\Dialogue\Origin;
 use Ringo\Dialogue\Turn;
 use Ringo\Language\Phrases;
 use Ringo\Language\Token;
-use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Asking;
 use Ringo\Understanding\Context;
@@ -36,8 +35,7 @@ final class Collector
     /** Types of which nearly any words might be an answer. */
     private const ANYTHING = [ValueType::Text, ValueType::YesNo, ValueType::PersonName];
 
-    /** @var array<string, array<string, true>> fields asked further on, by step */
-    private array $ahead = [];
+    private readonly AskedAhead $ahead;
 
     /** @var array<string, Phrases<string>> */
     private array $phrases = [];
@@ -50,16 +48,23 @@ final class Collector
 
     private readonly DayOfAnother $another;
 
+    private readonly AtOnce $atOnce;
+
+    private readonly SumMeant $sums;
+
     private readonly OptionKinds $kinds;
 
     private readonly WhatCounts $counts;
 
     public function __construct(private readonly Understanding $understanding, private readonly YesNoMeant $meant)
     {
+        $this->ahead = new AskedAhead;
         $this->asking = new Asking($understanding->words);
         $this->hours = new HourMeant($understanding->words);
         $this->days = new DayMeant($understanding);
         $this->another = new DayOfAnother($understanding, $this->days);
+        $this->atOnce = new AtOnce($understanding->words);
+        $this->sums = new SumMeant($understanding->words);
         $this->kinds = new OptionKinds($understanding->words);
         $this->counts = new WhatCounts($understanding);
     }
@@ -79,6 +84,9 @@ final class Collector
             $heard = $this->uncontracted($heard);
             $reading = $this->understanding->read($field->type, $heard, $this->context($turn, $field));
         }
+        if ($field->type === ValueType::Money) {
+            return $this->sums->of($turn, $field, $reading);
+        }
         if ($field->type === ValueType::Choice && ! $reading->found() && $reading->doubt === null) {
             $without = $this->understanding->words->phrases('acts', 'dont_mind', 'dont_know')->in($heard->tokens);
 
@@ -90,6 +98,7 @@ final class Collector
             return $length->found() ? $length : $reading;
         }
         $reading = $this->days->of($turn, $field, $heard, $reading, $this->context($turn, $field));
+        $reading = $reading->found() ? $reading : $this->atOnce->reading($turn, $field, $heard) ?? $reading;
         if ($field->type !== ValueType::YesNo) {
             return $this->hours->of($turn, $field, $heard, $reading);
         }
@@ -120,7 +129,7 @@ final class Collector
         $rest = $answer === null || ! $answer->found() ? $heard : $this->beside($heard, $answer);
         $rivals = [];
         foreach ($turn->script->sheet->fields as $field) {
-            if ($field->key === $asked?->key || $this->settled($turn, $field) || $this->onlyAsked($turn, $field) || ! isset($this->ahead($turn, $from)[$field->key]) || $questioned && $field->type !== ValueType::Choice) {
+            if ($field->key === $asked?->key || $this->settled($turn, $field) || $this->onlyAsked($turn, $field) || ! $this->ahead->holds($turn, $from, $field) || $questioned && $field->type !== ValueType::Choice) {
                 continue;
             }
             $cued = $this->afterCue($field, $heard);
@@ -234,7 +243,7 @@ final class Collector
             return null;
         }
         // A value that fits two fields is taken only for the one being asked.
-        if ($this->shared($turn, $field, $asked, $from)) {
+        if ($this->ahead->shared($turn, $field, $asked, $from)) {
             return null;
         }
 
@@ -271,71 +280,7 @@ final class Collector
     /** @return list<string> fields that questions from a step on may ask for */
     public function askedFrom(Turn $turn, string $from): array
     {
-        return array_map(strval(...), array_keys($this->ahead($turn, $from)));
-    }
-
-    /**
-     * Fields that questions further on may ask for, the nearest first; an open question ends the look ahead, but for the one the call stands at.
-     *
-     * @return array<string, true>
-     */
-    private function ahead(Turn $turn, string $from): array
-    {
-        if (isset($this->ahead[$from])) {
-            return $this->ahead[$from];
-        }
-        $fields = [];
-        $seen = [];
-        $open = [$from];
-        while (($key = array_shift($open)) !== null) {
-            if (isset($seen[$key]) || ! isset($turn->script->steps[$key])) {
-                continue;
-            }
-            $seen[$key] = true;
-            $step = $turn->script->steps[$key];
-            $fields += array_fill_keys($step->asks(), true);
-            if ($step instanceof ListenStep && $key !== $from) {
-                continue;
-            }
-            foreach ($step->exits() as $exit) {
-                $open[] = $exit->to;
-            }
-        }
-
-        return $this->ahead[$from] = $fields;
-    }
-
-    /** Whether another field of the same kind could be meant as well. */
-    private function shared(Turn $turn, Field $field, ?Field $asked, string $from): bool
-    {
-        if ($field->type === ValueType::Choice) {
-            return false;
-        }
-        $kin = static fn (ValueType $type): string => match ($type) {
-            ValueType::Date, ValueType::DateTime => 'day',
-            default => $type->value,
-        };
-        foreach ($turn->script->sheet->fields as $other) {
-            if ($other->key === $field->key || $kin($other->type) !== $kin($field->type)) {
-                continue;
-            }
-            // The first still empty one is meant where nothing points elsewhere, unless one of them is being asked.
-            if ($asked?->key === $other->key) {
-                return true;
-            }
-            if (isset($this->ahead($turn, $from)[$other->key]) && $this->before($turn, $other, $field, $from) && ! isset($turn->state->values[$other->key])) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    private function before(Turn $turn, Field $a, Field $b, string $from): bool
-    {
-        $keys = array_keys($this->ahead($turn, $from));
-
-        return array_search($a->key, $keys, true) < array_search($b->key, $keys, true);
+        return $this->ahead->keys($turn, $from);
     }
 
     /**

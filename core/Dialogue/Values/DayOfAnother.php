@@ -12,7 +12,7 @@ use Ringo\Understanding\Heard;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Understanding;
 
-/** Days that were told and answer no question to come: of what does not happen, of what is wished for where the past is asked, of no day at all. */
+/** Days that were told and answer no question to come: of what does not happen, of what is to come where the past is asked, of no day at all. */
 final readonly class DayOfAnother
 {
     /** Words before a day among which a 'not' denies it. */
@@ -26,7 +26,8 @@ final readonly class DayOfAnother
     {
         return $day->found() && (
             $this->denied($heard, $day)
-            || $this->wished($turn, $field, $heard, $day, $context)
+            || $this->ahead($turn, $field, $heard, $day, $context)
+            || $this->ofABirth($turn, $field, $day)
             || $this->days->isLoneOrdinal($heard, $day)
         );
     }
@@ -47,15 +48,38 @@ final readonly class DayOfAnother
         return $this->understanding->words->phrases('acts', 'against')->in(array_slice($before, -self::DENIES_WITHIN));
     }
 
-    /** 'Could somebody see her today' does not tell since when she is ill. */
-    private function wished(Turn $turn, Field $field, Heard $heard, Reading $day, Context $context): bool
+    /** 'Could somebody see her today' and 'he comes home on Friday' do not tell since when he is ill. */
+    private function ahead(Turn $turn, Field $field, Heard $heard, Reading $day, Context $context): bool
     {
-        $behind = $context->past || $field->bounds?->when === 'past';
-        if (! $behind || substr((string) $day->value, 0, 10) < $turn->scope()->now->format('Y-m-d')) {
+        if (! $context->past && $field->bounds?->when !== 'past') {
             return false;
         }
-        $before = array_filter($heard->tokens, static fn (Token $token): bool => $token->start < $day->start);
+        $before = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->start < $day->start));
+        $today = $turn->scope()->now->format('Y-m-d') <= substr((string) $day->value, 0, 10);
 
-        return $this->understanding->words->phrases('questions', 'wishes_a_day')->in(array_values($before));
+        return $today ? $this->understanding->words->phrases('questions', 'wishes_a_day')->in($before) : ! $this->toldOfThePast($heard, $day);
+    }
+
+    /** A weekday alone is the last one only where something is told that has been. */
+    private function toldOfThePast(Heard $heard, Reading $day): bool
+    {
+        if (preg_match('/\d|yesterday|last|ago|night|(?:st|nd|rd|th)\b/i', (string) $day->said) === 1) {
+            return true;
+        }
+        foreach ($heard->tokens as $token) {
+            if (str_ends_with($token->text, 'ed') || in_array($token->text, $this->understanding->words->section('questions', 'has_been'), true)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** Nobody tells a day of birth unasked but with its year. */
+    private function ofABirth(Turn $turn, Field $field, Reading $day): bool
+    {
+        $about = $field->title.' '.$field->key.' '.($turn->asking($field->key)?->prompt->variants[0] ?? '');
+
+        return preg_match('/\b(?:birth|born|dob)\b/i', str_replace('_', ' ', $about)) === 1 && preg_match('/\d{4}|nineteen|twenty|[-\/. ]\d\d$/i', (string) $day->said) !== 1;
     }
 }

@@ -24,6 +24,7 @@ return [
         ['option' => 'leaflet, flyer, brochure, mailshot, post', 'said' => 'leaflet, flyer, through the door, through the letterbox, in the post, brochure, a card through, came with the paper, your catalogue'],
         ['option' => 'newspaper, magazine, press, local paper', 'said' => 'paper, newspaper, magazine, local rag, parish magazine, advert in, ad in, article'],
         ['option' => 'radio', 'said' => 'radio, on the wireless, on the air'],
+        ['option' => 'water damage, wet, liquid damage', 'said' => 'got wet, wet, soaked, dropped in water, fell in the water, down the toilet, in the toilet, in the bath, in the sink, in the sea, in a puddle, spilled, spilt, been in water, drowned'],
         ['option' => 'electricity, electric', 'said' => 'leccy, lecky, electric'],
         ['option' => 'both, dual fuel', 'said' => 'dual fuel, both, the pair of them, gas and electric'],
         ['option' => 'television, tv', 'said' => 'telly, television, tv, on the box'],

@@ -16,6 +16,11 @@ return [
     // Words of a question that counts people, that asks for what lies behind, and that show it lies ahead all the same.
     'of_people' => ['people', 'persons', 'guests', 'party', 'players', 'passengers', 'diners', 'covers', 'visitors', 'attendees', 'travellers', 'travelling', 'bowlers', 'participants', 'delegates', 'heads', 'walkers', 'riders', 'climbers', 'skaters', 'seats', 'places', 'tickets'],
     'behind' => ['did', 'was', 'were', 'happened', 'happen', 'born', 'birth', 'bought', 'began', 'started', 'noticed', 'last', 'since', 'missed'],
+    // What is paid in hundreds, and what is paid by the piece.
+    'large_sums' => ['rent', 'month', 'monthly', 'year', 'yearly', 'annual', 'salary', 'income', 'wages', 'deposit', 'budget', 'insured', 'value', 'worth', 'mortgage', 'loan', 'spend', 'limit', 'repair', 'damage', 'house', 'flat', 'car', 'holiday', 'wedding', 'quote', 'debt', 'owe', 'savings'],
+    'small_sums' => ['hour', 'hourly', 'head', 'each', 'person', 'mile', 'ticket', 'copy', 'portion', 'fare', 'tip', 'item', 'piece', 'night', 'litre'],
+    // Words of what has been.
+    'has_been' => ['was', 'were', 'been', 'since', 'ago', 'had', 'did', "didn't", "hasn't", "haven't", "wasn't", 'went', 'came', 'got', 'fell', 'broke', 'left', 'lost', 'began', 'gave', 'took', 'hit', 'hurt', 'cut', 'felt', 'stood', 'blew', 'woke', 'bought', 'found', 'saw', 'rang', 'put', 'ran', 'gone', 'done', 'ever'],
     // What leads up to a day that is wished for, and not told of.
     'wishes_a_day' => ['can', 'could', 'would', 'want', 'need', 'like', 'please', 'any chance', 'possible', 'able to', 'hoping', 'looking for', 'appointment for', 'book'],
     'ahead' => ['mind', 'like', 'want', 'wanted', 'hoping', 'thinking', 'looking', 'planning', 'after', 'prefer', 'suit', 'suits', 'need', 'next', 'would', 'could', 'shall', 'should', 'will', 'expect'],

@@ -10,6 +10,7 @@ use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Order\Request;
 use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Elsewhere;
 use Ringo\Dialogue\Values\Settled;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Script\Steps\Ask\AskStep;
@@ -17,7 +18,7 @@ use Ringo\Script\Steps\Ask\AskStep;
 /** 'I told you already': what is held is said back and believed; what is not is asked for once more. */
 final readonly class AlreadyTold implements Request
 {
-    public function __construct(private Settled $settled, private Phrasebook $phrases)
+    public function __construct(private Settled $settled, private Phrasebook $phrases, private Elsewhere $elsewhere)
     {
     }
 
@@ -30,6 +31,10 @@ final readonly class AlreadyTold implements Request
         $held = $key === null ? null : ($state->values[$key] ?? null);
         // What is said beside it may be the answer itself.
         if ($held === null && $this->phrases->content($act->rest->tokens) > 0) {
+            return null;
+        }
+        // 'You've got it on your screen' gives the number one rings from.
+        if ($held === null && $field !== null && $this->elsewhere->reading($turn, $field, $hearing->heard) !== null) {
             return null;
         }
         $state->frustration++;

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Dialogue;
+
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+/** Values that depend on what was asked: the moment of the call, large and small sums, the number one rings from, days that are not the one meant. */
+final class ToldInOtherWordsTest extends TestCase
+{
+    private const FIELDS = [
+        'pick' => ['type' => 'string', 'format' => 'date-time', 'title' => 'Pick-up'],
+        'rent' => ['type' => 'string', 'format' => 'money', 'title' => 'Rent'],
+        'fare' => ['type' => 'string', 'format' => 'money', 'title' => 'Pay an hour'],
+        'miles' => ['type' => 'number', 'title' => 'Miles'],
+        'phone' => ['type' => 'string', 'format' => 'phone', 'title' => 'Phone'],
+        'since' => ['type' => 'string', 'format' => 'date', 'title' => 'Since', 'x-bounds' => ['when' => 'past']],
+        'born' => ['type' => 'string', 'format' => 'date', 'title' => 'Date of birth', 'x-bounds' => ['when' => 'past']],
+        'seen' => ['type' => 'boolean', 'title' => 'Been before'],
+        'name' => ['type' => 'string', 'title' => 'Pet'],
+        'age' => ['type' => 'string', 'format' => 'duration', 'title' => 'Age'],
+    ];
+
+    #[TestWith(['now please', '2026-03-10T09:14'])]
+    #[TestWith(['as soon as you can', '2026-03-10T09:14'])]
+    #[TestWith(['not now, tomorrow at ten', '2026-03-11T10:00'])]
+    public function testTheMomentOfTheCall(string $said, string $moment): void
+    {
+        self::assertSame($moment, Conversation::asking(self::FIELDS, ['pick' => 'When do you want to go?'])->says($said)->value('pick'));
+    }
+
+    #[TestWith(['rent', 'Up to how much rent a month?', 'eight fifty tops', 850])]
+    #[TestWith(['rent', 'Up to how much rent a month?', 'eight pounds fifty', 8.5])]
+    #[TestWith(['fare', 'What do you want an hour?', 'twelve fifty', 12.5])]
+    public function testHundredsOrPoundsAndPence(string $field, string $question, string $said, int|float $amount): void
+    {
+        self::assertEquals(['amount' => $amount, 'currency' => 'GBP'], Conversation::asking(self::FIELDS, [$field => $question])->says($said)->value($field));
+    }
+
+    public function testAVagueSumIsNoDistance(): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['fare' => 'What do you want an hour?', 'miles' => 'How many miles would you travel?'])->says('fifteen an hour at least');
+
+        self::assertNull($call->value('miles'), $call->heard());
+        self::assertStringContainsString('figure', $call->heard());
+    }
+
+    #[TestWith(["this one's fine", true])]
+    #[TestWith(["you've got it on your screen", true])]
+    #[TestWith(['call me back on the one I rang from please', true])]
+    #[TestWith(['not this one', false])]
+    #[TestWith(['a different number to this one', false])]
+    #[TestWith(['my number is', false])]
+    public function testTheNumberOneRingsFrom(string $said, bool $taken): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['phone' => 'What is the best number for you?'])->says($said);
+
+        self::assertSame($taken ? '+447700900123' : null, $call->value('phone'), $call->heard());
+    }
+
+    #[TestWith(['yes, he has been limping since Saturday', '2026-03-07'])]
+    #[TestWith(['yes, could somebody see him today', null])]
+    #[TestWith(['yes, and he comes out of hospital on Friday', null])]
+    public function testOnlyWhatHasBeenTellsSinceWhen(string $said, ?string $since): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['seen' => 'Have you been to us before?', 'since' => 'Since when?', 'born' => 'And the date of birth?'])->says($said);
+
+        self::assertSame($since, $call->value('since'), $call->heard());
+        self::assertNull($call->value('born'), 'nobody is born last week unasked');
+    }
+
+    public function testANameIsNotGoneOnWith(): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['name' => 'What is your pet called?', 'age' => 'How old is it?'])->says('Bruno', 'I got him from a farm in Wales');
+
+        self::assertSame('Bruno', $call->value('name'), $call->heard());
+    }
+}
