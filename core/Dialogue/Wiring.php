@@ -123,7 +123,7 @@ final readonly class Wiring
                 $puts,
                 $collector,
                 $keeper,
-                new Values\Parting($collector, $replies),
+                new Values\Parting($collector, $replies, $this->phrases),
                 new Values\Parts($understanding),
                 $elsewhere,
                 new Values\NoAnswer($this->phrases),

@@ -52,6 +52,8 @@ final class Collector
 
     private readonly SumMeant $sums;
 
+    private readonly Measured $measured;
+
     private readonly OptionKinds $kinds;
 
     private readonly WhatCounts $counts;
@@ -64,6 +66,7 @@ final class Collector
         $this->days = new DayMeant($understanding);
         $this->another = new DayOfAnother($understanding, $this->days);
         $this->atOnce = new AtOnce($understanding->words);
+        $this->measured = new Measured($understanding->words);
         $this->sums = new SumMeant($understanding->words);
         $this->kinds = new OptionKinds($understanding->words);
         $this->counts = new WhatCounts($understanding);
@@ -83,6 +86,9 @@ final class Collector
         if (! $reading->found() && in_array($field->type, [ValueType::Date, ValueType::DateTime], true)) {
             $heard = $this->uncontracted($heard);
             $reading = $this->understanding->read($field->type, $heard, $this->context($turn, $field));
+        }
+        if ($field->type === ValueType::Number) {
+            return $this->measured->of($turn, $field, $heard, $reading);
         }
         if ($field->type === ValueType::Money) {
             return $this->sums->of($turn, $field, $reading);

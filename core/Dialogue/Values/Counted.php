@@ -13,6 +13,8 @@ final class Counted
 {
     private const SINGULAR = ['people' => 'person', 'children' => 'child', 'adults' => 'adult', 'keys' => 'key'];
 
+    private const IN_A_MEASURE = '/\bin (metres|meters|feet|yards|inches|centimetres|kilometres|miles|kilos|kilograms|stone|tonnes|tons|litres|gallons|acres|hectares)\b/i';
+
     private const HOW_MANY = '/\bhow many (?:(?:more|extra|whole|full) )?(people|children|\pL{3,}s)\b/iu';
 
     public static function words(Turn $turn, Field $field, mixed $value): string
@@ -20,6 +22,9 @@ final class Counted
         $said = $turn->spoken($field, $value);
         $days = $field->type === ValueType::Duration && is_string($value) && preg_match('/^P(\d+)D$/', $value, $m) === 1 ? (int) $m[1] : null;
         $whole = $field->type === ValueType::Number && is_int($value) ? $value : $days;
+        if ($field->type === ValueType::Number && preg_match(self::IN_A_MEASURE, $field->title, $m) === 1) {
+            return $said.' '.mb_strtolower($m[1]);
+        }
         $noun = $whole === null ? null : self::noun($turn, $field);
         if ($noun === null || $whole === null || $days !== null && $noun !== 'nights') {
             return $said;

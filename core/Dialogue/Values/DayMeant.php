@@ -7,6 +7,7 @@ namespace Ringo\Dialogue\Values;
 use Ringo\Dialogue\Origin;
 use Ringo\Dialogue\Turn;
 use Ringo\Language\Token;
+use Ringo\Language\Tokenizer;
 use Ringo\Language\Vocabulary;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Context;
@@ -45,6 +46,9 @@ final readonly class DayMeant
         if (! in_array($field->type, [ValueType::Date, ValueType::DateTime], true) || $context->past) {
             return $reading;
         }
+        if (is_string($reading->value) && $this->behindWhatIsAhead($turn, $field, $reading->value, $context)) {
+            return Reading::none('that day has been, and one to come is asked for');
+        }
         $begins = $this->begins($turn, $field);
         if ($begins !== null && $field->type === ValueType::Date) {
             $reckoned = $this->shift->from($field, $begins->format('Y-m-d'), $heard) ?? ($reading->found() ? null : $this->ends($turn, $field, $begins, $heard, $context));
@@ -61,6 +65,15 @@ final readonly class DayMeant
         $month = $this->isOrdinal($reading) ? $this->monthToldAlone($turn, $context->now) : null;
 
         return $month === null ? $reading : $this->again($field, $heard, $context->at($month)) ?? $reading;
+    }
+
+    /** 'She was born last Tuesday' is not the day somebody has in mind. */
+    private function behindWhatIsAhead(Turn $turn, Field $field, string $day, Context $context): bool
+    {
+        $question = PlainQuestion::last($turn->asking($field->key)?->prompt->variants[0] ?? '');
+        $ahead = array_diff($this->words->section('questions', 'ahead'), ['last', 'after', 'could', 'like']);
+
+        return substr($day, 0, 10) < $context->now->format('Y-m-d') && array_intersect((new Tokenizer)->words($question), $ahead) !== [];
     }
 
     /** 'Till Friday' to how many nights, from the day something begins on. */

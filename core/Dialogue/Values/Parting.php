@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Dialogue\Values;
 
 use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Replies\Replies;
 use Ringo\Dialogue\Turn;
 use Ringo\Sheet\Field;
@@ -14,7 +15,10 @@ use Ringo\Value\ValueType;
 /** Parts an answer from the questions in the same breath. A question that is itself the answer ('can you make it Tuesday?') stays whole. */
 final readonly class Parting
 {
-    public function __construct(private Collector $collector, private Replies $replies)
+    /** Words of substance in what only leads up to a question. */
+    private const LEAD = 2;
+
+    public function __construct(private Collector $collector, private Replies $replies, private Phrasebook $phrases)
     {
     }
 
@@ -24,6 +28,9 @@ final readonly class Parting
             return new Parted($hearing->heard, []);
         }
         $stated = $hearing->statement->isEmpty() ? Reading::none() : $this->collector->asked($turn, $field, $hearing->statement);
+        if ($stated->found() && $field->type === ValueType::Text && $this->isLead($hearing)) {
+            return new Parted($hearing->heard, []);
+        }
         if ($stated->found()) {
             return $this->wishes($turn, $field, $hearing, $stated) ? new Parted($hearing->heard, []) : new Parted($hearing->statement, $hearing->questions);
         }
@@ -35,6 +42,12 @@ final readonly class Parting
         }
 
         return new Parted($hearing->heard, $answered ? $hearing->questions : []);
+    }
+
+    /** 'I want to know what's on on Monday': what is told only leads up to what is asked, and the message is the whole. */
+    private function isLead(Hearing $hearing): bool
+    {
+        return $this->phrases->content($hearing->statement->tokens) <= self::LEAD && $this->phrases->table('acts', 'leads_up')->in($hearing->statement->tokens);
     }
 
     /** 'The party's on the Saturday, so could I pick it up Friday': what is wished stands in the question. */

@@ -190,6 +190,9 @@ final class ChoiceReader implements Reader
     private function exact(array $t, Context $context): array
     {
         $hits = array_values(array_filter($this->names($context)->in($t), static fn (array $hit): bool => $context->asked || $hit[2] !== 1 || ! in_array($t[$hit[1]]->text, self::SMALL, true)));
+        if (! $context->asked) {
+            $hits = array_values(array_filter($hits, fn (array $hit): bool => ! $this->isPartOfItsName($hit, $t[$hit[1]]->text, $context)));
+        }
         if ($hits === []) {
             return [];
         }
@@ -205,6 +208,25 @@ final class ChoiceReader implements Reader
         usort($kept, static fn (array $a, array $b): int => [$a[1], -$a[3]] <=> [$b[1], -$b[3]]);
 
         return $kept;
+    }
+
+    /**
+     * Whether only a key was said, in another form, that is one word of several of its label: a hedge that 'wants taking down' says nothing
+     * of 'take it away', and 'carrot' is the carrot cake.
+     *
+     * @param array{string, int, int, float} $hit
+     */
+    private function isPartOfItsName(array $hit, string $said, Context $context): bool
+    {
+        foreach ($context->options as $option) {
+            if ($option['key'] === $hit[0] && $hit[2] === 1 && $hit[3] <= OptionNames::BY_KEY && ! in_array($said, [$option['key'], $option['key'].'s'], true)) {
+                $label = array_values(array_diff(array_map($this->stemmer->stem(...), array_diff($this->tokenizer->words($option['label']), self::SMALL)), ['']));
+
+                return count($label) > 1 && in_array($this->stemmer->stem($option['key']), $label, true);
+            }
+        }
+
+        return false;
     }
 
     /** What the options are called is worked out once for each list of them. */

@@ -34,6 +34,9 @@ final readonly class DurationReader implements Reader
 
     private const BARE_AGE_WITHIN = 8;
 
+    /** Words before a length by which it is none: 'within the next fortnight', 'in two weeks'. */
+    private const OF_A_WINDOW = ['in', 'within', 'next', 'last', 'past', 'coming', 'every', 'other'];
+
     /** From here on a number alone is a year and no length. */
     private const A_YEAR_FROM = 1000;
 
@@ -61,7 +64,7 @@ final readonly class DurationReader implements Reader
             $t = $this->repairs->withoutDenied($stretch['tokens']);
             $vague = $this->vague($t);
             $t = $this->words->phrases('talk', 'about')->without($t);
-            $found = $this->durations($t, $unit);
+            $found = $this->durations($t, $unit, $context->asked);
             // 'Three or four', where years were asked for
             $vague ??= $found === [] && $unit !== null && $this->numbersBefore($t, count($t)) > 1 ? 'that is a range or a choice of lengths' : null;
             if ($found === [] && $vague === null) {
@@ -86,7 +89,7 @@ final readonly class DurationReader implements Reader
      *
      * @return list<array{string, int, int, string}> value, first and last token, unit
      */
-    private function durations(array $t, ?string $earlierUnit): array
+    private function durations(array $t, ?string $earlierUnit, bool $asked): array
     {
         $found = [];
         for ($i = 0, $n = count($t); $i < $n;) {
@@ -97,7 +100,8 @@ final readonly class DurationReader implements Reader
                 continue;
             }
             // 'in two weeks' and 'three days ago' are days, not lengths.
-            if (in_array($t[$i + $hit[1]]->text ?? '', ['ago', 'hence'], true)) {
+            $window = ! $asked && in_array($t[$i - 1]->text ?? '', self::OF_A_WINDOW, true);
+            if ($window || in_array($t[$i + $hit[1]]->text ?? '', ['ago', 'hence'], true)) {
                 $i += $hit[1];
 
                 continue;

@@ -16,6 +16,9 @@ final class OptionNames
     /** A name of one word is found in two from this length on: 'jack hammer'. */
     private const PARTED_FROM = 6;
 
+    /** How plainly a key names its option. */
+    public const BY_KEY = 0.9;
+
     /** @var list<array{string, float, list<string>}> key, weight and stems of each name */
     private array $names = [];
 
@@ -61,7 +64,7 @@ final class OptionNames
     public static function of(array $option): array
     {
         $label = trim((string) preg_replace('/\(.*?\)/', '', $option['label']));
-        $names = [[$label, 1.0], [str_replace(['_', '-'], ' ', $option['key']), 0.9]];
+        $names = [[$label, 1.0], [str_replace(['_', '-'], ' ', $option['key']), self::BY_KEY]];
         foreach ($option['phrases'] as $phrase) {
             $names[] = [$phrase, 0.97];
         }

@@ -6,6 +6,7 @@ namespace Tests\Core\Dialogue;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use Ringo\Dialogue\Mode;
 
 /** Values that depend on what was asked: the moment of the call, large and small sums, the number one rings from, days that are not the one meant. */
 final class ToldInOtherWordsTest extends TestCase
@@ -18,6 +19,12 @@ final class ToldInOtherWordsTest extends TestCase
         'phone' => ['type' => 'string', 'format' => 'phone', 'title' => 'Phone'],
         'since' => ['type' => 'string', 'format' => 'date', 'title' => 'Since', 'x-bounds' => ['when' => 'past']],
         'born' => ['type' => 'string', 'format' => 'date', 'title' => 'Date of birth', 'x-bounds' => ['when' => 'past']],
+        'height' => ['type' => 'number', 'title' => 'Height in metres'],
+        'trees' => ['type' => 'integer', 'title' => 'Trees'],
+        'shoot' => ['type' => 'string', 'format' => 'date', 'title' => 'Day'],
+        'length' => ['type' => 'string', 'format' => 'duration', 'title' => 'How long'],
+        'waste' => ['type' => 'string', 'title' => 'Waste', 'enum' => ['take', 'leave'], 'x-labels' => ['take' => 'take it away', 'leave' => 'leave it']],
+        'note' => ['type' => 'string', 'title' => 'Message'],
         'seen' => ['type' => 'boolean', 'title' => 'Been before'],
         'name' => ['type' => 'string', 'title' => 'Pet'],
         'age' => ['type' => 'string', 'format' => 'duration', 'title' => 'Age'],
@@ -69,6 +76,45 @@ final class ToldInOtherWordsTest extends TestCase
 
         self::assertSame($since, $call->value('since'), $call->heard());
         self::assertNull($call->value('born'), 'nobody is born last week unasked');
+    }
+
+    #[TestWith(['eight foot', 2.4])]
+    #[TestWith(['about thirty feet', 9.1])]
+    #[TestWith(['ten metres', 10])]
+    #[TestWith(['forty', 40])]
+    public function testAMeasureIsReckonedOver(string $said, int|float $metres): void
+    {
+        self::assertSame($metres, Conversation::asking(self::FIELDS, ['height' => 'About how tall?'])->says($said)->value('height'));
+    }
+
+    public function testAMeasureOfSomethingElseIsReadBack(): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['trees' => 'How many trees are there?'])->says('about twenty metres of it');
+
+        self::assertSame(Mode::Confirm, $call->state->mode, $call->heard());
+    }
+
+    public function testADayThatHasBeenIsNotTheOneInMindNorAWindowALength(): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['shoot' => 'Which day did you have in mind?', 'length' => 'For how long?'])->says('she was born last Tuesday, so within the next fortnight really');
+
+        self::assertSame([null, null], [$call->value('shoot'), $call->value('length')], $call->heard());
+    }
+
+    public function testAVerbIsNoPartOfAnOption(): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['seen' => 'Have you been to us before?', 'waste' => 'Shall we take it away or leave it?'])->says('yes, and the hedge wants taking right down');
+
+        self::assertNull($call->value('waste'), $call->heard());
+    }
+
+    #[TestWith(["I want to know what's on on Monday evenings"])]
+    #[TestWith(['just ask them when the pool opens'])]
+    public function testAMessageThatAsksIsTakenWhole(string $said): void
+    {
+        $taken = Conversation::asking(self::FIELDS, ['note' => 'What is it about?'])->says($said)->value('note');
+
+        self::assertStringContainsString((string) preg_replace('/^just /', '', $said), (string) $taken);
     }
 
     public function testANameIsNotGoneOnWith(): void
