@@ -108,7 +108,7 @@ final class ToldInOtherWordsTest extends TestCase
         self::assertNull($call->value('waste'), $call->heard());
     }
 
-    #[TestWith(["I want to know what's on on Monday evenings"])]
+    #[TestWith(["I want to know what's on this Monday evening"])]
     #[TestWith(['just ask them when the pool opens'])]
     public function testAMessageThatAsksIsTakenWhole(string $said): void
     {
