@@ -35,6 +35,9 @@ final class Corrections
     /** @var Phrases<string> */
     private readonly Phrases $openers;
 
+    /** Signs, letters and figures by which words may be about an e-mail address. */
+    private const OF_AN_ADDRESS = '/@|\d|\b(?:dot|at|underscore|dash|hyphen|double|one word|with an? [a-z]|spel(?:t|led))\b|(?:\b[a-z]\b[ -]?){2,}/i';
+
     public function __construct(private readonly Understanding $understanding, private readonly Collector $collector, private readonly Speakable $speakable, private readonly FieldNames $names, private readonly Shift $shift)
     {
         $this->openers = Phrases::listed(self::OPENERS);
@@ -133,6 +136,8 @@ final class Corrections
         }
         $fits = match ($field->type) {
             ValueType::PostalAddress => preg_match("/^(?:(?:no|sorry|its|it's|number|actually|make|it|not)\\s)*\\d+\\s?[a-z]?$/", $heard->cleaned()) === 1,
+            // 'No, that's brilliant' is no part of an address.
+            ValueType::Email => preg_match(self::OF_AN_ADDRESS, $heard->cleaned()) === 1,
             ValueType::Phone => preg_match('/\d{2}|(?:\b(?:oh|zero|one|two|three|four|five|six|seven|eight|nine|double|triple)\b.*){2}/', $heard->cleaned()) === 1,
             default => true,
         };

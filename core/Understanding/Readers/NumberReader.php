@@ -40,7 +40,7 @@ final readonly class NumberReader implements Reader
     /** Words before a bare number that may be an hour. */
     private const BEFORE_HOURS = ['was', 'at', 'around', 'by', 'till', 'until', 'from', 'after', 'before', 'past', 'since', 'about', 'half'];
 
-    private const BEFORE_AN_AGE = ['turning', 'turns', 'turned', 'aged', 'age', 'reaches', 'hits', "she's", "he's", "i'm", 'nearly'];
+    private const BEFORE_AN_AGE = ['be', 'turning', 'turns', 'turned', 'aged', 'age', 'reaches', 'hits', "she's", "he's", "i'm", 'nearly'];
 
     /** Words between an 'if' and the 'one' it ends with. */
     private const SUPPOSED_WITHIN = 5;
