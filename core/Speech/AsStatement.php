@@ -40,7 +40,7 @@ final readonly class AsStatement
         // 'Do you have any pets yet' and yes: 'you have pets'.
         $rest = $yes ? (string) preg_replace(['/\s+(?:yet|at all)$/i', '/\bany /i'], '', $m[3]) : $m[3];
         if (isset($this->indefinite[$subject])) {
-            return $this->indefinite[$subject][$yes ? 'some' : 'none']." {$auxiliary} {$rest}";
+            return $this->ofSomebody($this->indefinite[$subject][$yes ? 'some' : 'none'], $auxiliary, $rest);
         }
         if ($auxiliary === 'do' || $auxiliary === 'does' || $auxiliary === 'did') {
             // 'Do you have a lift' and yes: 'you have a lift'; the past needs its own forms, so it keeps 'did'.
@@ -52,5 +52,24 @@ final readonly class AsStatement
         }
 
         return $yes ? "{$subject} {$auxiliary} {$rest}" : "{$subject} {$this->denied[$auxiliary]} {$rest}";
+    }
+
+    /** 'Does anybody use a wheelchair' and yes: 'somebody uses a wheelchair'; who is told of further, 'anybody in the family', is left as it is. */
+    private function ofSomebody(string $who, string $auxiliary, string $rest): ?string
+    {
+        // 'Is anybody in danger' tells where somebody is.
+        if (! in_array($auxiliary, ['is', 'are', 'was', 'were'], true) && preg_match('/^(?:in|of|at|on|from|with|else|there|here|who|you|coming|living|staying)\b/i', $rest) === 1) {
+            return null;
+        }
+        if (! in_array($auxiliary, ['do', 'does'], true) || preg_match('/^(\pL+)(.*)$/u', $rest, $m) !== 1) {
+            return "{$who} {$auxiliary} {$rest}";
+        }
+
+        return "{$who} ".match (true) {
+            $m[1] === 'have' => 'has',
+            preg_match('/(?:[sxz]|ch|sh|o)$/', $m[1]) === 1 => $m[1].'es',
+            preg_match('/[^aeiou]y$/', $m[1]) === 1 => substr($m[1], 0, -1).'ies',
+            default => $m[1].'s',
+        }.$m[2];
     }
 }

@@ -62,6 +62,10 @@ final readonly class NoAnswer
         if (in_array($field->type, [ValueType::YesNo, ValueType::Text, ValueType::Choice], true) || $step->required || $hearing->asks()) {
             return false;
         }
+        // 'I've not had one', to when the last one was.
+        if (in_array($field->type, [ValueType::Date, ValueType::DateTime, ValueType::Duration], true) && $this->phrases->table('acts', 'never_was')->in($hearing->heard->tokens)) {
+            return true;
+        }
         $question = PlainQuestion::last($step->prompt->filled(0, $turn->scope()->words(...)));
         $whether = preg_match('/^(?:\S+ ){0,2}?(?:is there|are there|have you|do you|did you|does (?:it|he|she)|was there|would you like|any)\b/i', $question) === 1;
 

@@ -40,6 +40,8 @@ return [
         // Too little to tell: what stands before a number that is still to come.
         'opens' => ['this', 'is', "it's", 'it', 'my', 'the', 'number', "number's", 'on', 'you', 'can', 'get', 'me', 'ring', 'call', 'reach', 'at', 'to', 'call', 'best', 'phone', 'mobile', 'one', 'well', 'yes', 'yeah', 'please', 'and', 'calling', 'back', 'here'],
     ],
+    // There has been none yet.
+    'never_was' => ['never', 'not had one', "haven't had one", "hasn't had one", 'not had any', 'not been', "haven't been", "hasn't been", 'my first', 'his first', 'her first', 'our first', 'their first', 'the first one', 'first time', 'none yet', 'not yet', 'no last one'],
     // What only leads up to what is asked.
     'leads_up' => ['want to know', 'wanted to know', 'like to know', 'need to know', 'wondering', 'wondered', 'to ask', 'to find out', 'ask them', 'ask her', 'ask him', 'tell me', 'just ask', 'can they', 'whether', 'not sure', 'let me know'],
     'not_this' => ['not', "isn't", "don't use", "don't ring", "don't call", 'rather than', 'instead of', 'other than', 'different'],

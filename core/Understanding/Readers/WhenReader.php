@@ -30,6 +30,9 @@ final readonly class WhenReader implements Reader
 
     private Repairs $repairs;
 
+    /** How sure a day is that was told in months or years. */
+    private const ABOUT = 0.65;
+
     public function __construct(private Vocabulary $words, private ValueType $type)
     {
         $this->numerals = new Numerals($words);
@@ -102,7 +105,10 @@ final readonly class WhenReader implements Reader
             return Reading::none($doubt);
         }
 
-        return Reading::of($value, $context->asked ? 0.62 + 0.36 * $heard->explained($from, $to, $this->words) : 0.86, $heard->between($from, $to), $from, $to);
+        // 'Two years ago' is hardly to the day.
+        $about = preg_match('/\b(?:months?|years?) (?:ago|back)\b/i', $heard->between($from, $to)) === 1;
+
+        return Reading::of($value, $about ? self::ABOUT : ($context->asked ? 0.62 + 0.36 * $heard->explained($from, $to, $this->words) : 0.86), $heard->between($from, $to), $from, $to);
     }
 
     /**

@@ -310,6 +310,10 @@ final readonly class DayFinder
         if ($in && $next !== 'and') {
             return [new Day(offset: [(int) $amount, $unit]), $j - $i];
         }
+        // 'Years ago' is no day.
+        if ($bare && $next === 'ago' && str_ends_with($t[$j - 1]->text, 's')) {
+            return null;
+        }
         if ($next === 'ago' || ($next === 'back' && ! $bare)) {
             // 'Three weeks ago last Friday' is three weeks before it; 'three weeks ago on Friday' is the Friday of then.
             $joint = in_array($t[$j + 1]->text ?? '', ['last', 'on', 'this', 'the'], true) ? 1 : 0;
