@@ -48,6 +48,8 @@ final class Collector
 
     private readonly DayOfAnother $another;
 
+    private readonly DaysTold $told;
+
     private readonly AtOnce $atOnce;
 
     private readonly SumMeant $sums;
@@ -65,6 +67,7 @@ final class Collector
         $this->hours = new HourMeant($understanding->words);
         $this->days = new DayMeant($understanding);
         $this->another = new DayOfAnother($understanding, $this->days);
+        $this->told = new DaysTold($understanding, $this->days, $this->ahead);
         $this->atOnce = new AtOnce($understanding->words);
         $this->measured = new Measured($understanding->words);
         $this->sums = new SumMeant($understanding->words);
@@ -104,6 +107,7 @@ final class Collector
             return $length->found() ? $length : $reading;
         }
         $reading = $this->days->of($turn, $field, $heard, $reading, $this->context($turn, $field));
+        $reading = $reading->found() ? $reading : $this->told->begins($turn, $field, $heard, $this->context($turn, $field)) ?? $reading;
         $reading = $reading->found() ? $reading : $this->atOnce->reading($turn, $field, $heard) ?? $reading;
         if ($field->type !== ValueType::YesNo) {
             return $this->hours->of($turn, $field, $heard, $reading);
@@ -134,8 +138,9 @@ final class Collector
         // What the answer took is not looked at again.
         $rest = $answer === null || ! $answer->found() ? $heard : $this->beside($heard, $answer);
         $rivals = [];
+        $stretch = $questioned ? [] : $this->told->told($turn, $heard, $asked, $from);
         foreach ($turn->script->sheet->fields as $field) {
-            if ($field->key === $asked?->key || $this->settled($turn, $field) || $this->onlyAsked($turn, $field) || ! $this->ahead->holds($turn, $from, $field) || $questioned && $field->type !== ValueType::Choice) {
+            if ($field->key === $asked?->key || isset($stretch[$field->key]) || $this->settled($turn, $field) || $this->onlyAsked($turn, $field) || ! $this->ahead->holds($turn, $from, $field) || $questioned && $field->type !== ValueType::Choice) {
                 continue;
             }
             $cued = $this->afterCue($field, $heard);
@@ -157,7 +162,7 @@ final class Collector
             $rivals[] = [$field, $reading, $cued !== null ? 1 : 0];
         }
 
-        return $this->apart($turn, $rivals);
+        return $stretch + $this->apart($turn, $rivals);
     }
 
     /** Whether a field has a value that words beside an answer do not change. */

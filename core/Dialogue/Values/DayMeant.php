@@ -122,7 +122,7 @@ final readonly class DayMeant
         return Reading::of($begins->add(new \DateInterval($length->value))->format('Y-m-d'), self::RECKONED, (string) $length->said, $length->start, $length->end);
     }
 
-    private function asksForAnEnd(Turn $turn, Field $field): bool
+    public function asksForAnEnd(Turn $turn, Field $field): bool
     {
         $prompt = $turn->asking($field->key)?->prompt->variants[0] ?? '';
         $asked = $this->understanding->hear(PlainQuestion::last($prompt).' '.str_replace('_', ' ', $field->key).' '.$field->title);

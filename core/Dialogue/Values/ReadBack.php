@@ -32,11 +32,18 @@ final readonly class ReadBack
     {
         $state = $turn->state;
         $parts = [];
-        foreach ($state->pending as $key) {
+        $places = array_flip(array_keys($turn->script->steps));
+        $pending = $state->pending;
+        // In the order in which they are asked for.
+        usort($pending, static fn (string $a, string $b): int => ($places[$turn->asking($a)?->key() ?? ''] ?? 0) <=> ($places[$turn->asking($b)?->key() ?? ''] ?? 0));
+        foreach ($pending as $key) {
             $field = $turn->script->sheet->field($key);
             $held = $state->values[$key] ?? null;
             if ($field !== null && $held !== null) {
-                $parts[] = (count($state->pending) > 1 ? mb_strtolower($field->title).' ' : '').$this->words($turn, $field, $held);
+                $words = $this->words($turn, $field, $held);
+                // 'Two nights' says itself what it is.
+                $named = count($pending) > 1 && ! str_contains($words, mb_strtolower($field->title));
+                $parts[] = ($named ? mb_strtolower($field->title).' ' : '').$words;
             }
         }
 

@@ -21,6 +21,9 @@ return [
         'tomorrow' => 1, 'tommorow' => 1, 'tomorow' => 1, 'tomoz' => 1, 'the day after tomorrow' => 2, 'day after tomorrow' => 2, 'the day after' => null,
         'yesterday' => -1, 'last night' => -1, 'the day before yesterday' => -2, 'day before yesterday' => -2,
     ],
+    // What joins the first day of a stretch to its last; and what may stand beside either.
+    'until_a_day' => ['to', 'till', 'til', 'until', 'through', 'through to', 'right through to', 'up to', 'up until', '-', '–', 'back'],
+    'beside_a_day' => ['morning', 'afternoon', 'evening', 'night', 'lunchtime', 'teatime', 'the', 'on', 'early', 'late', 'first', 'thing', 'in', 'about', 'i', 'think', 'say', 'probably'],
     // The moment of the call; and words by which it is another after all.
     'at_once' => ['now', 'right now', 'straight away', 'straightaway', 'right away', 'immediately', 'as soon as possible', 'as soon as you can', 'soon as you can', 'soon as possible', 'asap', 'as soon as you like', 'this minute', 'this second', 'at once', 'quick as you can', 'quickly as you can', 'quickly as possible'],
     'not_at_once' => ['from now', 'until now', 'by now', 'not now', 'for now', 'after', 'later', 'tomorrow', 'next', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday', 'week', 'till', 'until', 'before', 'at the moment', 'now and again', 'just now', 'up to now', 'now that', 'now then', 'right now i'],

@@ -58,7 +58,6 @@ final class DayMeantTest extends TestCase
 
     /** @param list<string> $said */
     #[TestWith([['next week some time', 'Tuesday'], '2026-03-17'])]
-    #[TestWith([['the weekend', 'Saturday'], '2026-03-14'])]
     #[TestWith([['over Easter', 'the sixth of April'], '2026-04-06'])]
     public function testDaysToChooseFromAreAskedAbout(array $said, string $day): void
     {
