@@ -151,6 +151,7 @@ final readonly class Wiring
                 $entry,
                 $wanting = new Acts\Wanting(SayingModel::requests(), $this->phrases),
                 new Steps\TopicSorting($understanding, $this->phrases, $topics, $entry, $wanting, $corrections, $others),
+                new Steps\TakingUp($understanding, $this->phrases, $entry, $others),
             ),
         ]);
         $answering = new Modes\Answering($runners, $this->phrases, new Values\TellingMore($this->phrases, $understanding));

@@ -36,6 +36,11 @@ final readonly class Leaving implements Consideration
             return Move::stay();
         }
 
+        // 'I'll have one' takes leave of nobody.
+        if ($this->phrases->table('acts', 'takes_up')->in($hearing->heard->tokens) && ! $this->phrases->phrases('goodbyes')->in($hearing->heard->tokens)) {
+            return null;
+        }
+
         return $hearing->alone(ActKind::Leaving) === null && ! $this->endsWithIt($turn, $hearing) || $this->answers($turn, $hearing)
             ? null
             : $this->goodbye($turn, $hearing);

@@ -56,6 +56,7 @@ final readonly class ListenRunner implements AskingRunner
         private TopicEntry $entry,
         private Wanting $wanting,
         private TopicSorting $sorting,
+        private TakingUp $taking,
     ) {
     }
 
@@ -94,9 +95,9 @@ final readonly class ListenRunner implements AskingRunner
         if ($told !== null) {
             return $told;
         }
-        $free = $this->sorting->freeTimes($turn, $step, $hearing);
-        if ($free !== null) {
-            return $free;
+        $wanted = $this->sorting->freeTimes($turn, $step, $hearing) ?? $this->taking->move($turn, $step, $hearing, $top);
+        if ($wanted !== null) {
+            return $wanted;
         }
         $reply = $this->reply($turn, $step, $hearing, $top);
         if ($reply !== null) {

@@ -95,7 +95,7 @@ final readonly class TopicSorting
     /** @param array<string, float> $ranked what fits how well by its words alone, best first */
     public function of(Turn $turn, ListenStep $step, array $ranked, Hearing $hearing): ?Move
     {
-        return $this->sorted($turn, $step, $ranked, $hearing) ?? $this->takesUp($turn, $step, $hearing) ?? $this->named($turn, $step, $hearing) ?? $this->byMeaning($turn, $step, $hearing, max([0.0, ...array_values($ranked)]) === 0.0);
+        return $this->sorted($turn, $step, $ranked, $hearing) ?? $this->named($turn, $step, $hearing) ?? $this->byMeaning($turn, $step, $hearing, max([0.0, ...array_values($ranked)]) === 0.0);
     }
 
     /**
@@ -238,23 +238,6 @@ final readonly class TopicSorting
         $least = $wonders || $hearing->asks() && $this->wanting->toKnow($hearing) ? self::MAY_BE_ASKED : self::MAY_BE_MEANT;
 
         return $likely->noneMeant() || $likely->of[$best] < $least ? null : $this->ask($turn, $step, $likely->asked(), "topic {$shown}: asks", $hearing);
-    }
-
-    /** 'Put me down for one then': what the last question was about. */
-    private function takesUp(Turn $turn, ListenStep $step, Hearing $hearing): ?Move
-    {
-        $leaning = $turn->state->leaning;
-        if (
-            $leaning === null
-            || $step->topic($leaning) === null
-            || $hearing->asks()
-            || ! $this->phrases->table('acts', 'takes_up')->in($hearing->heard->tokens)
-        ) {
-            return null;
-        }
-        $turn->trace->rule("topic {$leaning}: taken up after a question about it");
-
-        return $this->entry->enter($turn, $step, $leaning, $hearing->heard);
     }
 
     /** Words that name no topic but something a topic begins by asking for; or one topic that may be meant. */

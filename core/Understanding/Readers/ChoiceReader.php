@@ -22,6 +22,9 @@ final class ChoiceReader implements Reader
     /** How sure an option is that was named alone, before others were spoken of. */
     private const AT_ONCE = 0.85;
 
+    /** Letters that a key and a word of its label begin with in common, where the one is a form of the other. */
+    private const KIN = 4;
+
     /** Lists of options whose names are remembered. */
     private const REMEMBERED = 200;
 
@@ -191,7 +194,7 @@ final class ChoiceReader implements Reader
     {
         $hits = array_values(array_filter($this->names($context)->in($t), static fn (array $hit): bool => $context->asked || $hit[2] !== 1 || ! in_array($t[$hit[1]]->text, self::SMALL, true)));
         if (! $context->asked) {
-            $hits = array_values(array_filter($hits, fn (array $hit): bool => ! $this->isPartOfItsName($hit, $t[$hit[1]]->text, $context)));
+            $hits = array_values(array_filter($hits, fn (array $hit): bool => ! $this->isOnlyKey($hit, $t[$hit[1]]->text, $context)));
         }
         if ($hits === []) {
             return [];
@@ -211,19 +214,24 @@ final class ChoiceReader implements Reader
     }
 
     /**
-     * Whether only a key was said, in another form, that is one word of several of its label: a hedge that 'wants taking down' says nothing
-     * of 'take it away', and 'carrot' is the carrot cake.
+     * Whether only a key was said, which is no name of its option but a word of its author's: 'sign' of 'walking past', or, in another form,
+     * one word of several: a hedge that 'wants taking down' says nothing of 'take it away'. 'Carrot' is the carrot cake, and 'wood' wooden.
      *
      * @param array{string, int, int, float} $hit
      */
-    private function isPartOfItsName(array $hit, string $said, Context $context): bool
+    private function isOnlyKey(array $hit, string $said, Context $context): bool
     {
         foreach ($context->options as $option) {
-            if ($option['key'] === $hit[0] && $hit[2] === 1 && $hit[3] <= OptionNames::BY_KEY && ! in_array($said, [$option['key'], $option['key'].'s'], true)) {
-                $label = array_values(array_diff(array_map($this->stemmer->stem(...), array_diff($this->tokenizer->words($option['label']), self::SMALL)), ['']));
-
-                return count($label) > 1 && in_array($this->stemmer->stem($option['key']), $label, true);
+            if ($option['key'] !== $hit[0] || $hit[2] !== 1 || $hit[3] > OptionNames::BY_KEY) {
+                continue;
             }
+            $key = $this->stemmer->stem($option['key']);
+            $label = array_values(array_map($this->stemmer->stem(...), array_diff($this->tokenizer->words($option['label']), self::SMALL)));
+            if (in_array($key, $label, true)) {
+                return count($label) > 1 && ! in_array($said, [$option['key'], $option['key'].'s'], true);
+            }
+
+            return array_filter($label, static fn (string $stem): bool => strlen($key) >= self::KIN && str_starts_with($stem, substr($key, 0, self::KIN))) === [];
         }
 
         return false;
