@@ -172,6 +172,14 @@ final readonly class TopicEntry
         return $key;
     }
 
+    /** How many of the things a topic asks for the words tell: 'a double for two nights from Friday' tells three of booking a room. */
+    public function told(Turn $turn, ListenStep $step, string $key, Heard $heard): int
+    {
+        $next = $step->topic($key)['next'] ?? null;
+
+        return $next === null ? 0 : count($this->collector->volunteered($turn, $heard, null, null, $next));
+    }
+
     /**
      * The words that name what the one implied topic begins by asking for.
      *

@@ -14,6 +14,7 @@ use Ringo\Dialogue\Values\Corrections;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Fit\Likelihoods;
 use Ringo\Fit\Topics;
+use Ringo\Language\Token;
 use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Understanding\Understanding;
 use Ringo\Value\ValueType;
@@ -47,6 +48,9 @@ final readonly class TopicSorting
 
     /** The same of a question that nothing answers. */
     private const MAY_BE_ASKED = 0.3;
+
+    /** By so many answers more the words tell of one topic than of another, to mean it. */
+    private const TELLS_MORE = 2;
 
     /** Where a topic is quite sure, whatever else might fit. */
     private const SUREST = 0.99;
@@ -279,6 +283,12 @@ final readonly class TopicSorting
     /** @param list<string> $keys */
     private function ask(Turn $turn, ListenStep $step, array $keys, string $why, Hearing $hearing): Move
     {
+        $telling = $hearing->asks() && $this->wanting->toKnow($hearing) ? null : $this->toldMost($turn, $step, $keys, $hearing);
+        if ($telling !== null) {
+            $turn->trace->rule("topic {$telling}: the words tell what it asks for, and little of what the others do");
+
+            return $this->enter($turn, $step, $telling, $hearing);
+        }
         $advised = $this->advised($turn, $step);
         if ($advised !== null) {
             $turn->trace->rule("topic {$advised}");
@@ -291,6 +301,27 @@ final readonly class TopicSorting
         $this->others->ask($turn, $step, $wanted === [] ? $keys : $wanted);
 
         return Move::stay();
+    }
+
+    /**
+     * The one of several topics of whose questions the words answer far more than of the others'.
+     *
+     * @param list<string> $keys
+     */
+    private function toldMost(Turn $turn, ListenStep $step, array $keys, Hearing $hearing): ?string
+    {
+        // 'It's about Friday, four of us' may be of something that stands.
+        if (in_array('about', array_map(static fn (Token $token): string => $token->text, $hearing->heard->tokens), true)) {
+            return null;
+        }
+        $told = [];
+        foreach ($keys as $key) {
+            $told[$key] = $this->entry->told($turn, $step, $key, $hearing->heard);
+        }
+        arsort($told);
+        $counts = array_values($told);
+
+        return count($counts) > 1 && $counts[0] - $counts[1] >= self::TELLS_MORE ? (string) array_key_first($told) : null;
     }
 
     /** Which topic of all an adviser says: it may know what the near ones are wrong about. */

@@ -78,7 +78,8 @@ final readonly class TellingMore
             $before = $turn->script->steps[$key] ?? null;
             $field = $before instanceof AskStep ? $turn->script->sheet->field($before->field) : null;
             $held = $field === null ? null : $state->values[$field->key] ?? null;
-            if ($field === null || $held === null || $field->type !== ValueType::Text || $held->origin !== Origin::Asked || ! is_string($held->value)
+            $where = $before instanceof AskStep && preg_match('/^(?:and |so )?(?:where|which|who|whose|when|what (?:is|are) (?:your|the))\b/i', PlainQuestion::last($before->prompt->variants[0] ?? '')) === 1;
+            if ($where || $field === null || $held === null || $field->type !== ValueType::Text || $held->origin !== Origin::Asked || ! is_string($held->value)
                 // A name or a word tells nothing one could go on with.
                 || $this->phrases->content($this->understanding->hear($held->value)->tokens) < self::TELLS) {
                 continue;

@@ -99,6 +99,9 @@ final readonly class AskingBack
     /** In the middle of a sentence a label begins small, unless it is a name: a word nobody writes small, or one that another capital follows. */
     private function plain(string $label): string
     {
+        if (preg_match('/^(?:A|An|The) \p{Ll}/u', $label) === 1) {
+            return lcfirst($label);
+        }
         if (preg_match('/^(\p{Lu}\p{Ll}+)(?:\s+(\S))?/u', $label, $m) !== 1 || preg_match('/\p{Lu}/u', $m[2] ?? '') === 1) {
             return $label;
         }

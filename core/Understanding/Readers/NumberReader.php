@@ -376,7 +376,7 @@ final readonly class NumberReader implements Reader
             return "“{$bound}” is not an exact number";
         }
         foreach ($this->words->section('numbers', 'vague') as $phrase) {
-            if (str_contains($line, " {$phrase} ") && ! (in_array($phrase, ['some', 'few', 'many', 'most', 'enough'], true) && $this->allNumbers($t) !== [])) {
+            if (str_contains($line, " {$phrase} ") && ! (in_array($phrase, ['some', 'few', 'many', 'most', 'enough', 'loads', 'lots', 'a lot', 'plenty', 'not many'], true) && $this->allNumbers($t) !== [])) {
                 return "“{$phrase}” is not an exact number";
             }
         }
