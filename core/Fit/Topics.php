@@ -52,6 +52,9 @@ final class Topics
     /** Sayings of a topic that are read as part of its description: whoever wrote it chose them to be. */
     private const DESCRIBE = 6;
 
+    /** Words of the longest thing a description lists that is a saying. */
+    private const LONGEST_SAYING = 6;
+
     /** Words whose likelihoods are kept. */
     private const REMEMBERED = 8;
 
@@ -66,6 +69,9 @@ final class Topics
 
     /** @var array<string, Likelihoods> of the latest words, by topics and words */
     private array $weighed = [];
+
+    /** @var array<string, list<string>> sayings by description */
+    private array $listed = [];
 
     private ?Lexicon $lexicon = null;
 
@@ -96,7 +102,7 @@ final class Topics
         $scores = [];
         foreach ($topics as $topic) {
             $score = 0.0;
-            foreach ([$topic['label'], ...$topic['phrases']] as $phrase) {
+            foreach ([$topic['label'], ...$topic['phrases'], ...$this->sayings($topic['description'])] as $phrase) {
                 $stems = implode(' ', $this->stemmer->stems($phrase));
                 if ($this->denied($phrase, $heard)) {
                     continue;
@@ -192,6 +198,19 @@ final class Topics
         }
 
         return false;
+    }
+
+    /**
+     * What a description lists between its commas, where it is a saying of several telling words: 'make a claim'.
+     *
+     * @return list<string>
+     */
+    private function sayings(string $description): array
+    {
+        return $this->listed[$description] ??= array_values(array_filter(
+            array_map(trim(...), preg_split('/[,;.:]/', $description) ?: []),
+            fn (string $item): bool => str_word_count($item) <= self::LONGEST_SAYING && count(array_unique($this->telling($item))) > 1,
+        ));
     }
 
     /** Whether a saying stands in the words only where it is denied: 'urgent' in 'it's not urgent'. */
