@@ -260,6 +260,12 @@ final class Collector
 
         $reading = $this->hours->of($turn, $field, $rest, $this->understanding->read($field->type, $rest, $context->volunteered()));
 
+        if ($field->type === ValueType::Number && ! $reading->found()) {
+            $reading = $this->counts->counted($turn, $field, $rest, $context->volunteered());
+        }
+        if ($field->type === ValueType::Duration && $this->counts->ofAnotherLength($turn, $field, $reading)) {
+            return null;
+        }
         $day = in_array($field->type, [ValueType::Date, ValueType::DateTime], true);
         // 'Seventeen on Saturday' tells a birthday.
         if (($day || $field->type === ValueType::Several) && $asked !== null && $this->context($turn, $asked)->unit === 'Y') {

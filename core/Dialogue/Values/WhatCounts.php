@@ -6,6 +6,7 @@ namespace Ringo\Dialogue\Values;
 
 use Ringo\Dialogue\Turn;
 use Ringo\Language\Token;
+use Ringo\Language\Tokenizer;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
@@ -18,6 +19,15 @@ final readonly class WhatCounts
 {
     /** The part of a reply a number must be to answer what was asked and nothing else. */
     private const WHOLE = 0.9;
+
+    /** What a unit of a length is near to: hours and minutes, days and weeks, months and years. */
+    private const SCALE = ['TH' => 'hours', 'TM' => 'hours', 'TS' => 'hours', 'D' => 'days', 'W' => 'days', 'F' => 'days', 'M' => 'years', 'Q' => 'years', 'Y' => 'years', 'X' => 'years'];
+
+    /** Letters of the shortest noun that tells what is counted. */
+    private const TELLING = 3;
+
+    /** Words before a noun among which its number stands: 'a one bed flat', 'two small dogs'. */
+    private const BEFORE_ITS_NOUN = 2;
 
     /** Kinds of answers that are a figure: a bare number beside such a question belongs to it. */
     private const FIGURES = [ValueType::Money, ValueType::Number, ValueType::Duration];
@@ -59,6 +69,44 @@ final readonly class WhatCounts
         $stem = rtrim($noun->text, 's');
 
         return preg_match('/\b'.preg_quote($stem, '/').'/u', str_replace('_', ' ', $about)) === 1;
+    }
+
+    /**
+     * Of several numbers the one whose noun the field is about: the one of 'a one bed flat going three miles', where bedrooms are asked for.
+     */
+    public function counted(Turn $turn, Field $field, Heard $heard, Context $context): Reading
+    {
+        $question = $turn->asking($field->key)->prompt->variants[0] ?? '';
+        $about = ' '.str_replace('_', ' ', mb_strtolower("{$field->title} {$question}"));
+        $little = $this->understanding->words->set('function_words');
+        foreach ($heard->tokens as $i => $noun) {
+            $stem = rtrim($noun->text, 's');
+            if ($i === 0 || mb_strlen($stem) < self::TELLING || isset($little[$noun->text]) || preg_match('/ '.preg_quote($stem, '/').'/u', $about) !== 1) {
+                continue;
+            }
+            $before = array_slice($heard->tokens, max(0, $i - self::BEFORE_ITS_NOUN), min(self::BEFORE_ITS_NOUN, $i));
+            $reading = $this->understanding->read($field->type, $heard->only([...$before, $noun]), $context);
+            if ($reading->found()) {
+                return $reading;
+            }
+        }
+
+        return Reading::none();
+    }
+
+    /** 'I've had it two years' tells of no lesson of one hour or two: the question names what its lengths are counted in. */
+    public function ofAnotherLength(Turn $turn, Field $field, Reading $length): bool
+    {
+        $units = $this->understanding->words->section('units', 'durations');
+        $question = PlainQuestion::last($turn->asking($field->key)->prompt->variants[0] ?? '');
+        $named = [];
+        foreach ((new Tokenizer)->words($question.' '.$field->title) as $word) {
+            $named[] = isset($units[$word]) ? self::SCALE[$units[$word]] ?? null : null;
+        }
+        $named = array_filter($named, static fn (?string $scale): bool => $scale !== null);
+        $told = preg_match('/^P(T)?.*([A-Z])$/', is_string($length->value) ? $length->value : '', $m) === 1 ? ($m[1] === 'T' ? 'hours' : self::SCALE[$m[2]] ?? null) : null;
+
+        return $named !== [] && $told !== null && ! in_array($told, $named, true);
     }
 
     /** 'Two, but they will be shut in' counts what was asked about, and a bare 'nine' is an hour where one was asked for. */

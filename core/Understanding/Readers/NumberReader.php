@@ -87,6 +87,10 @@ final readonly class NumberReader implements Reader
             if ($found === [] && $vague === null) {
                 continue;
             }
+            // 'Two, eight and eleven': how many, and each of them.
+            if (count($found) > 2 && $found[0][0] === count($found) - 1 && ($t[$found[0][2] + 1] ?? null)?->afterBreak() === true) {
+                $found = [$found[0]];
+            }
             $values = array_unique(array_column($found, 0));
             if ($vague !== null || count($values) > 1 || $this->ofTwoThings($t, $found)) {
                 $doubt = $vague ?? 'more than one number was named: '.implode(', ', $values);

@@ -25,6 +25,9 @@ final class ToldInOtherWordsTest extends TestCase
         'length' => ['type' => 'string', 'format' => 'duration', 'title' => 'How long'],
         'waste' => ['type' => 'string', 'title' => 'Waste', 'enum' => ['take', 'leave'], 'x-labels' => ['take' => 'take it away', 'leave' => 'leave it']],
         'note' => ['type' => 'string', 'title' => 'Message'],
+        'beds' => ['type' => 'integer', 'title' => 'Bedrooms'],
+        'children' => ['type' => 'integer', 'title' => 'Children'],
+        'lesson' => ['type' => 'string', 'format' => 'duration', 'title' => 'Length of lesson'],
         'seen' => ['type' => 'boolean', 'title' => 'Been before'],
         'name' => ['type' => 'string', 'title' => 'Pet'],
         'age' => ['type' => 'string', 'format' => 'duration', 'title' => 'Age'],
@@ -99,6 +102,28 @@ final class ToldInOtherWordsTest extends TestCase
         $call = Conversation::asking(self::FIELDS, ['shoot' => 'Which day did you have in mind?', 'length' => 'For how long?'])->says('she was born last Tuesday, so within the next fortnight really');
 
         self::assertSame([null, null], [$call->value('shoot'), $call->value('length')], $call->heard());
+    }
+
+    public function testOfTwoNumbersTheOneIsTakenThatCountsWhatIsAskedFor(): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['seen' => 'Have you moved with us before?', 'beds' => 'How many bedrooms are there?'])->says("no, it's only a two bed flat and we're going about nine miles");
+
+        self::assertSame(2, $call->value('beds'), $call->heard());
+    }
+
+    #[TestWith(['two, eight and eleven', 2])]
+    #[TestWith(["three, they're five, seven and nine", 3])]
+    #[TestWith(['eight and eleven', null])]
+    public function testHowManyAndHowOldEachIs(string $said, ?int $children): void
+    {
+        self::assertSame($children, Conversation::asking(self::FIELDS, ['children' => 'How many children are there?'])->says($said)->value('children'));
+    }
+
+    public function testALengthInOtherUnitsThanTheQuestionNamesIsAnother(): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['seen' => 'Do you have a licence yet?', 'lesson' => 'Would you like one hour or two at a time?'])->says("yes, I've had it two years");
+
+        self::assertNull($call->value('lesson'), $call->heard());
     }
 
     public function testAVerbIsNoPartOfAnOption(): void
