@@ -45,16 +45,17 @@ final readonly class SideQuestion implements Consideration
 
             return $objection;
         }
-        if (! $hearing->asks() || $hearing->act(ActKind::Person, ActKind::OffTopic) !== null || $this->reaches($turn, $hearing)) {
-            return null;
-        }
-        $hearing->dealtWith(ActKind::Question);
         if ($this->asksOfTheCall($turn, $hearing)) {
+            $hearing->dealtWith(ActKind::Question);
             $turn->trace->rule('asks what the agent spoke of: said again');
             $turn->repeat();
 
             return Move::stay();
         }
+        if (! $hearing->asks() || $hearing->act(ActKind::Person, ActKind::OffTopic) !== null || $this->reaches($turn, $hearing)) {
+            return null;
+        }
+        $hearing->dealtWith(ActKind::Question);
         $turn->trace->rule('a question nothing answers: nothing is invented');
         $turn->trace->unanswered[] = ['question' => $hearing->heard->original, 'why' => 'not covered'];
         $turn->standing('no_answer');

@@ -24,10 +24,14 @@ final readonly class HourMeant
     /** @var Phrases<mixed> */
     private Phrases $evening;
 
+    /** @var Phrases<mixed> */
+    private Phrases $morning;
+
     public function __construct(private Vocabulary $words)
     {
         $this->halves = $words->phrases('calendar', 'day_parts');
         $this->evening = $words->phrases('calendar', 'evening');
+        $this->morning = $words->phrases('calendar', 'morning');
     }
 
     public function of(Turn $turn, Field $field, Heard $heard, Reading $reading): Reading
@@ -45,7 +49,7 @@ final readonly class HourMeant
         }
         $day = $m[1] !== '' ? $m[1] : $this->day($turn);
         $later = sprintf('%s%02d:%s', $m[1] === '' ? '' : $m[1].'T', $hour + 12, $m[3]);
-        if (! $this->inTheEvening($turn) && ! $this->onlyOpenLater($turn, $day, "{$m[2]}:{$m[3]}", sprintf('%02d:%s', $hour + 12, $m[3]))) {
+        if (! $this->inTheEvening($turn) && ! $this->afterItBegins($turn, $field, "{$m[2]}:{$m[3]}") && ! $this->onlyOpenLater($turn, $day, "{$m[2]}:{$m[3]}", sprintf('%02d:%s', $hour + 12, $m[3]))) {
             return $reading;
         }
 
@@ -56,12 +60,31 @@ final readonly class HourMeant
     private function inTheEvening(Turn $turn): bool
     {
         foreach ($turn->state->values as $key => $held) {
-            if ($turn->script->sheet->field($key)?->type === ValueType::Date && $this->evening->in(Heard::of($held->said, $this->words)->tokens)) {
-                return true;
+            if ($turn->script->sheet->field($key)?->type !== ValueType::Date) {
+                continue;
+            }
+            // 'Is the hall free on the fourteenth, evening'
+            foreach ([$held->said, ...array_filter($turn->state->said, static fn (string $line): bool => $held->said !== '' && str_contains($line, $held->said))] as $line) {
+                $tokens = Heard::of($line, $this->words)->tokens;
+                if ($this->evening->in($tokens) && ! $this->morning->in($tokens)) {
+                    return true;
+                }
             }
         }
 
         return false;
+    }
+
+    /** 'From seven in the evening until half eleven': what ends does so after it began. */
+    private function afterItBegins(Turn $turn, Field $field, string $early): bool
+    {
+        $begins = null;
+        foreach ($turn->state->values as $key => $held) {
+            $begins = $key !== $field->key && $turn->script->sheet->field($key)?->type === ValueType::Time && is_string($held->value) ? $held->value : $begins;
+        }
+        $asked = mb_strtolower(str_replace('_', ' ', $field->key.' '.$field->title.' '.PlainQuestion::last($turn->asking($field->key)?->prompt->variants[0] ?? '')));
+
+        return $begins !== null && $early <= $begins && preg_match('/\b(?:until|till|to|end|ends|ending|finish|finishing|leave|back)\b/', $asked) === 1;
     }
 
     private function day(Turn $turn): ?string

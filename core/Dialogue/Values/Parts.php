@@ -84,7 +84,7 @@ final readonly class Parts
             ValueType::Date => $reading->found() || $before !== null ? null : $this->whichDay($words),
             ValueType::Time => $reading->found() || $before !== null || ! $this->partOfDay($words) ? null : 'what_hour_exactly',
             ValueType::PostalAddress => $reading->found() || $before !== null || ! $this->placeOnly($words, $context) ? null : 'street_too',
-            ValueType::PersonName => $before === null && $this->onlyGiven($field, $reading) ? 'surname' : null,
+            ValueType::PersonName => $before === null && $this->onlyGiven($field, $reading) && ! $this->titled($words, $reading) ? 'surname' : null,
             default => null,
         };
         if ($ask === null) {
@@ -270,5 +270,13 @@ final readonly class Parts
         return $reading->found() && is_string($reading->value) && ! str_contains($reading->value, ' ')
             && isset($this->understanding->words->set('given_names')[mb_strtolower($reading->value)])
             && ($field->example === null || str_contains($field->example, ' '));
+    }
+
+    /** 'Mrs Ryan' is a surname, whoever is called so too. */
+    private function titled(Heard $words, Reading $name): bool
+    {
+        $before = array_values(array_filter($words->tokens, static fn (Token $token): bool => $token->end <= $name->start));
+
+        return $before !== [] && in_array($before[count($before) - 1]->text, $this->understanding->words->section('names', 'titles'), true);
     }
 }

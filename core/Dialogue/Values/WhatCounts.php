@@ -30,7 +30,7 @@ final readonly class WhatCounts
     private const BEFORE_ITS_NOUN = 2;
 
     /** Kinds of answers that are a figure: a bare number beside such a question belongs to it. */
-    private const FIGURES = [ValueType::Money, ValueType::Number, ValueType::Duration];
+    private const FIGURES = [ValueType::Money, ValueType::Number, ValueType::Duration, ValueType::Time, ValueType::DateTime];
 
     public function __construct(private Understanding $understanding)
     {

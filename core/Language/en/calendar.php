@@ -65,6 +65,7 @@ return [
         'school run', 'after dinner', 'after tea', 'breakfast time', 'bedtime', 'late', 'early', 'after dark', 'daytime',
     ],
     // A day told by its evening.
+    'morning' => ['morning', 'mornings', 'first thing', 'breakfast', 'am', 'good morning', 'good evening', 'afternoon'],
     'evening' => ['tonight', 'this evening', 'evening', 'for dinner', 'dinner', 'supper'],
     'clock_words' => [
         'noon' => '12:00', 'midday' => '12:00', 'mid day' => '12:00', 'twelve noon' => '12:00', '12 noon' => '12:00', 'twelve midday' => '12:00', 'midnight' => '00:00', 'twelve midnight' => '00:00', '12 midnight' => '00:00',

@@ -71,7 +71,7 @@ final readonly class NumberReader implements Reader
                 $best = $doubt = null;
             }
             $t = $this->repairs->withoutDenied($stretch['tokens']);
-            $t = $context->most ? $this->words->phrases('numbers', 'up_to')->without($t) : $t;
+            $t = $context->most || $context->asked && $context->people ? $this->words->phrases('numbers', 'up_to')->without($t) : $t;
             $vague = $this->vague($t);
             $t = $this->words->phrases('talk', 'about')->without($t);
             $found = $this->party->withoutSome($t, $this->numbers($t, $context));
@@ -240,7 +240,7 @@ final readonly class NumberReader implements Reader
     }
 
     /**
-     * Whether a clause that supposes something ends here: 'if you've got one'.
+     * Whether a clause that supposes or denies something ends here: 'if you've got one', 'I haven't got one'.
      *
      * @param list<Token> $t
      */
@@ -250,7 +250,7 @@ final readonly class NumberReader implements Reader
             return false;
         }
         for ($j = $i; $j > max(0, $i - self::SUPPOSED_WITHIN) && ! $t[$j]->afterBreak(); $j--) {
-            if (in_array($t[$j - 1]->text, ['if', 'unless', 'whether'], true)) {
+            if (in_array($t[$j - 1]->text, ['if', 'unless', 'whether', 'not', 'never', 'without'], true) || str_ends_with($t[$j - 1]->text, "n't")) {
                 return true;
             }
         }

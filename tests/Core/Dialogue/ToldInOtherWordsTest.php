@@ -25,6 +25,10 @@ final class ToldInOtherWordsTest extends TestCase
         'length' => ['type' => 'string', 'format' => 'duration', 'title' => 'How long'],
         'waste' => ['type' => 'string', 'title' => 'Waste', 'enum' => ['take', 'leave'], 'x-labels' => ['take' => 'take it away', 'leave' => 'leave it']],
         'note' => ['type' => 'string', 'title' => 'Message'],
+        'from' => ['type' => 'string', 'format' => 'time', 'title' => 'From'],
+        'until' => ['type' => 'string', 'format' => 'time', 'title' => 'Until'],
+        'guests' => ['type' => 'integer', 'title' => 'Guests'],
+        'who' => ['type' => 'string', 'format' => 'person-name', 'title' => 'Name'],
         'beds' => ['type' => 'integer', 'title' => 'Bedrooms'],
         'children' => ['type' => 'integer', 'title' => 'Children'],
         'lesson' => ['type' => 'string', 'format' => 'duration', 'title' => 'Length of lesson'],
@@ -124,6 +128,42 @@ final class ToldInOtherWordsTest extends TestCase
         $call = Conversation::asking(self::FIELDS, ['seen' => 'Do you have a licence yet?', 'lesson' => 'Would you like one hour or two at a time?'])->says("yes, I've had it two years");
 
         self::assertNull($call->value('lesson'), $call->heard());
+    }
+
+    public function testWhatEndsDoesSoAfterItBegan(): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['shoot' => 'Which day is it?', 'from' => 'From what time?', 'until' => 'And until when?'])->says('Saturday, in the evening', 'seven', 'half eleven');
+
+        self::assertSame(['19:00', '23:30'], [$call->value('from'), $call->value('until')], $call->heard());
+    }
+
+    #[TestWith(["I haven't got one"])]
+    #[TestWith(['about two'])]
+    public function testNeitherAPronounNorAnHourCountsAnybody(string $said): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['pick' => 'When do you want to go?', 'guests' => 'How many of you?'])->says($said);
+
+        self::assertNull($call->value('guests'), $call->heard());
+    }
+
+    public function testUpToAHundredGuestsAreAHundred(): void
+    {
+        self::assertSame(100, Conversation::asking(self::FIELDS, ['guests' => 'How many guests do you expect?'])->says('up to a hundred')->value('guests'));
+    }
+
+    public function testATitleComesBeforeASurname(): void
+    {
+        self::assertSame('Ryan', Conversation::asking(self::FIELDS, ['who' => 'And your name?'])->says('Mrs Ryan')->value('who'));
+    }
+
+    #[TestWith(['what lorry'])]
+    #[TestWith(['how much did you say'])]
+    public function testWhatWasSpokenOfIsSaidAgain(string $said): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['seen' => 'The lorry costs forty pounds. Is that right?'])->says($said);
+
+        self::assertStringContainsString('forty pounds', $call->heard());
+        self::assertNull($call->value('seen'));
     }
 
     public function testAVerbIsNoPartOfAnOption(): void
