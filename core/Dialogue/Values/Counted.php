@@ -42,6 +42,10 @@ final class Counted
             return mb_strtolower($m[1]);
         }
 
+        if (preg_match(self::HOW_MANY, $field->title, $m) === 1) {
+            return mb_strtolower($m[1]);
+        }
+
         return preg_match('/^(?:people|children|\pL{3,}s)$/iu', $field->title) === 1 && ! str_ends_with($field->title, 'ss') ? mb_strtolower($field->title) : null;
     }
 

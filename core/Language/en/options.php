@@ -71,7 +71,7 @@ return [
         // Who is calling, and for what kind of place.
         ['option' => 'business, commercial, company, trade, office', 'said' => "business, commercial, office, offices, company, firm, shop, unit, warehouse, factory, restaurant, it's for work, for work, trade, we're a company, we're builders, i'm a builder, school, workplace, limited company"],
         ['option' => 'home, residential, domestic, private, personal, household', 'said' => "home, my house, our house, the house, house, flat, bungalow, residential, domestic, private, personal, just me, where i live, it's my home, for myself, at home, just for us"],
-        ['option' => 'owner, homeowner, owner occupier, own', 'said' => "i own it, we own it, own, owner, bought it, it's ours, it's mine, our own, mortgage, homeowner"],
+        ['option' => 'owner, homeowner, owner occupier, own', 'said' => "i own it, we own it, own, owner, bought it, it's ours, ours, mine, our house, my house, my own place, it's mine, our own, mortgage, homeowner"],
         ['option' => 'tenant, renting, rent, rented', 'said' => 'rent, renting, tenant, tenants, landlord, letting agent, housing association, council'],
         ['option' => 'landlord', 'said' => 'landlord, i let it, i rent it out, we rent it out, my tenants, buy to let, let it out'],
         ['option' => 'new, new customer, new client, new patient, first time', 'said' => "new, first time, never used you, never been, haven't used you, not been before, just moved, not a customer"],
@@ -174,7 +174,7 @@ return [
         ['option' => 'existing customer, current customer, existing client, existing patient, registered, member, current member, existing member', 'said' => "already, existing, been with you, for years, registered, i'm a member, already a customer, i've got an account, have an account, used you before, been before, long time, your books"],
         ['option' => 'new customer, new client, new patient, not registered, non member', 'said' => "new, never used you, first time, not registered, not a member, never been, not been before, just moved, haven't got an account, don't have an account"],
         // Work on houses and gardens.
-        ['option' => 'leak, leaks, leaking, water leak', 'said' => 'leak, leaking, dripping, drip, water coming through, coming through the ceiling, burst, burst pipe, puddle, flooding, wet patch'],
+        ['option' => 'leak, leaks, leaking, water leak', 'said' => 'leak, leaking, water everywhere, water all over, pouring, water pouring, flooded, coming in, water coming in, water running down, soaking, drips, dripping, drip, water coming through, coming through the ceiling, burst, burst pipe, puddle, flooding, wet patch'],
         ['option' => 'blockage, blocked, blocked drain, drains', 'said' => "blocked, blockage, won't drain, not draining, backing up, bunged up, overflowing, won't flush, clogged, slow to drain, stuck down"],
         ['option' => 'no hot water, hot water', 'said' => "no hot water, stone cold, cold water, water's cold, shower's cold, only cold, hot water's gone, runs cold"],
         ['option' => 'no heating, heating', 'said' => "no heating, radiators are cold, heating's off, freezing, no heat, house is cold, radiators, won't heat"],

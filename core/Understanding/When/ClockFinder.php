@@ -213,6 +213,11 @@ final readonly class ClockFinder
             return [new Clock($hour, $minute, fixed: true), $word[1]];
         }
 
+        // 'One evening next week' is no one o'clock.
+        if ($t[$i]->text === 'one' && in_array($t[$i + 1]->text ?? '', ['morning', 'afternoon', 'evening', 'night', 'lunchtime', 'day', 'weekend'], true) && ! in_array($t[$i - 1]->text ?? '', ['at', 'about', 'around'], true)) {
+            return null;
+        }
+
         return $this->past($t, $i, $context) ?? $this->digital($t, $i) ?? $this->spoken($t, $i, $bare);
     }
 

@@ -25,6 +25,8 @@ final class ToldInOtherWordsTest extends TestCase
         'length' => ['type' => 'string', 'format' => 'duration', 'title' => 'How long'],
         'waste' => ['type' => 'string', 'title' => 'Waste', 'enum' => ['take', 'leave'], 'x-labels' => ['take' => 'take it away', 'leave' => 'leave it']],
         'note' => ['type' => 'string', 'title' => 'Message'],
+        'house' => ['type' => 'string', 'format' => 'money', 'title' => 'Price of the house'],
+        'most' => ['type' => 'string', 'format' => 'money', 'title' => 'Most to spend'],
         'from' => ['type' => 'string', 'format' => 'time', 'title' => 'From'],
         'until' => ['type' => 'string', 'format' => 'time', 'title' => 'Until'],
         'guests' => ['type' => 'integer', 'title' => 'Guests'],
@@ -40,14 +42,19 @@ final class ToldInOtherWordsTest extends TestCase
     #[TestWith(['now please', '2026-03-10T09:14'])]
     #[TestWith(['as soon as you can', '2026-03-10T09:14'])]
     #[TestWith(['not now, tomorrow at ten', '2026-03-11T10:00'])]
+    #[TestWith(['one evening next week|Tuesday at six', '2026-03-17T18:00'])]
     public function testTheMomentOfTheCall(string $said, string $moment): void
     {
-        self::assertSame($moment, Conversation::asking(self::FIELDS, ['pick' => 'When do you want to go?'])->says($said)->value('pick'));
+        self::assertSame($moment, Conversation::asking(self::FIELDS, ['pick' => 'When do you want to go?'])->says(...explode('|', $said))->value('pick'));
     }
 
     #[TestWith(['rent', 'Up to how much rent a month?', 'eight fifty tops', 850])]
     #[TestWith(['rent', 'Up to how much rent a month?', 'eight pounds fifty', 8.5])]
     #[TestWith(['fare', 'What do you want an hour?', 'twelve fifty', 12.5])]
+    #[TestWith(['house', 'What price was agreed?', 'three hundred and twenty five', 325000])]
+    #[TestWith(['house', 'What price was agreed?', 'two fifty', 250000])]
+    #[TestWith(['house', 'What price was agreed?', 'half a million', 500000])]
+    #[TestWith(['most', 'What is the most you would pay?', "I don't want to go over a hundred and fifty", 150])]
     public function testHundredsOrPoundsAndPence(string $field, string $question, string $said, int|float $amount): void
     {
         self::assertEquals(['amount' => $amount, 'currency' => 'GBP'], Conversation::asking(self::FIELDS, [$field => $question])->says($said)->value($field));
