@@ -35,6 +35,9 @@ final class Corrections
     /** @var Phrases<string> */
     private readonly Phrases $openers;
 
+    /** Letters of the shortest name that is compared with another. */
+    private const NAME_FROM = 3;
+
     /** Signs, letters and figures by which words may be about an e-mail address. */
     private const OF_AN_ADDRESS = '/@|\d|\b(?:dot|at|underscore|dash|hyphen|double|one word|with an? [a-z]|spel(?:t|led))\b|(?:\b[a-z]\b[ -]?){2,}/i';
 
@@ -131,6 +134,9 @@ final class Corrections
     /** Whether words that do not name the field may be about it at all. */
     private function maySpeakOf(Turn $turn, Field $field, Heard $heard, Reading $alone, Context $context): bool
     {
+        if ($field->type === ValueType::PersonName && ! $this->soundsLikeAName($turn, $field, $heard)) {
+            return false;
+        }
         if ($alone->found()) {
             return $field->type !== ValueType::Number || ! $this->partOfDay($turn, $heard, $context);
         }
@@ -143,6 +149,28 @@ final class Corrections
         };
 
         return $fits && (! in_array($field->type, self::MENDED, true) || $this->sounded($heard) || in_array($field->key, $turn->state->pending, true));
+    }
+
+    /** 'Whichever of the others' names nobody: a name is known as one, is written like one, is spelled, or is near to the one that was held. */
+    private function soundsLikeAName(Turn $turn, Field $field, Heard $heard): bool
+    {
+        $words = $this->understanding->words;
+        [$given, $surnames, $everyday] = [$words->set('given_names'), $words->set('surnames'), $words->set('everyday_words')];
+        $calendar = $words->section('calendar', 'weekdays') + $words->section('calendar', 'months');
+        $held = $turn->state->values[$field->key]->value ?? '';
+        $before = explode(' ', mb_strtolower(is_string($held) ? $held : ''));
+        foreach ($heard->tokens as $token) {
+            if ($token->isLetter() || (isset($given[$token->text]) || isset($surnames[$token->text])) && ! isset($everyday[$token->text]) || preg_match('/^\p{Lu}\p{Ll}/u', $token->original) === 1 && $token->start > 0 && ! isset($calendar[$token->text])) {
+                return true;
+            }
+            foreach ($before as $name) {
+                if (strlen($name) >= self::NAME_FROM && strlen($token->text) >= self::NAME_FROM && levenshtein(substr($name, 0, 60), substr($token->text, 0, 60)) <= intdiv(strlen($name), 2)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /** The value as it was with the new words after it, read together: the readers' own rules decide what is replaced. */

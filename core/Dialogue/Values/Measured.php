@@ -10,6 +10,7 @@ use Ringo\Language\Tokenizer;
 use Ringo\Language\Vocabulary;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Heard;
+use Ringo\Understanding\Numerals;
 use Ringo\Understanding\Reading;
 
 /**
@@ -24,20 +25,34 @@ final readonly class Measured
     /** How sure a number is whose measure is not what was counted. */
     private const OF_ANOTHER_KIND = 0.55;
 
+    /** Inches of a foot. */
+    private const INCHES = 12;
+
     private Tokenizer $tokenizer;
+
+    private Numerals $numerals;
 
     public function __construct(private Vocabulary $words)
     {
         $this->tokenizer = new Tokenizer;
+        $this->numerals = new Numerals($words);
     }
 
     public function of(Turn $turn, Field $field, Heard $heard, Reading $reading): Reading
     {
+        $both = $this->feetAndInches($turn, $field, $heard);
+        if ($both !== null) {
+            return $both;
+        }
         if (! is_int($reading->value) && ! is_float($reading->value)) {
             return $reading;
         }
         $after = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->start >= $reading->end))[0] ?? null;
         $said = $after === null || $after->afterBreak() ? null : $this->measure($after->text);
+        // 'One metre eighty'
+        foreach ($said === null ? $this->tokenizer->words((string) $reading->said) : [] as $word) {
+            $said ??= $this->measure($word);
+        }
         if ($said === null) {
             return $reading;
         }
@@ -60,6 +75,39 @@ final readonly class Measured
         }
 
         return Reading::of(self::rounded($reading->value * $said[1] / $asked[1]), min($reading->confidence, self::RECKONED), (string) $reading->said, $reading->start, $reading->end);
+    }
+
+    /** 'Six foot two' and 'five feet ten inches', in what was asked for. */
+    private function feetAndInches(Turn $turn, Field $field, Heard $heard): ?Reading
+    {
+        foreach ($heard->tokens as $i => $token) {
+            $feet = in_array($token->text, ['foot', 'feet', 'ft'], true) && $i > 0 ? $this->numerals->cardinal($heard->tokens, $i - 1) : null;
+            $inches = $feet === null || ! isset($heard->tokens[$i + 1]) ? null : $this->numerals->cardinal($heard->tokens, $i + 1);
+            $asked = $inches === null ? null : $this->askedFor($turn, $field, 'length');
+            if ($feet === null || $inches === null || $asked === null || $inches->value >= self::INCHES) {
+                continue;
+            }
+            $metres = $feet->value * ($this->measure('foot')[1] ?? 0.0) + $inches->value * ($this->measure('inch')[1] ?? 0.0);
+            [$start, $end] = [$heard->tokens[$i - 1]->start, $heard->tokens[$i + $inches->length]->end];
+
+            return Reading::of(self::rounded($metres / $asked), self::RECKONED, $heard->between($start, $end), $start, $end);
+        }
+
+        return null;
+    }
+
+    /** How many of the least unit one is of what was asked for; null where the question names no such measure. */
+    private function askedFor(Turn $turn, Field $field, string $kind): ?float
+    {
+        $question = PlainQuestion::last($turn->asking($field->key)?->prompt->variants[0] ?? '');
+        foreach ($this->tokenizer->words(str_replace('_', ' ', "{$field->title} {$field->key} {$field->description} {$question}")) as $word) {
+            $measure = $this->measure($word);
+            if ($measure !== null && $measure[0] === $kind) {
+                return $measure[1];
+            }
+        }
+
+        return null;
     }
 
     /** Two figures are as exact as anybody tells it. */

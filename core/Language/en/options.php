@@ -150,7 +150,7 @@ return [
         ['option' => 'retired, pensioner, senior, over 60, over 65', 'said' => 'retired, pensioner, my pension, on a pension, oap, senior, over sixty, over sixties, over sixty five, bus pass, finished work'],
         ['option' => 'student, students', 'said' => 'student, studying, at college, at uni, at university, undergraduate, in education, doing a degree, sixth form, at school'],
         ['option' => 'company director, limited company, director', 'said' => 'director, limited company, limited, my own company, own limited company'],
-        ['option' => 'adult, adults', 'said' => "adult, grown up, grown-up, over eighteen, i'm forty, for me, for myself, for both of us"],
+        ['option' => 'adult, adults', 'said' => "adult, grown up, grown-up, grown ups, over eighteen, i'm forty, me, myself, just me, it's me, for me, for myself, for both of us"],
         ['option' => 'child, children, junior, kids, under 16', 'said' => "child, kid, kids, my son, my daughter, little one, little boy, little girl, toddler, baby, he's five, he's six, he's seven, she's five, she's six, she's seven, years old, under ten, junior, grandson, granddaughter, schoolchild, for my lad, my little"],
         ['option' => 'teenager, youth', 'said' => 'teenager, teens, teenage, thirteen, fourteen, fifteen, sixteen'],
         ['option' => 'family', 'said' => 'family, two adults, with the kids, and the kids, the four of us, kids and all, two and two, three kids'],

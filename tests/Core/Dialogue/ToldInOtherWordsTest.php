@@ -27,6 +27,8 @@ final class ToldInOtherWordsTest extends TestCase
         'note' => ['type' => 'string', 'title' => 'Message'],
         'house' => ['type' => 'string', 'format' => 'money', 'title' => 'Price of the house'],
         'most' => ['type' => 'string', 'format' => 'money', 'title' => 'Most to spend'],
+        'tall' => ['type' => 'number', 'title' => 'Height in centimetres'],
+        'day' => ['type' => 'string', 'title' => 'Class', 'enum' => ['mon', 'wed', 'sat'], 'x-labels' => ['mon' => 'Monday', 'wed' => 'Wednesday', 'sat' => 'Saturday']],
         'from' => ['type' => 'string', 'format' => 'time', 'title' => 'From'],
         'until' => ['type' => 'string', 'format' => 'time', 'title' => 'Until'],
         'guests' => ['type' => 'integer', 'title' => 'Guests'],
@@ -99,6 +101,22 @@ final class ToldInOtherWordsTest extends TestCase
     public function testAMeasureIsReckonedOver(string $said, int|float $metres): void
     {
         self::assertSame($metres, Conversation::asking(self::FIELDS, ['height' => 'About how tall?'])->says($said)->value('height'));
+    }
+
+    #[TestWith(['six foot two', 188])]
+    #[TestWith(['one metre eighty', 180])]
+    #[TestWith(['one eighty', 180])]
+    public function testAHeightIsToldInMoreThanOneMeasure(string $said, int $centimetres): void
+    {
+        self::assertSame($centimetres, Conversation::asking(self::FIELDS, ['tall' => 'How tall is the tallest?'])->says($said)->value('tall'));
+    }
+
+    public function testWhatNamesNobodyCorrectsNoName(): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['who' => 'What is the name?', 'day' => 'Monday, Wednesday or Saturday?', 'guests' => 'How many guests?'])->says('Gareth Moss', 'not Saturdays, whichever of the others');
+        self::assertSame('Gareth Moss', $call->value('who'), $call->heard());
+
+        self::assertSame('Gareth Voss', $call->says("sorry, it's Gareth Voss")->value('who'));
     }
 
     public function testAMeasureOfSomethingElseIsReadBack(): void
