@@ -52,7 +52,10 @@ final class Topics
     /** Sayings of a topic that are read as part of its description: whoever wrote it chose them to be. */
     private const DESCRIBE = 6;
 
-    /** Words of the longest thing a description lists that is a saying. */
+    /** Words of the shortest thing a description lists that is a saying: 'make a claim'; 'contact lenses' only names a thing. */
+    private const SHORTEST_SAYING = 3;
+
+    /** Words of the longest. */
     private const LONGEST_SAYING = 6;
 
     /** Words whose likelihoods are kept. */
@@ -98,11 +101,18 @@ final class Topics
             $said[] = $this->stemmer->stem($token->text);
         }
         $sequence = ' '.implode(' ', array_map(fn (Token $token): string => $this->stemmer->stem($token->text), $tokens)).' ';
+        $surface = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ';
         [$bags, $holders] = $this->bags($topics);
         $scores = [];
         foreach ($topics as $topic) {
             $score = 0.0;
-            foreach ([$topic['label'], ...$topic['phrases'], ...$this->sayings($topic['description'])] as $phrase) {
+            foreach ($this->sayings($topic['description']) as $saying) {
+                // In just these words: 'I gave you a reading' is not 'give a reading'.
+                if (str_contains($surface, " {$saying} ") && ! $this->denied($saying, $heard)) {
+                    $score = max($score, 0.9 + 0.1 * min(4, substr_count($saying, ' ')));
+                }
+            }
+            foreach ([$topic['label'], ...$topic['phrases']] as $phrase) {
                 $stems = implode(' ', $this->stemmer->stems($phrase));
                 if ($this->denied($phrase, $heard)) {
                     continue;
@@ -208,8 +218,8 @@ final class Topics
     private function sayings(string $description): array
     {
         return $this->listed[$description] ??= array_values(array_filter(
-            array_map(trim(...), preg_split('/[,;.:]/', $description) ?: []),
-            fn (string $item): bool => str_word_count($item) <= self::LONGEST_SAYING && count(array_unique($this->telling($item))) > 1,
+            array_map(static fn (string $item): string => mb_strtolower(trim($item)), preg_split('/[,;.:]/', $description) ?: []),
+            fn (string $item): bool => str_word_count($item) >= self::SHORTEST_SAYING && str_word_count($item) <= self::LONGEST_SAYING && count(array_unique($this->telling($item))) > 1,
         ));
     }
 

@@ -17,7 +17,7 @@ return [
     ],
     // Whole phrases for one day, counted from today.
     'relative' => [
-        'today' => 0, 'tonight' => 0, 'this morning' => 0, 'this afternoon' => 0, 'this evening' => 0, 'now' => 0, 'right now' => 0, 'straight away' => 0, 'later today' => 0, 'later on today' => 0, 'same day' => 0,
+        'today' => 0, 'tonight' => 0, 'this morning' => 0, 'this afternoon' => 0, 'this evening' => 0, 'now' => 0, 'right now' => 0, 'straight away' => 0, 'later today' => 0, 'later on today' => 0, 'same day' => 0, 'this minute' => 0, 'just this minute' => 0, 'this second' => 0, 'just this second' => 0, 'moments ago' => 0, 'a minute ago' => 0, 'a moment ago' => 0, 'an hour ago' => 0, 'half an hour ago' => 0, 'a few minutes ago' => 0, 'a couple of minutes ago' => 0, 'ten minutes ago' => 0, 'twenty minutes ago' => 0, 'five minutes ago' => 0,
         'tomorrow' => 1, 'tommorow' => 1, 'tomorow' => 1, 'tomoz' => 1, 'the day after tomorrow' => 2, 'day after tomorrow' => 2, 'the day after' => null,
         'yesterday' => -1, 'last night' => -1, 'the day before yesterday' => -2, 'day before yesterday' => -2,
     ],
