@@ -16,7 +16,7 @@ namespace Ringo\Dialogue;
  * when a phrase was last said, and what the caller said meanwhile.
  *
  * @phpstan-type Out array{step: string, key: string, id: string, values: array<string, mixed>, asks: string, field: ?string, rows: list<array<string, mixed>>, by: ?string, questions: int, since: float, told: ?float, meanwhile: list<string>, question: string}
- * @phpstan-type Going array{step: string, service: string, area: ?string, wish: array<string, mixed>, offered: list<array{int, string}>, refused: list<int>, held: ?array{int, string}, all: list<array{int, string}>, series: ?array{unit: string, every: int, times: ?int}, reference: ?string, which: list<string>, finds: array{name: ?string, date: ?string, tries: int}, asks: string, tries: int, question: string}
+ * @phpstan-type Going array{step: string, service: string, area: ?string, wish: array<string, mixed>, offered: list<array{int, string}>, refused: list<int>, held: ?array{int, string}, all: list<array{int, string}>, series: ?array{unit: string, every: int, times: ?int}, reference: ?string, which: list<string>, finds: array{name: ?string, date: ?string, tries: int}, asks: string, tries: int, question: string, pressed?: bool}
  */
 final class CallState
 {

@@ -167,7 +167,8 @@ final class Offers
             if ($least === null) {
                 continue;
             }
-            if (count($far) >= self::MOST && $least > array_values($far)[self::MOST - 1]) {
+            $spread = $this->spread($far);
+            if (count($spread) >= self::MOST && $least > max(array_intersect_key($far, array_flip($spread)))) {
                 break;
             }
             $weekday = (int) (new \DateTimeImmutable($date))->format('N');
@@ -181,7 +182,31 @@ final class Offers
             asort($far);
         }
 
-        return array_map(fn (int $at): Start => new Start($at, $this->shared($keys[$at])), array_slice(array_keys($far), 0, self::MOST));
+        $spread = $this->spread($far);
+        sort($spread);
+
+        return array_map(fn (int $at): Start => new Start($at, $this->shared($keys[$at])), $spread);
+    }
+
+    /**
+     * The nearest of all, and others that differ from it usefully.
+     *
+     * @param array<int, int> $far how far starts are from a wish, the nearest first
+     *
+     * @return list<int>
+     */
+    private function spread(array $far): array
+    {
+        $chosen = [];
+        foreach ([[self::NEAR, self::MOST], [self::LEAST_APART, self::TWO], [0, self::TWO]] as [$apart, $enough]) {
+            foreach (array_keys($far) as $at) {
+                if (count($chosen) < $enough && array_filter($chosen, static fn (int $one): bool => $one === $at || abs($one - $at) < $apart) === []) {
+                    $chosen[] = $at;
+                }
+            }
+        }
+
+        return $chosen;
     }
 
     /**
@@ -270,6 +295,10 @@ final class Offers
             }
         }
         arsort($counts);
+        // Where no hour was wished for, it is the day that is closed.
+        if (array_diff(array_keys($counts), [Reason::Closed->value, Reason::TooSoon->value]) === [] && isset($counts[Reason::Closed->value]) && $wish->times === null) {
+            return Reason::Closure;
+        }
 
         return $counts === [] ? Reason::TooFar : Reason::from((string) array_key_first($counts));
     }

@@ -40,7 +40,7 @@ final readonly class Agreeing
         // The one time there is is kept while it is offered: a yes books it.
         $held = $one !== null && $matter->book->hold($matter->turn->state->id, $service->key, [$one], $going['area']);
         $this->talk->offer($matter->turn, $matter->diaries, $offer, $service, $further);
-        $matter->set(['tries' => $going['tries'] + 1, 'offered' => array_map(static fn (Start $start): array => [$start->at, $start->diary], $offer->starts), 'held' => $held && $one !== null ? [$one->at, $one->diary] : null, 'all' => []]);
+        $matter->set(['pressed' => false, 'tries' => $going['tries'] + 1, 'offered' => array_map(static fn (Start $start): array => [$start->at, $start->diary], $offer->starts), 'held' => $held && $one !== null ? [$one->at, $one->diary] : null, 'all' => []]);
         $matter->asked('choice');
 
         return Move::stay();

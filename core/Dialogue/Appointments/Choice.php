@@ -58,7 +58,8 @@ final readonly class Choice
     /** 'Is that the earliest?' */
     public function asksEarliest(Heard $heard): bool
     {
-        return $this->words->phrases('wish_answers', 'is_earliest')->in($heard->tokens);
+        // 'Nothing earlier in the day' asks for another hour of it.
+        return $this->words->phrases('wish_answers', 'is_earliest')->in($heard->tokens) && ! $this->words->phrases('wish_answers', 'of_that_day')->in($heard->tokens);
     }
 
     /** 'None of those', or a plain no. */

@@ -253,6 +253,13 @@ final readonly class BookRunner implements AskingRunner
             return $this->agreeing->hold($matter, $service, $starts[0]);
         }
         if ($yes === true && ! $changed && count($starts) > 1) {
+            // Who says yes to 'which one?' as well is told of the first alone.
+            if ($matter->going()['pressed'] ?? false) {
+                $matter->turn->trace->rule("{$matter->step->key()}: yes twice to several, the first is put to them");
+
+                return $this->agreeing->hold($matter, $service, $starts[0]);
+            }
+            $matter->set(['pressed' => true]);
             $this->talk->which($matter->turn, $matter->diaries, $starts);
 
             return Move::stay();

@@ -5,6 +5,8 @@ declare(strict_types=1);
 // What callers say to times that were offered.
 return [
     'with_whom' => ['who would that be', 'who would it be', 'who is that with', "who's that with", 'who with', 'with whom', 'who would come', 'who comes', "who's coming", 'who is coming', 'who will it be', 'which of you'],
+    // Said of a day that is agreed on: another hour of it is asked for.
+    'of_that_day' => ['in the day', 'that day', 'the same day', 'on the day', 'in the morning', 'in the afternoon'],
     'is_earliest' => ['is that the earliest', 'is that your earliest', 'is that the soonest', 'is that your soonest', 'is that the very first', 'is that as early as', 'is that as soon as', 'is that the best you', 'nothing sooner', 'nothing earlier', 'nothing before that', 'nothing before then'],
     'asks_free' => ['what have you got', 'what have you free', 'what do you have', 'what you have got', 'what is free', "what's free", 'what is available', "what's available", 'what times', 'which times', 'what days', 'which days', 'what slots', 'when can you', 'when could you', 'when can somebody', 'when could somebody', 'when can someone', 'when could someone', 'when can they', 'when are you', 'when is he', 'when is she', 'when are they', 'when is free', "when's free", 'when would suit you', 'when suits you', 'what suits you', 'what would suit you', 'when would be good for you', 'when is good for you', 'when have you', 'when do you have', 'when might', 'how soon', 'you tell me', 'you choose', 'you say', 'you decide', 'you pick', "what's your availability", 'what is your availability', 'whatever suits', 'flexible', 'what can you do', 'what can you offer'],
     // The same of one day, where no time has been offered yet.

@@ -23,14 +23,15 @@ final class NegotiationTest extends TestCase
         yield 'nothing said' => [[], true, ['2026-03-10T11:30', '2026-03-10T13:30', '2026-03-10T15:30']];
         yield 'the earliest' => [['the earliest you have please'], true, ['2026-03-10T11:30', '2026-03-10T13:30']];
         yield 'one exact time' => [['tomorrow at ten'], true, ['2026-03-11T10:00']];
-        yield 'a break' => [['Friday at one'], false, ['2026-03-13T13:30', '2026-03-13T12:00', '2026-03-13T14:00']];
+        yield 'a break' => [['Friday at one'], false, ['2026-03-13T12:00', '2026-03-13T13:30', '2026-03-13T14:30']];
         yield 'later' => [['tomorrow morning', 'anything later that day?'], true, ['2026-03-11T11:30']];
         yield 'later than a full part of the day gives way' => [['Wednesday at half eleven', 'later'], true, ['2026-03-11T12:00', '2026-03-11T13:30', '2026-03-11T14:30']];
         yield 'earlier' => [['Thursday afternoon', 'something earlier'], true, ['2026-03-12T09:30', '2026-03-12T10:30', '2026-03-12T11:30']];
         yield 'the day after' => [['Thursday morning', 'what about the day after'], true, ['2026-03-13T09:00', '2026-03-13T11:00']];
         yield 'by name' => [['with Vera, some time next week'], true, ['2026-03-18T09:00', '2026-03-18T11:00']];
         yield 'first thing' => [['first thing on Friday'], true, ['2026-03-13T09:00']];
-        yield 'a closed day' => [['on Saturday'], false, ['2026-03-13T17:00', '2026-03-13T16:30', '2026-03-13T16:00']];
+        yield 'a closed day' => [['on Saturday'], false, ['2026-03-13T15:00', '2026-03-13T16:00', '2026-03-13T17:00']];
+        yield 'each day with its own hours' => [['Wednesday at ten or at half two, or Thursday at eleven'], true, ['2026-03-11T10:00', '2026-03-11T14:30', '2026-03-12T11:00']];
         yield 'the latest' => [['the latest you have on Thursday'], true, ['2026-03-12T19:30', '2026-03-12T17:30', '2026-03-12T15:30']];
         yield 'ruled out' => [['Friday', 'I can\'t do Friday after all'], true, ['2026-03-10T11:30', '2026-03-10T13:30', '2026-03-10T15:30']];
     }

@@ -25,6 +25,52 @@ final readonly class Pairs
     public function of(array $t, array $items, array $senses): array
     {
         $named = array_values(array_filter($items, static fn (Item $item): bool => $item->isDay() || $item->isTime()));
+
+        return $this->oneToOne($t, $named, $senses) ?: $this->severalToOne($t, $named, $senses);
+    }
+
+    /**
+     * 'Thursday at ten or four, or Friday at eleven': a day with all the hours up to the next day.
+     *
+     * @param list<Token> $t
+     * @param list<Item> $named
+     * @param array<int, Sense> $senses
+     *
+     * @return list<array{list<Item>, list<Item>}>
+     */
+    private function severalToOne(array $t, array $named, array $senses): array
+    {
+        $pairs = [];
+        foreach ($named as $n => $item) {
+            if (($senses[$item->from] ?? Sense::Wished) !== Sense::Wished) {
+                return [];
+            }
+            if ($item->isDay()) {
+                $pairs[] = [[$item], []];
+
+                continue;
+            }
+            $last = count($pairs) - 1;
+            $before = $named[$n - 1] ?? null;
+            // Nothing but an 'or' stands between one hour and the next.
+            if ($last < 0 || $before === null || ($before->isDay() ? ! $this->together($t, $before->to, $item->from) : $item->from - $before->to > self::LITTLE)) {
+                return [];
+            }
+            $pairs[$last][1][] = $item;
+        }
+
+        return count($pairs) > 1 && array_filter($pairs, static fn (array $pair): bool => $pair[1] === []) === [] ? $pairs : [];
+    }
+
+    /**
+     * @param list<Token> $t
+     * @param list<Item> $named
+     * @param array<int, Sense> $senses
+     *
+     * @return list<array{list<Item>, list<Item>}>
+     */
+    private function oneToOne(array $t, array $named, array $senses): array
+    {
         $pairs = [];
         foreach ($named as $n => $item) {
             $other = $named[$n - 1] ?? null;
