@@ -168,7 +168,7 @@ final class Offers
                 continue;
             }
             $spread = $this->spread($far);
-            if (count($spread) >= self::MOST && $least > max(array_intersect_key($far, array_flip($spread)))) {
+            if (count($spread) >= self::MOST && $least > max([0, ...array_intersect_key($far, array_flip($spread))])) {
                 break;
             }
             $weekday = (int) (new \DateTimeImmutable($date))->format('N');

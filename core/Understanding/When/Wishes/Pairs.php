@@ -40,26 +40,31 @@ final readonly class Pairs
      */
     private function severalToOne(array $t, array $named, array $senses): array
     {
-        $pairs = [];
+        $days = [];
+        $hours = [];
         foreach ($named as $n => $item) {
             if (($senses[$item->from] ?? Sense::Wished) !== Sense::Wished) {
                 return [];
             }
             if ($item->isDay()) {
-                $pairs[] = [[$item], []];
+                $days[] = $item;
+                $hours[] = [];
 
                 continue;
             }
-            $last = count($pairs) - 1;
+            $last = count($days) - 1;
             $before = $named[$n - 1] ?? null;
             // Nothing but an 'or' stands between one hour and the next.
             if ($last < 0 || $before === null || ($before->isDay() ? ! $this->together($t, $before->to, $item->from) : $item->from - $before->to > self::LITTLE)) {
                 return [];
             }
-            $pairs[$last][1][] = $item;
+            $hours[$last][] = $item;
+        }
+        if (count($days) < 2 || in_array([], $hours, true)) {
+            return [];
         }
 
-        return count($pairs) > 1 && array_filter($pairs, static fn (array $pair): bool => $pair[1] === []) === [] ? $pairs : [];
+        return array_map(static fn (Item $day, array $of): array => [[$day], array_values($of)], $days, $hours);
     }
 
     /**
