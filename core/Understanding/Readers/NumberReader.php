@@ -13,7 +13,6 @@ use Ringo\Understanding\Party;
 use Ringo\Understanding\Reader;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Repairs;
-use Ringo\Understanding\Spelling;
 use Ringo\Understanding\When\ClockFinder;
 use Ringo\Understanding\When\DayFinder;
 
@@ -22,7 +21,7 @@ final readonly class NumberReader implements Reader
 {
     private Numerals $numerals;
 
-    private Spelling $spelling;
+    private NumberFinder $finder;
 
     private Repairs $repairs;
 
@@ -42,15 +41,12 @@ final readonly class NumberReader implements Reader
 
     private const BEFORE_AN_AGE = ['be', 'turning', 'turns', 'turned', 'aged', 'age', 'reaches', 'hits', "she's", "he's", "i'm", 'nearly'];
 
-    /** Words between an 'if' and the 'one' it ends with. */
-    private const SUPPOSED_WITHIN = 5;
-
     private const BEHIND_AN_AGE = ['year', 'years', 'months', 'th', 'birthday'];
 
     public function __construct(private Vocabulary $words)
     {
         $this->numerals = new Numerals($words);
-        $this->spelling = new Spelling($words);
+        $this->finder = new NumberFinder($words, $this->numerals);
         $this->repairs = new Repairs($words);
         $this->party = new Party($words);
         $this->ages = new AgeTold($words);
@@ -156,9 +152,9 @@ final readonly class NumberReader implements Reader
      */
     private function numbers(array $t, Context $context): array
     {
-        $all = $this->allNumbers($t);
+        $all = $this->finder->all($t);
         if (count($all) < 2) {
-            return $all !== [] ? $all : ($context->nth ? $this->nth($t) : $this->lone($t));
+            return $all !== [] ? $all : ($context->nth ? $this->finder->nth($t) : $this->finder->lone($t));
         }
         // Numbers that belong to a day or a time beside the one asked for are left aside.
         $taken = [];
@@ -178,199 +174,6 @@ final readonly class NumberReader implements Reader
         return $free !== [] ? $free : $all;
     }
 
-    /**
-     * @param list<Token> $t
-     *
-     * @return list<array{int|float, int, int}>
-     */
-    private function allNumbers(array $t): array
-    {
-        $found = [];
-        $alone = count($t) === 1;
-        for ($i = 0, $n = count($t); $i < $n;) {
-            $measured = $this->measured($t, $i);
-            if ($measured !== null) {
-                $found[] = [$measured[0], $i, $i + $measured[1] - 1];
-                $i += $measured[1];
-
-                continue;
-            }
-            // 'Oh yes, the old machine'
-            if (in_array($t[$i]->text, ['oh', 'o'], true) && ! $alone && $this->numerals->cardinal($t, $i + 1) === null) {
-                $i++;
-
-                continue;
-            }
-            // 'six double oh', 'double five'
-            $digits = $this->digits($t, $i);
-            if ($digits !== null) {
-                $found[] = [(int) $digits[0], $i, $i + $digits[1] - 1];
-                $i += $digits[1];
-
-                continue;
-            }
-            [$chunks, $length] = $this->numerals->chunks($t, $i);
-            $single = $this->numerals->at($t, $i);
-            $ordinal = $this->numerals->ordinal($t, $i);
-            // 'The twenty eighth' is no twenty.
-            if ($single !== null && $ordinal !== null && $ordinal->length > $single->length) {
-                $i += $ordinal->length;
-
-                continue;
-            }
-            if (count($chunks) > 1 && ($single === null || $length > $single->length) && ($joined = $this->joined($chunks)) !== null) {
-                $found[] = [$joined, $i, $i + $length - 1];
-                $i += $length;
-
-                continue;
-            }
-            // 'one' as a pronoun: 'the big one', 'that one', 'if you've got one'
-            if ($single !== null && ! ($t[$i]->text === 'one' && $this->supposed($t, $i)) && ! ($t[$i]->text === 'one' && $single->length === 1 && $i > 0 && ! $t[$i]->afterBreak() && ! in_array($t[$i - 1]->text, ['just', 'only', 'is', 'for', 'of', 'number', "it's", "that's", 'say', 'the', 'and', 'need', 'want', 'be', 'got', 'have', 'with', 'at', 'a'], true))) {
-                if ($t[$i]->text !== 'second') {
-                    $found[] = [$single->plain(), $i, $i + $single->length - 1];
-                }
-                $i += $single->length;
-
-                continue;
-            }
-            $i++;
-        }
-
-        return $found;
-    }
-
-    /**
-     * Whether a clause that supposes or denies something ends here: 'if you've got one', 'I haven't got one'.
-     *
-     * @param list<Token> $t
-     */
-    private function supposed(array $t, int $i): bool
-    {
-        if (isset($t[$i + 1]) && ! $t[$i + 1]->afterBreak()) {
-            return false;
-        }
-        for ($j = $i; $j > max(0, $i - self::SUPPOSED_WITHIN) && ! $t[$j]->afterBreak(); $j--) {
-            if (in_array($t[$j - 1]->text, ['if', 'unless', 'whether', 'not', 'never', 'without'], true) || str_ends_with($t[$j - 1]->text, "n't")) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    /**
-     * 'An inch and a half', 'two metres ten', 'a couple of dozen'.
-     *
-     * @param list<Token> $t
-     *
-     * @return array{float|int, int}|null value, tokens
-     */
-    private function measured(array $t, int $i): ?array
-    {
-        $words = array_map(static fn (Token $token): string => $token->text, array_slice($t, $i, 5));
-        if (
-            in_array($words[0], ['a', 'an', 'one'], true)
-            && array_slice($words, 2, 3) === ['and', 'a', 'half']
-            && ! isset($this->words->section('numbers', 'collective')[$words[1]])
-        ) {
-            return [1.5, 5];
-        }
-        if (array_slice($words, 0, 4) === ['a', 'couple', 'of', 'dozen']) {
-            return [2 * $this->words->section('numbers', 'collective')['dozen'], 4];
-        }
-        $whole = $this->numerals->at($t, $i);
-        $unit = $whole === null ? null : ($t[$i + $whole->length]->text ?? null);
-        $rest = $whole === null || ! in_array($unit, ['metre', 'metres', 'meter', 'meters'], true) ? null : $this->numerals->at($t, $i + $whole->length + 1);
-        if ($whole === null || $rest === null || ! $rest->isWhole() || $rest->whole() < 10 || $rest->whole() > 99) {
-            return null;
-        }
-
-        return [$whole->plain() + $rest->whole() / 100, $whole->length + 1 + $rest->length];
-    }
-
-    /**
-     * @param list<Token> $t 'the second', 'ground floor'
-     *
-     * @return list<array{int|float, int, int}>
-     */
-    private function nth(array $t): array
-    {
-        $found = [];
-        $named = $this->words->section('numbers', 'nth');
-        for ($i = 0, $n = count($t); $i < $n; $i++) {
-            $ordinal = $this->numerals->ordinal($t, $i);
-            if ($ordinal !== null) {
-                $found[] = [$ordinal->whole(), $i, $i + $ordinal->length - 1];
-                $i += $ordinal->length - 1;
-            } elseif (isset($named[$t[$i]->text])) {
-                $found[] = [$named[$t[$i]->text], $i, $i];
-            }
-        }
-
-        return $found;
-    }
-
-    /**
-     * @param list<Token> $t 'none', 'both', or an ordinal where nothing else is said
-     *
-     * @return list<array{int|float, int, int}>
-     */
-    private function lone(array $t): array
-    {
-        $lone = $this->words->section('numbers', 'lone');
-        foreach ($t as $i => $token) {
-            // 'None, well, my dad took me round a car park'
-            $apart = $i === 0 && ($t[1] ?? null)?->afterBreak() === true;
-            if (isset($lone[$token->text]) && (count($t) <= 6 || $apart)) {
-                return [[$lone[$token->text], $i, $i]];
-            }
-            // 'just me', 'only myself'
-            if (in_array($token->text, ['just', 'only'], true) && in_array($t[$i + 1]->text ?? '', ['me', 'myself', 'him', 'her', 'it'], true) && ! isset($t[$i + 2])) {
-                return [[1, $i, $i + 1]];
-            }
-            if (in_array($token->text, ['zero', 'nought', 'nil', 'zilch', 'naught'], true)) {
-                return [[0, $i, $i]];
-            }
-        }
-
-        return [];
-    }
-
-    /**
-     * Digits one by one where some are doubled.
-     *
-     * @param list<Token> $t
-     *
-     * @return array{string, int}|null
-     */
-    private function digits(array $t, int $i): ?array
-    {
-        $start = $i;
-        $digits = '';
-        $doubled = false;
-        while (isset($t[$i]) && strlen($digits) <= 40 && ($part = $this->spelling->digits($t, $i, $digits !== '')) !== null) {
-            $doubled = $doubled || in_array($t[$i]->text, ['double', 'triple', 'treble'], true);
-            $digits .= $part[0];
-            $i += $part[1];
-        }
-
-        return $doubled && strlen($digits) <= 9 ? [$digits, $i - $start] : null;
-    }
-
-    /** @param list<int> $chunks 'nineteen ninety nine', 'two fifty', 'one five zero', 'four oh five' */
-    private function joined(array $chunks): ?int
-    {
-        $digits = '';
-        foreach ($chunks as $i => $chunk) {
-            if ($chunk > 99 || ($i > 0 && $chunk < 10 && $chunks[$i - 1] >= 10 && $chunks[$i - 1] % 10 !== 0 && count($chunks) === 2)) {
-                return null;
-            }
-            $digits .= $chunk;
-        }
-
-        return strlen($digits) <= 9 ? (int) $digits : null;
-    }
-
     /** @param list<Token> $t */
     private function vague(array $t): ?string
     {
@@ -380,11 +183,11 @@ final readonly class NumberReader implements Reader
             return "“{$bound}” is not an exact number";
         }
         foreach ($this->words->section('numbers', 'vague') as $phrase) {
-            if (str_contains($line, " {$phrase} ") && ! (in_array($phrase, ['some', 'few', 'many', 'most', 'enough', 'loads', 'lots', 'a lot', 'plenty', 'not many'], true) && $this->allNumbers($t) !== [])) {
+            if (str_contains($line, " {$phrase} ") && ! (in_array($phrase, ['some', 'few', 'many', 'most', 'enough', 'loads', 'lots', 'a lot', 'plenty', 'not many'], true) && $this->finder->all($t) !== [])) {
                 return "“{$phrase}” is not an exact number";
             }
         }
-        $found = $this->allNumbers($t);
+        $found = $this->finder->all($t);
         if (count($found) > 0 && ($t[$found[0][1] - 1]->text ?? '') === 'between') {
             return 'that is a range or a choice of numbers';
         }

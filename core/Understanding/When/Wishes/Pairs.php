@@ -64,7 +64,7 @@ final readonly class Pairs
             return [];
         }
 
-        return array_map(static fn (Item $day, array $of): array => [[$day], array_values($of)], $days, $hours);
+        return array_map(static fn (Item $day, array $of): array => [[$day], $of], $days, $hours);
     }
 
     /**
