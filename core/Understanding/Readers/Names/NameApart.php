@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Ringo\Understanding\Readers;
+namespace Ringo\Understanding\Readers\Names;
 
 use Ringo\Language\Token;
 use Ringo\Language\Vocabulary;
