@@ -76,7 +76,7 @@ final readonly class Mentioned
         if (
             str_ends_with($word, "'s")
             && $next !== null
-            && $this->questions->kindred(substr($word, 0, -2), array_map(strval(...), array_keys($field->own)), true)
+            && $this->questions->naming->kindred(substr($word, 0, -2), array_map(strval(...), array_keys($field->own)), true)
         ) {
             // 'The tank's round the back'
             return $i + 1;
@@ -89,7 +89,7 @@ final readonly class Mentioned
             return $i + 1;
         }
         $own = array_map(strval(...), array_keys(array_filter($field->names, static fn (float $weight): bool => $weight >= self::TELLING)));
-        if (! in_array($next->text ?? '', ['is', "it's", 'was', 'called', 'name'], true) || ! $this->questions->kindred($word, $own, true)) {
+        if (! in_array($next->text ?? '', ['is', "it's", 'was', 'called', 'name'], true) || ! $this->questions->naming->kindred($word, $own, true)) {
             return null;
         }
         $at = $i + 2;

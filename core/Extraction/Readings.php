@@ -141,7 +141,7 @@ final class Readings
     {
         $stems = array_map(strval(...), array_keys(array_filter($field->names, static fn (float $weight, string|int $stem): bool => $weight >= 0.9 && (isset($field->own[$stem]) || ! isset($field->names['pric']) && ! isset($field->names['cost']) && ! isset($field->names['rat'])), ARRAY_FILTER_USE_BOTH)));
         foreach ($heard->tokens as $i => $token) {
-            if (! $questions->kindred($token->text, $stems, true)) {
+            if (! $questions->naming->kindred($token->text, $stems, true)) {
                 continue;
             }
             for ($length = min(6, $i); $length >= 1; $length--) {

@@ -98,7 +98,7 @@ final readonly class ShortText
             return Reading::none();
         }
         $yes = $this->understanding->read(ValueType::YesNo, $heard, new Context($hearing->now));
-        $open = ! $polar && $this->questions->opening($this->readings->hear($sentence)->all) !== null;
+        $open = ! $polar && $this->questions->wanting->opening($this->readings->hear($sentence)->all) !== null;
         if (! $open && $yes->found() && count($heard->tokens) <= self::FEW_WORDS && strlen($yes->said) > strlen($reading->value) * self::MOSTLY) {
             return Reading::none();
         }

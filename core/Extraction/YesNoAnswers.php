@@ -25,7 +25,7 @@ final readonly class YesNoAnswers
         $tokens = $this->readings->hear($sentence)->all;
         $plain = (string) preg_replace("/,\\s*(?:\\w+n't|is|are|do|does|did|have|has|can|will|would) (?:you|it|they|he|she|we|i|that|there)\\s*\\?\\s*$/i", '?', $sentence);
         $negative = preg_match("/n't\\b|\\b(?:not|never|no longer|cannot|unable)\\b/i", $plain) === 1 && preg_match("/^(?:isn't|aren't|don't|haven't|didn't|doesn't|wasn't|can't|couldn't|won't)/i", trim($sentence)) !== 1;
-        $polar = str_contains($sentence, '?') && $this->questions->opening($tokens) === null || in_array($tokens[0]->text ?? '', $this->words->section('extraction', 'polar'), true) || preg_match('/\b(are|is|do|does|did|have|has|had|can|could|will|would|was|were|any|shall|should)\b/i', $sentence) === 1;
+        $polar = str_contains($sentence, '?') && $this->questions->wanting->opening($tokens) === null || in_array($tokens[0]->text ?? '', $this->words->section('extraction', 'polar'), true) || preg_match('/\b(are|is|do|does|did|have|has|had|can|could|will|would|was|were|any|shall|should)\b/i', $sentence) === 1;
         if ($told !== null && ! $polar) {
             return $told;
         }
@@ -123,7 +123,7 @@ final readonly class YesNoAnswers
         }
         $stems = array_map(strval(...), array_keys($field->own === [] ? $field->names : $field->own));
 
-        return array_values(array_filter($sides, fn (string $side): bool => array_filter($this->readings->hear($side)->all, fn (Token $token): bool => strlen($token->text) > 3 && ($this->questions->kindred($token->text, $stems, true) || $this->questions->counts($field, $token->text))) !== []));
+        return array_values(array_filter($sides, fn (string $side): bool => array_filter($this->readings->hear($side)->all, fn (Token $token): bool => strlen($token->text) > 3 && ($this->questions->naming->kindred($token->text, $stems, true) || $this->questions->naming->counts($field, $token->text))) !== []));
     }
 
     /** 'Do you have a garden?' – 'We've got a big garden': the words of the question, said back. */
@@ -143,7 +143,7 @@ final readonly class YesNoAnswers
             return $other;
         }
         foreach ($heard->tokens as $i => $token) {
-            if (! isset($asked[rtrim($token->text, 's')]) && ! ($i === 0 && count($heard->tokens) < 7 && strlen($token->text) > 4 && $this->questions->kindred($token->text, array_map(strval(...), array_keys($field->own))))) {
+            if (! isset($asked[rtrim($token->text, 's')]) && ! ($i === 0 && count($heard->tokens) < 7 && strlen($token->text) > 4 && $this->questions->naming->kindred($token->text, array_map(strval(...), array_keys($field->own))))) {
                 continue;
             }
             $before = array_map(static fn (Token $one): string => $one->text, array_slice($heard->tokens, max(0, $i - 5), min(5, $i)));
@@ -172,7 +172,7 @@ final readonly class YesNoAnswers
         }
         $stems = array_map(strval(...), array_keys($field->own === [] ? $field->names : $field->own));
         $words = array_map(fn (string $side): array => array_values(array_filter($this->readings->hear($side)->all, fn (Token $token): bool => strlen($token->text) > 3 && ! in_array($token->text, $this->words->section('routing', 'small'), true))), $sides);
-        $own = array_map(fn (array $side): bool => array_filter($side, fn (Token $token): bool => $this->questions->kindred($token->text, $stems, true) || $this->questions->counts($field, $token->text)) !== [], $words);
+        $own = array_map(fn (array $side): bool => array_filter($side, fn (Token $token): bool => $this->questions->naming->kindred($token->text, $stems, true) || $this->questions->naming->counts($field, $token->text)) !== [], $words);
         if ($own[0] === $own[1]) {
             return null;
         }
@@ -195,7 +195,7 @@ final readonly class YesNoAnswers
 
         // 'A home or a business?' – 'it's my house': a word for one of them.
         foreach ($heard->tokens as $token) {
-            $in = strlen($token->text) < 4 ? [false, false] : array_map(fn (array $side): bool => array_filter($side, fn (Token $one): bool => strlen($one->text) > 3 && $this->questions->kindred($one->text, [$token->text])) !== [], $words);
+            $in = strlen($token->text) < 4 ? [false, false] : array_map(fn (array $side): bool => array_filter($side, fn (Token $one): bool => strlen($one->text) > 3 && $this->questions->naming->kindred($one->text, [$token->text])) !== [], $words);
             if ($in[0] !== $in[1] && count($heard->tokens) <= 6) {
                 return Reading::of($in[0] === $own[0], 0.7, $token->original, $token->start, $token->end);
             }

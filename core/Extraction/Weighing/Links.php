@@ -74,12 +74,12 @@ final class Links
             $asks = 0.0;
             $lasts = 0.0;
             foreach ($sentences as $sentence) {
-                $score = max(0.0, min(1.5, $this->questions->score($field, $sentence['tokens'], count($fields))));
+                $score = max(0.0, min(1.5, $this->questions->wanting->score($field, $sentence['tokens'], count($fields))));
                 $asks = max($asks, $score);
                 $lasts = $sentence === $last ? $score : $lasts;
             }
-            [$names, $about] = $all === [] ? [0.0, 0.0] : $this->questions->overlap($field, $all);
-            $links[$field->key()] = ['asks' => $asks, 'last' => $lasts, 'names' => $names, 'about' => $about, 'like' => self::cosine($sum, $this->meaning($field)), 'open' => $last === null ? '' : (string) $this->questions->opening($last['tokens'])];
+            [$names, $about] = $all === [] ? [0.0, 0.0] : $this->questions->naming->overlap($field, $all);
+            $links[$field->key()] = ['asks' => $asks, 'last' => $lasts, 'names' => $names, 'about' => $about, 'like' => self::cosine($sum, $this->meaning($field)), 'open' => $last === null ? '' : (string) $this->questions->wanting->opening($last['tokens'])];
         }
 
         return $this->known[$key] = $links;
@@ -129,7 +129,7 @@ final class Links
     {
         $this->cut[$text] ??= $this->tokenizer->tokens($text);
 
-        return $this->cut[$text] === [] ? [0.0, 0.0] : $this->questions->overlap($field, $this->cut[$text]);
+        return $this->cut[$text] === [] ? [0.0, 0.0] : $this->questions->naming->overlap($field, $this->cut[$text]);
     }
 
     /** The last sentence of a text that asks, else its last. */

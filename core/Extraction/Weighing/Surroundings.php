@@ -49,7 +49,7 @@ final readonly class Surroundings
                 $signs['rate'] = 1.0;
             }
             foreach ($this->after($unit, $reading) as $n => $word) {
-                if ($this->questions->counts($field, $word)) {
+                if ($this->questions->naming->counts($field, $word)) {
                     $signs['counts'] = $n === 0 ? 1.0 : 0.7;
 
                     break;
@@ -57,7 +57,7 @@ final readonly class Surroundings
                 if ($n === 0) {
                     $signs += $this->unit($word);
                     foreach ($scene->fields as $other) {
-                        if ($other->key() !== $field->key() && $other->kin() === $field->kin() && $this->questions->counts($other, $word)) {
+                        if ($other->key() !== $field->key() && $other->kin() === $field->kin() && $this->questions->naming->counts($other, $word)) {
                             $signs['counts:other'] = 1.0;
                         }
                     }
