@@ -37,7 +37,7 @@ final class Counted
 
     private static function noun(Turn $turn, Field $field): ?string
     {
-        $question = PlainQuestion::last($turn->asking($field->key)?->prompt->variants[0] ?? '');
+        $question = PlainQuestion::thatAsks($turn, $field);
         if (preg_match(self::HOW_MANY, $question, $m) === 1) {
             return mb_strtolower($m[1]);
         }

@@ -70,7 +70,7 @@ final readonly class DayMeant
     /** 'She was born last Tuesday' is not the day somebody has in mind. */
     private function behindWhatIsAhead(Turn $turn, Field $field, string $day, Context $context): bool
     {
-        $question = PlainQuestion::last($turn->asking($field->key)?->prompt->variants[0] ?? '');
+        $question = PlainQuestion::thatAsks($turn, $field);
         $ahead = array_diff($this->words->section('questions', 'ahead'), ['last', 'after', 'could', 'like']);
 
         return substr($day, 0, 10) < $context->now->format('Y-m-d') && array_intersect((new Tokenizer)->words($question), $ahead) !== [];

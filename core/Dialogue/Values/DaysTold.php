@@ -124,7 +124,7 @@ final readonly class DaysTold
 
     private function question(Turn $turn, Field $field): string
     {
-        return PlainQuestion::last($turn->asking($field->key)?->prompt->variants[0] ?? '').' '.$field->title;
+        return PlainQuestion::thatAsks($turn, $field).' '.$field->title;
     }
 
     private function reading(string $value, float $sure, Heard $heard, Stretch $stretch): Reading

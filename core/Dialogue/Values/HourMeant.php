@@ -82,7 +82,7 @@ final readonly class HourMeant
         foreach ($turn->state->values as $key => $held) {
             $begins = $key !== $field->key && $turn->script->sheet->field($key)?->type === ValueType::Time && is_string($held->value) ? $held->value : $begins;
         }
-        $asked = mb_strtolower(str_replace('_', ' ', $field->key.' '.$field->title.' '.PlainQuestion::last($turn->asking($field->key)?->prompt->variants[0] ?? '')));
+        $asked = mb_strtolower(str_replace('_', ' ', $field->key.' '.$field->title.' '.PlainQuestion::thatAsks($turn, $field)));
 
         return $begins !== null && $early <= $begins && preg_match('/\b(?:until|till|to|end|ends|ending|finish|finishing|leave|back)\b/', $asked) === 1;
     }

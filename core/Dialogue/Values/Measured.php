@@ -57,7 +57,7 @@ final readonly class Measured
             return $reading;
         }
         $asked = null;
-        $question = PlainQuestion::last($turn->asking($field->key)?->prompt->variants[0] ?? '');
+        $question = PlainQuestion::thatAsks($turn, $field);
         foreach ($this->tokenizer->words(str_replace('_', ' ', "{$field->title} {$field->key} {$field->description} {$question}")) as $word) {
             $measure = $this->measure($word);
             if ($measure !== null && $measure[0] === $said[0]) {
@@ -99,7 +99,7 @@ final readonly class Measured
     /** How many of the least unit one is of what was asked for; null where the question names no such measure. */
     private function askedFor(Turn $turn, Field $field, string $kind): ?float
     {
-        $question = PlainQuestion::last($turn->asking($field->key)?->prompt->variants[0] ?? '');
+        $question = PlainQuestion::thatAsks($turn, $field);
         foreach ($this->tokenizer->words(str_replace('_', ' ', "{$field->title} {$field->key} {$field->description} {$question}")) as $word) {
             $measure = $this->measure($word);
             if ($measure !== null && $measure[0] === $kind) {

@@ -9,6 +9,7 @@ use Ringo\Language\Phrases;
 use Ringo\Language\Stemmer;
 use Ringo\Language\Vocabulary;
 use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Sheet\Field;
 use Ringo\Understanding\Heard;
 
 /**
@@ -96,6 +97,12 @@ final readonly class PlainQuestion
         }
 
         return 0;
+    }
+
+    /** The question that asks for a field, as it is written; empty where none does. */
+    public static function thatAsks(Turn $turn, Field $field): string
+    {
+        return self::last($turn->asking($field->key)?->prompt->variants[0] ?? '');
     }
 
     /** The last question of a line; the line itself where it holds none. */

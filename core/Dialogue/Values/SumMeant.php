@@ -68,7 +68,7 @@ final readonly class SumMeant
     /** @return list<string> the words of the question, and what its field is called */
     private function asked(Turn $turn, Field $field): array
     {
-        return $this->tokenizer->words(str_replace('_', ' ', $field->key.' '.$field->title.' '.$field->description.' '.PlainQuestion::last($turn->asking($field->key)?->prompt->variants[0] ?? '')));
+        return $this->tokenizer->words(str_replace('_', ' ', $field->key.' '.$field->title.' '.$field->description.' '.PlainQuestion::thatAsks($turn, $field)));
     }
 
     private function large(Turn $turn, Field $field): bool

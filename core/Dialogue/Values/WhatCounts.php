@@ -98,7 +98,7 @@ final readonly class WhatCounts
     public function ofAnotherLength(Turn $turn, Field $field, Reading $length): bool
     {
         $units = $this->understanding->words->section('units', 'durations');
-        $question = PlainQuestion::last($turn->asking($field->key)->prompt->variants[0] ?? '');
+        $question = PlainQuestion::thatAsks($turn, $field);
         $named = [];
         foreach ((new Tokenizer)->words($question.' '.$field->title) as $word) {
             $named[] = isset($units[$word]) ? self::SCALE[$units[$word]] ?? null : null;
