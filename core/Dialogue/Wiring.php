@@ -92,7 +92,7 @@ final readonly class Wiring
         $collector = new Collector($understanding, $meant);
         $keeper = new Keeper;
         $names = new FieldNames;
-        $corrections = new Corrections($understanding, $collector, $speakable, $names, new Values\Shift($words));
+        $corrections = new Corrections($understanding, $collector, $speakable, $names, new Values\Moments\Shift($words));
         $replies = new Replies($understanding, $this->phrases, $collector, $questions, $topics, $knowledge);
         $volunteer = new Volunteer($collector, $keeper);
         $switch = new TopicSwitch($volunteer);

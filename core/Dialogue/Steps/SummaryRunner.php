@@ -6,8 +6,8 @@ namespace Ringo\Dialogue\Steps;
 
 use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Amounts\Counted;
 use Ringo\Dialogue\Values\Corrections;
-use Ringo\Dialogue\Values\Counted;
 use Ringo\Dialogue\Values\FieldNames;
 use Ringo\Dialogue\Values\Keeper;
 use Ringo\Dialogue\Walk\Move;

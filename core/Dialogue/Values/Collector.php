@@ -6,6 +6,14 @@ namespace Ringo\Dialogue\Values;
 
 use Ringo\Dialogue\Origin;
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Amounts\Measured;
+use Ringo\Dialogue\Values\Amounts\SumMeant;
+use Ringo\Dialogue\Values\Amounts\WhatCounts;
+use Ringo\Dialogue\Values\Moments\AtOnce;
+use Ringo\Dialogue\Values\Moments\DayMeant;
+use Ringo\Dialogue\Values\Moments\DayOfAnother;
+use Ringo\Dialogue\Values\Moments\DaysTold;
+use Ringo\Dialogue\Values\Moments\HourMeant;
 use Ringo\Language\Phrases;
 use Ringo\Language\Token;
 use Ringo\Sheet\Field;

@@ -6,6 +6,7 @@ namespace Ringo\Dialogue\Values;
 
 use Ringo\Dialogue\Held;
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Moments\Shift;
 use Ringo\Language\Phrases;
 use Ringo\Sheet\Field;
 use Ringo\Speech\Speakable;

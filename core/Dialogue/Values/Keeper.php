@@ -7,6 +7,7 @@ namespace Ringo\Dialogue\Values;
 use Ringo\Dialogue\Held;
 use Ringo\Dialogue\Origin;
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Amounts\Counted;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Reading;
 use Ringo\Value\ValueType;

@@ -6,6 +6,7 @@ namespace Ringo\Dialogue\Values;
 
 use Ringo\Dialogue\Origin;
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Amounts\Counted;
 use Ringo\Understanding\Heard;
 use Ringo\Value\ValueType;
 

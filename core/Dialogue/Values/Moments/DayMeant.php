@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Ringo\Dialogue\Values;
+namespace Ringo\Dialogue\Values\Moments;
 
 use Ringo\Dialogue\Origin;
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\PlainQuestion;
 use Ringo\Language\Token;
 use Ringo\Language\Tokenizer;
 use Ringo\Language\Vocabulary;

@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Ringo\Dialogue\Values;
+namespace Ringo\Dialogue\Values\Amounts;
 
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\PlainQuestion;
 use Ringo\Language\Tokenizer;
 use Ringo\Language\Vocabulary;
 use Ringo\Sheet\Field;

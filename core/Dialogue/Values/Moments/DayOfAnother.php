@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Ringo\Dialogue\Values;
+namespace Ringo\Dialogue\Values\Moments;
 
 use Ringo\Dialogue\Turn;
 use Ringo\Language\Token;

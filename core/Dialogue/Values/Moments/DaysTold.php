@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Ringo\Dialogue\Values;
+namespace Ringo\Dialogue\Values\Moments;
 
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\AskedAhead;
+use Ringo\Dialogue\Values\PlainQuestion;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;

@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Ringo\Dialogue\Values;
+namespace Ringo\Dialogue\Values\Moments;
 
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\PlainQuestion;
 use Ringo\Language\Phrases;
 use Ringo\Language\Vocabulary;
 use Ringo\Sheet\Field;
