@@ -47,6 +47,11 @@ final class Turn
     /** Whether an apology was said in this turn; one is enough. */
     private bool $apologised = false;
 
+    private ?Scope $scope = null;
+
+    /** Seconds into the call at which the scope was made: it knows what time it is. */
+    private int|float $scopeAt = 0;
+
     /** Transcript turn of the words being answered. */
     public ?int $callerTurn = null;
 
@@ -154,7 +159,12 @@ final class Turn
 
     public function scope(): Scope
     {
-        return new Scope($this->script, $this->state, $this->speakable, $this->display);
+        if ($this->scope === null || $this->scopeAt !== $this->state->clock) {
+            $this->scope = new Scope($this->script, $this->state, $this->speakable, $this->display);
+            $this->scopeAt = $this->state->clock;
+        }
+
+        return $this->scope;
     }
 
     public function locale(): Locale

@@ -134,7 +134,7 @@ final class Phrases
     public function first(array $tokens, int $from = 0): ?array
     {
         for ($i = $from, $n = count($tokens); $i < $n; $i++) {
-            if (($hit = $this->at($tokens, $i)) !== null) {
+            if (isset($this->root[$tokens[$i]->text]) && ($hit = $this->at($tokens, $i)) !== null) {
                 return [$hit[0], $i, $hit[1]];
             }
         }

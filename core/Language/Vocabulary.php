@@ -20,6 +20,9 @@ final class Vocabulary
     /** @var array<string, Phrases<mixed>> */
     private array $phrases = [];
 
+    /** @var array<string, array<string, Phrases<mixed>>> those of one section, by table */
+    private array $single = [];
+
     private function __construct(private readonly string $folder, public readonly string $language)
     {
     }
@@ -56,7 +59,11 @@ final class Vocabulary
     /** @return Phrases<mixed> a section as phrases; a plain list stands for itself */
     public function phrases(string $table, string ...$sections): Phrases
     {
-        $name = count($sections) === 1 ? $table.'/'.$sections[0] : $table.'/'.implode('+', $sections);
+        // Mostly one, and asked for many times a turn.
+        if (count($sections) === 1 && isset($sections[0])) {
+            return $this->single[$table][$sections[0]] ??= $this->build($table, [$sections[0]]);
+        }
+        $name = $table.'/'.implode('+', $sections);
 
         return $this->phrases[$name] ??= $this->build($table, array_values($sections));
     }

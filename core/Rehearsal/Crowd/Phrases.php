@@ -7,9 +7,12 @@ namespace Ringo\Rehearsal\Crowd;
 use Ringo\Language\Vocabulary;
 
 /** What stand-in callers say around what they mean. */
-final readonly class Phrases
+final class Phrases
 {
-    public function __construct(private Vocabulary $words)
+    /** @var array<string, list<string>> long lists of names, by list */
+    private array $lists = [];
+
+    public function __construct(private readonly Vocabulary $words)
     {
     }
 
@@ -40,6 +43,6 @@ final readonly class Phrases
     /** @return list<string> */
     public function names(string $list): array
     {
-        return array_map(strval(...), array_keys($this->words->set($list)));
+        return $this->lists[$list] ??= array_map(strval(...), array_keys($this->words->set($list)));
     }
 }

@@ -16,14 +16,22 @@ final readonly class StretchFinder
 
     private DayFinder $days;
 
+    /** @var array<string, true> words one of which every stretch has */
+    private array $joins;
+
     public function __construct(private Vocabulary $words)
     {
         $this->days = new DayFinder($words, new Numerals($words));
+        $this->joins = array_fill_keys([...array_merge(...array_map(static fn (string $joint): array => explode(' ', $joint), $words->section('calendar', 'until_a_day'))), 'and', '&', 'weekend'], true);
     }
 
     /** @param list<Token> $t */
     public function in(array $t, Context $context): ?Stretch
     {
+        // Most words hold none, and days are not looked for in vain.
+        if (array_filter($t, fn (Token $token): bool => isset($this->joins[$token->text])) === []) {
+            return null;
+        }
         $spans = array_values(array_filter($this->days->find($t, $context), static fn (Span $span): bool => $span->what instanceof Day));
 
         return count($spans) === 2 ? $this->between($spans[0], $spans[1], $t, $context) : ($spans === [] ? $this->weekend($t, $context) : null);
