@@ -29,6 +29,14 @@ final readonly class Wanting
         return $hearing->asks() && ($this->kinds->of($hearing->heard->cleaned())['asks'] ?? 0.0) >= self::SURE_TO_KNOW;
     }
 
+    /** 'How long does a colour take': what is named is what it is about. */
+    public function about(Hearing $hearing): bool
+    {
+        $asks = $this->phrases->table('acts', 'asks_about')->first($hearing->heard->tokens);
+
+        return $asks !== null && $this->phrases->content(array_slice($hearing->heard->tokens, 0, $asks[1])) === 0;
+    }
+
     public function done(Hearing $hearing): bool
     {
         return $hearing->asks() && ($this->kinds->of($hearing->heard->cleaned())['wants'] ?? 0.0) >= self::SURE;

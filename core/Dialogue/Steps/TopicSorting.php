@@ -99,6 +99,22 @@ final readonly class TopicSorting
     /** @param array<string, float> $ranked what fits how well by its words alone, best first */
     public function of(Turn $turn, ListenStep $step, array $ranked, Hearing $hearing): ?Move
     {
+        $asked = $this->onlyAskedAbout($step, $ranked, $hearing);
+        $prices = $asked === null ? [] : $this->tellingPrices($step, $hearing);
+        if (count($prices) === 1) {
+            $turn->trace->rule("topic {$prices[0]}: a price is asked for, and this one tells them");
+
+            return $this->enter($turn, $step, $prices[0], $hearing);
+        }
+        if ($asked !== null) {
+            $turn->state->leaning = $asked;
+            $turn->trace->unanswered[] = ['question' => $hearing->heard->original, 'why' => 'not covered'];
+            $turn->standing('no_answer');
+            $hearing->dealtWith(ActKind::Question);
+
+            return $this->ask($turn, $step, [$asked], "topic {$asked}: is only asked about, and begins nothing before a yes", $hearing);
+        }
+
         return $this->sorted($turn, $step, $ranked, $hearing) ?? $this->named($turn, $step, $hearing) ?? $this->byMeaning($turn, $step, $hearing, max([0.0, ...array_values($ranked)]) === 0.0);
     }
 
@@ -197,6 +213,33 @@ final readonly class TopicSorting
         $of = array_intersect_key($this->topics->meant($step->topics, $hearing->heard)->of, $standing);
 
         return (string) array_key_first($of);
+    }
+
+    /**
+     * The topic that words only ask about, where nothing answered them and the topic is none that would: 'how long does a colour take' books
+     * none.
+     *
+     * @param array<string, float> $ranked
+     */
+    private function onlyAskedAbout(ListenStep $step, array $ranked, Hearing $hearing): ?string
+    {
+        if (! $this->wanting->about($hearing) || max([0.0, ...array_values($ranked)]) >= Topics::NAMED) {
+            return null;
+        }
+        $best = (string) array_key_first($this->topics->meant($step->topics, $hearing->heard)->of);
+        $topic = $step->topic($best);
+        $answers = $topic !== null && $this->phrases->table('acts', 'answers_questions')->in($this->understanding->hear($topic['label'].', '.$topic['description'])->tokens);
+
+        return $topic === null || $answers ? null : $best;
+    }
+
+    /** @return list<string> topics that tell prices, where one is asked for */
+    private function tellingPrices(ListenStep $step, Hearing $hearing): array
+    {
+        $prices = $this->phrases->table('acts', 'of_prices');
+        $topics = ! $prices->in($hearing->heard->tokens) ? [] : array_filter($step->topics, fn (array $topic): bool => $prices->in($this->understanding->hear($topic['label'].', '.$topic['description'])->tokens));
+
+        return array_values(array_map(strval(...), array_column($topics, 'key')));
     }
 
     /** 'How much is the test', once it is booked, books no other. */

@@ -42,6 +42,12 @@ return [
     ],
     // There has been none yet.
     'never_was' => ['never', 'not had one', "haven't had one", "hasn't had one", 'not had any', 'not been', "haven't been", "hasn't been", 'my first', 'his first', 'her first', 'our first', 'their first', 'the first one', 'first time', 'none yet', 'not yet', 'no last one'],
+    // Openings of a question about a thing, and not for it.
+    'asks_about' => ['how long does', 'how long do', 'how long is', 'how long will', 'how long would', 'how much is', 'how much are', 'how much does', 'how much do', 'how much would', 'how often', 'how far is', 'how big', 'what does', 'what do you charge', 'what is the difference', "what's the difference", 'how does', 'how do you', 'does it hurt', 'is it worth', 'what is included', "what's included"],
+    // What is asked for, or told, of prices.
+    'of_prices' => ['price', 'prices', 'pricing', 'how much', 'cost', 'costs', 'charge', 'charges', 'fee', 'fees', 'quote', 'quotes', 'quotation', 'estimate', 'rates'],
+    // What a topic is about that answers questions.
+    'answers_questions' => ['price', 'prices', 'pricing', 'quote', 'quotes', 'quotation', 'cost', 'costs', 'how much', 'fees', 'fee', 'estimate', 'question', 'questions', 'query', 'queries', 'information', 'advice', 'details', 'enquiry', 'enquiries', 'ask', 'charges', 'how long', 'speak to', 'talk to', 'message'],
     // What only leads up to what is asked.
     'leads_up' => ['want to know', 'wanted to know', 'like to know', 'need to know', 'wondering', 'wondered', 'to ask', 'to find out', 'ask them', 'ask her', 'ask him', 'tell me', 'just ask', 'can they', 'whether', 'not sure', 'let me know'],
     'not_this' => ['not', "isn't", "don't use", "don't ring", "don't call", 'rather than', 'instead of', 'other than', 'different'],

@@ -42,6 +42,22 @@ final class TakenUpTest extends TestCase
         self::assertNull($call->state->topic, $call->heard());
     }
 
+    public function testWhatIsOnlyAskedAboutBeginsNothingAndCanBeTakenUp(): void
+    {
+        $call = self::hall([['key' => 'hire', 'label' => 'hiring the hall', 'description' => 'hire, party, dance', 'next' => 'event'], ['key' => 'pass', 'label' => 'a message', 'description' => 'pass something on', 'next' => 'message']])->says('how long is a dance usually');
+        self::assertNull($call->state->topic, $call->heard());
+        self::assertNotSame([], $call->last->trace->unanswered, 'nothing is invented');
+
+        self::assertSame('hire', $call->says('ok book me in for one')->state->topic, $call->heard());
+    }
+
+    public function testAPriceGoesToTheTopicThatTellsThem(): void
+    {
+        $call = self::hall([['key' => 'hire', 'label' => 'hiring the hall', 'description' => 'hire, party, dance', 'next' => 'event'], ['key' => 'price', 'label' => 'a quote', 'description' => 'price, quote, how much', 'next' => 'message']])->says('what do you charge for a party');
+
+        self::assertSame('price', $call->state->topic, $call->heard());
+    }
+
     public function testAQuestionThatNamesSomethingNewIsAQuestion(): void
     {
         $call = self::hall([['key' => 'hire', 'label' => 'hiring the hall', 'description' => 'hire, book hall, party', 'next' => 'event']])->says('how much is the hall', 'can I get a refund for the chairs from last week');
