@@ -265,7 +265,7 @@ final readonly class TopicSorting
         if (
             count($step->topics) < 2
             || $hearing->elsewhere([ActKind::Question, ActKind::Complaint, ActKind::Thanks])
-            || $this->phrases->content($hearing->heard->tokens) < ($hearing->asks() ? 1 : self::WORDS_THAT_MEAN)
+            || $this->phrases->content($hearing->heard->tokens) < ($hearing->asks() || ! $ungrounded ? 1 : self::WORDS_THAT_MEAN)
         ) {
             return null;
         }

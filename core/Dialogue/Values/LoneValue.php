@@ -131,6 +131,11 @@ final readonly class LoneValue
         $rare = array_filter($tokens, static fn (Token $token): bool => ! isset($everyday[$token->text]));
         $common = isset($everyday[$tokens[0]->text]);
 
+        // 'Van' alone is a vehicle before it is a name.
+        if (count($tokens) === 1 && in_array($tokens[0]->text, $words->section('names', 'particles'), true)) {
+            return false;
+        }
+
         return isset($given[$tokens[0]->text]) && $rare !== [] && (! $common || isset($surnames[$tokens[count($tokens) - 1]->text]));
     }
 }

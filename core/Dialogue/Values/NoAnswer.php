@@ -22,6 +22,9 @@ final readonly class NoAnswer
     /** Words of substance beyond which a free text that holds such a saying is an answer all the same. */
     private const FREE_WORDS = 8;
 
+    /** What somebody may not have one of. */
+    private const NONE_OF_THEM = [ValueType::Email, ValueType::Phone, ValueType::Reference, ValueType::PostalAddress, ValueType::Money, ValueType::Date, ValueType::DateTime, ValueType::Duration, ValueType::PersonName];
+
     private const DENIES = ['no', 'none', 'not', 'nope', 'nah', 'neither', 'never'];
 
     /** Words of substance that a 'nothing' may give as its reason. */
@@ -61,6 +64,10 @@ final readonly class NoAnswer
     {
         if (in_array($field->type, [ValueType::YesNo, ValueType::Text, ValueType::Choice], true) || $step->required || $hearing->asks()) {
             return false;
+        }
+        // 'None' to an e-mail address.
+        if (in_array($field->type, self::NONE_OF_THEM, true) && $hearing->heard->tokens !== [] && $this->phrases->table('acts', 'none_of_it')->without($hearing->heard->tokens) === []) {
+            return true;
         }
         // 'I've not had one', to when the last one was.
         if (in_array($field->type, [ValueType::Date, ValueType::DateTime, ValueType::Duration], true) && $this->phrases->table('acts', 'never_was')->in($hearing->heard->tokens)) {

@@ -40,6 +40,8 @@ return [
         // Too little to tell: what stands before a number that is still to come.
         'opens' => ['this', 'is', "it's", 'it', 'my', 'the', 'number', "number's", 'on', 'you', 'can', 'get', 'me', 'ring', 'call', 'reach', 'at', 'to', 'call', 'best', 'phone', 'mobile', 'one', 'well', 'yes', 'yeah', 'please', 'and', 'calling', 'back', 'here'],
     ],
+    // There is none of what is asked for, and nothing else is said.
+    'none_of_it' => ['none', 'none at all', 'nothing', 'no email', 'no e-mail', 'no', 'nope', 'nah', 'n/a', 'not applicable', "haven't got one", "haven't one", "don't have one", "don't have any", "haven't any", 'i', "there isn't one", 'there is none', 'no i'],
     // There has been none yet.
     'never_was' => ['never', 'not had one', "haven't had one", "hasn't had one", 'not had any', 'not been', "haven't been", "hasn't been", 'my first', 'his first', 'her first', 'our first', 'their first', 'the first one', 'first time', 'none yet', 'not yet', 'no last one'],
     // Openings of a question about a thing, and not for it.

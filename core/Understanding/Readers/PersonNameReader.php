@@ -39,6 +39,14 @@ final readonly class PersonNameReader implements Reader
     /** How sure a surname behind a title and initials is. */
     private const INITIALLED = 0.8;
 
+    /** Initials before a surname at most, and letters of the shortest surname behind them. */
+    private const INITIALS = 3;
+
+    private const SURNAME = 3;
+
+    /** How sure a word of everyday is that is all that was said. */
+    private const ONE_WORD = 0.55;
+
     /** How sure a name is at most that stands apart from what is said of it: it is read back. */
     private const APART = 0.78;
 
@@ -57,6 +65,10 @@ final readonly class PersonNameReader implements Reader
     {
         // What is said of the spelling is done to the words first; where no name is left, they are read as they came.
         $respelled = $this->respelled->of($heard->tokens);
+        $lettered = $context->asked ? $this->lettered($heard) : null;
+        if ($lettered !== null) {
+            return $lettered;
+        }
         $reading = $respelled === $heard->tokens ? Reading::none() : $this->named($heard, $respelled, $context);
 
         $reading = $reading->found() ? $reading : $this->named($heard, $heard->tokens, $context);
@@ -64,8 +76,38 @@ final readonly class PersonNameReader implements Reader
         if ($context->asked && ! $reading->found()) {
             $reading = $this->initialled($heard);
         }
+        if ($context->asked && ! $reading->found()) {
+            $reading = $this->oneWord($heard);
+        }
 
         return $context->asked && $reading->confidence < self::KNOWN ? $this->apart($heard, $context, $reading) : $reading;
+    }
+
+    /** 'R Osman', 'J K Barton', and nothing beside it. */
+    private function lettered(Heard $heard): ?Reading
+    {
+        $t = $heard->tokens;
+        $last = $t[count($t) - 1] ?? null;
+        $initials = array_slice($t, 0, -1);
+        $letters = array_filter($initials, static fn (Token $token): bool => $token->isLetter() && (preg_match('/^\p{Lu}/u', $token->original) === 1 || ! in_array($token->text, ['a', 'i', 'o'], true)));
+        if ($last === null || $initials === [] || count($initials) > self::INITIALS || count($letters) < count($initials) || mb_strlen($last->text) < self::SURNAME || isset($this->words->set('function_words')[$last->text]) || $last->isDigits()
+            // 'S A M, Sam' spells it.
+            || str_starts_with($last->text, implode('', array_map(static fn (Token $token): string => $token->text, $initials)))) {
+            return null;
+        }
+
+        return Reading::of(implode(' ', [...array_map(static fn (Token $token): string => mb_strtoupper($token->text), $initials), $this->word->cased($last->text)]), self::INITIALLED, $heard->between($t[0]->start, $last->end), $t[0]->start, $last->end);
+    }
+
+    /** A word of everyday alone, written like a name: 'Pope' to 'and your name?'. It is read back. */
+    private function oneWord(Heard $heard): Reading
+    {
+        $one = $heard->tokens[0] ?? null;
+        if ($one === null || count($heard->tokens) > 1 || preg_match('/^\p{Lu}\p{Ll}{2,}$/u', $one->original) !== 1 || isset($this->words->set('function_words')[$one->text]) || in_array($one->text, $this->words->section('names', 'not_names'), true)) {
+            return Reading::none();
+        }
+
+        return Reading::of($this->word->cased($one->text), self::ONE_WORD, $heard->between($one->start, $one->end), $one->start, $one->end);
     }
 
     /** 'Mr P Lomas', 'it's Mrs J K Barton'. */

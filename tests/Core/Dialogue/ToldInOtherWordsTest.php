@@ -29,6 +29,8 @@ final class ToldInOtherWordsTest extends TestCase
         'most' => ['type' => 'string', 'format' => 'money', 'title' => 'Most to spend'],
         'tall' => ['type' => 'number', 'title' => 'Height in centimetres'],
         'day' => ['type' => 'string', 'title' => 'Class', 'enum' => ['mon', 'wed', 'sat'], 'x-labels' => ['mon' => 'Monday', 'wed' => 'Wednesday', 'sat' => 'Saturday']],
+        'email' => ['type' => 'string', 'format' => 'email', 'title' => 'E-mail'],
+        'make' => ['type' => 'string', 'title' => 'Make'],
         'from' => ['type' => 'string', 'format' => 'time', 'title' => 'From'],
         'until' => ['type' => 'string', 'format' => 'time', 'title' => 'Until'],
         'guests' => ['type' => 'integer', 'title' => 'Guests'],
@@ -174,6 +176,33 @@ final class ToldInOtherWordsTest extends TestCase
     public function testUpToAHundredGuestsAreAHundred(): void
     {
         self::assertSame(100, Conversation::asking(self::FIELDS, ['guests' => 'How many guests do you expect?'])->says('up to a hundred')->value('guests'));
+    }
+
+    #[TestWith(['none'])]
+    #[TestWith(["I haven't got one"])]
+    #[TestWith(['no'])]
+    public function testWhoHasNoneIsNotAskedAgain(string $said): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['email' => 'And your e-mail address?', 'guests' => 'How many guests?'])->says($said);
+
+        self::assertSame('ask_guests', $call->state->step, $call->heard());
+    }
+
+    public function testAVehicleIsNoName(): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['make' => 'What car is it?', 'who' => 'What is the name?'])->says('van');
+
+        self::assertSame(['van', null], [$call->value('make'), $call->value('who')], $call->heard());
+    }
+
+    #[TestWith(['R. Osman', 'R Osman', false])]
+    #[TestWith(['Pope', 'Pope', true])]
+    public function testAnInitialAndAWordOfEverydayAreNames(string $said, string $name, bool $readBack): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['who' => 'And your name?', 'guests' => 'How many guests?'])->says($said);
+
+        self::assertSame($name, $call->value('who'), $call->heard());
+        self::assertSame($readBack, $call->state->mode === Mode::Confirm);
     }
 
     public function testATitleComesBeforeASurname(): void
