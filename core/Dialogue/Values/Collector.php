@@ -126,6 +126,12 @@ final class Collector
         return $dressed !== null && (! $reading->found() || $dressed->value !== $reading->value) ? $dressed : $this->meant->weighed($turn, $reading, $heard);
     }
 
+    /** @return array<string, Reading> the beginning and the end that a stretch of days puts in the place of those known */
+    public function stretchAgain(Turn $turn, Heard $heard): array
+    {
+        return $this->told->again($turn, $heard);
+    }
+
     /** Whether it counts only in answer to its question: the step asks for it though it is known. */
     private function onlyAsked(Turn $turn, Field $field): bool
     {

@@ -76,6 +76,10 @@ final class Corrections
      */
     public function find(Turn $turn, Heard $heard, array $fields): array
     {
+        $stretch = $this->collector->stretchAgain($turn, $heard);
+        if ($stretch !== [] && array_diff(array_keys($stretch), $fields) === []) {
+            return $stretch;
+        }
         $named = $this->names->in($turn, $heard, $fields);
         $candidates = [];
         foreach ($named !== [] ? $named : $fields as $rank => $key) {

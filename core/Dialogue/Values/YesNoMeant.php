@@ -81,6 +81,10 @@ final readonly class YesNoMeant
         if ($restated->found()) {
             return $restated;
         }
+        // 'Yes, actually no' is a no, whatever is said of it.
+        if ($read->found() && $this->vocabulary->phrases('yes_no', 'changes_mind')->in($heard->tokens)) {
+            return $read;
+        }
         $given = $this->given($read, $heard, $this->question($turn));
 
         return $given->found() && $given->confidence <= self::UNSURE && $given !== $read ? $this->advised($turn, $given, $heard) : $given;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 // Words of postal addresses, GB and US.
 return [
+    // Words by which what looks like a street tells of a time.
+    'of_a_time' => ['today', 'tomorrow', 'tonight', 'morning', 'afternoon', 'evening', 'yesterday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday', 'next week', 'o\'clock', 'this week'],
     'streets' => [
         'street', 'st', 'road', 'rd', 'lane', 'ln', 'avenue', 'ave', 'drive', 'dr', 'close', 'court', 'ct', 'crescent', 'place', 'pl', 'way', 'terrace', 'grove', 'gardens', 'gardens', 'square', 'hill', 'row', 'mews', 'walk', 'park', 'parade', 'rise', 'view', 'green', 'boulevard', 'blvd', 'highway', 'hwy', 'parkway', 'pkwy', 'circle', 'cir', 'trail', 'alley', 'bank', 'quay', 'wharf', 'yard', 'gate', 'bridge', 'common', 'end', 'approach', 'broadway', 'mount', 'vale', 'drove', 'wynd', 'brae', 'croft', 'fold', 'industrial estate', 'business park', 'trading estate', 'retail park', 'estate', 'high street', 'turnpike', 'pike', 'plaza', 'loop', 'heights', 'meadow', 'meadows', 'embankment', 'esplanade', 'promenade', 'chase', 'causeway', 'orchard', 'spinney', 'ridge', 'cottages', 'villas', 'shambles', 'passage', 'hollow', 'brow', 'fields', 'works', 'arcade', 'market place', 'marketplace', 'mall', 'crossing', 'cove', 'garth', 'copse', 'dell', 'dene', 'strand', 'seafront', 'marina', 'oval', 'cloisters', 'precinct', 'shopping centre', 'retail centre', 'business centre', 'science park', 'farm', 'barn', 'mill', 'lea', 'leys', 'holt', 'gardens', 'terrace north', 'ring road', 'bypass', 'freeway', 'expressway', 'run', 'trace', 'bend', 'landing', 'overlook',
     ],

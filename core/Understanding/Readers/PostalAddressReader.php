@@ -357,7 +357,8 @@ final readonly class PostalAddressReader implements Reader
         $kind = preg_match('/\b(?:'.implode('|', array_map(preg_quote(...), $this->words->section('address', 'streets'))).')\b/i', $lines['street']) === 1;
         $number = preg_match('/\d/', $lines['street']) === 1;
         if (! $context->asked) {
-            return $number && $kind && ($lines['town'] !== '' || $lines['code'] !== '');
+            // 'At quarter to five tomorrow morning from the Old Mill Hotel' is no house number five.
+            return preg_match('/\b(?:'.implode('|', array_map(preg_quote(...), $this->words->section('address', 'of_a_time'))).')\b/i', $lines['street']) !== 1 && $number && $kind && ($lines['town'] !== '' || $lines['code'] !== '');
         }
 
         // 'Hillside Sixth Form, Dean Road' is found by its name.

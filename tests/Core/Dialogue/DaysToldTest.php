@@ -55,6 +55,25 @@ final class DaysToldTest extends TestCase
         self::assertNull($call->value('arrive'), $call->heard());
     }
 
+    #[TestWith(['no, the twenty first to the twenty third', '2026-03-21', 'P2D'])]
+    #[TestWith(['no, Friday to Monday', '2026-03-13', 'P3D'])]
+    public function testAStretchCorrectsBothOfItsEnds(string $said, string $arrive, string $nights): void
+    {
+        $call = Conversation::with([
+            'agent' => ['name' => 'Faye', 'business' => 'Saltmarsh Inn', 'country' => 'GB', 'tz' => 'Europe/London'],
+            'sheet' => ['type' => 'object', 'title' => 'Stay', 'properties' => self::FIELDS],
+            'first' => 'arrive',
+            'steps' => [
+                ['key' => 'arrive', 'kind' => 'ask', 'field' => 'arrive', 'prompt' => 'Which night would you arrive?', 'next' => 'nights'],
+                ['key' => 'nights', 'kind' => 'ask', 'field' => 'nights', 'prompt' => 'For how many nights?', 'next' => 'sum'],
+                ['key' => 'sum', 'kind' => 'summary', 'fields' => ['arrive', 'nights'], 'prompt' => 'So that is [summary]. Have I got that right?', 'next' => 'bye'],
+                ['key' => 'bye', 'kind' => 'finish', 'prompt' => 'Goodbye.'],
+            ],
+        ])->says('from the twentieth to the twenty third', $said);
+
+        self::assertSame([$arrive, $nights], [$call->value('arrive'), $call->value('nights')], $call->heard());
+    }
+
     public function testToldBeforeItIsAsked(): void
     {
         $call = Conversation::asking(self::FIELDS, ['room' => 'A single or a double?', 'arrive' => 'Which night would you arrive?', 'nights' => 'For how many nights?'])->says('a double please, from the 20th to the 23rd');

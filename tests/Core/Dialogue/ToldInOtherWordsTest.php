@@ -108,6 +108,7 @@ final class ToldInOtherWordsTest extends TestCase
     #[TestWith(['six foot two', 188])]
     #[TestWith(['one metre eighty', 180])]
     #[TestWith(['one eighty', 180])]
+    #[TestWith(['five eleven', 180])]
     public function testAHeightIsToldInMoreThanOneMeasure(string $said, int $centimetres): void
     {
         self::assertSame($centimetres, Conversation::asking(self::FIELDS, ['tall' => 'How tall is the tallest?'])->says($said)->value('tall'));
@@ -186,6 +187,14 @@ final class ToldInOtherWordsTest extends TestCase
         $call = Conversation::asking(self::FIELDS, ['email' => 'And your e-mail address?', 'guests' => 'How many guests?'])->says($said);
 
         self::assertSame('ask_guests', $call->state->step, $call->heard());
+    }
+
+    #[TestWith(['yes, actually no, they will be tired', false])]
+    #[TestWith(['no, actually yes', true])]
+    #[TestWith(['yes, no problem', true])]
+    public function testWhatComesLastHolds(string $said, bool $meant): void
+    {
+        self::assertSame($meant, Conversation::asking(self::FIELDS, ['seen' => 'Would you like dinner with us?'])->says($said)->value('seen'));
     }
 
     public function testAVehicleIsNoName(): void

@@ -26,6 +26,11 @@ final readonly class Measured
     /** How sure a number is whose measure is not what was counted. */
     private const OF_ANOTHER_KIND = 0.55;
 
+    /** How many feet somebody is tall, from and to. */
+    private const SHORTEST = 3;
+
+    private const TALLEST = 7;
+
     /** Inches of a foot. */
     private const INCHES = 12;
 
@@ -81,6 +86,10 @@ final readonly class Measured
     /** 'Six foot two' and 'five feet ten inches', in what was asked for. */
     private function feetAndInches(Turn $turn, Field $field, Heard $heard): ?Reading
     {
+        $tall = $this->fiveEleven($turn, $field, $heard);
+        if ($tall !== null) {
+            return $tall;
+        }
         foreach ($heard->tokens as $i => $token) {
             $feet = in_array($token->text, ['foot', 'feet', 'ft'], true) && $i > 0 ? $this->numerals->cardinal($heard->tokens, $i - 1) : null;
             $inches = $feet === null || ! isset($heard->tokens[$i + 1]) ? null : $this->numerals->cardinal($heard->tokens, $i + 1);
@@ -95,6 +104,24 @@ final readonly class Measured
         }
 
         return null;
+    }
+
+    /** 'Five eleven' to how tall somebody is. */
+    private function fiveEleven(Turn $turn, Field $field, Heard $heard): ?Reading
+    {
+        $asked = $this->askedFor($turn, $field, 'length');
+        $words = $this->tokenizer->words($field->title.' '.PlainQuestion::thatAsks($turn, $field));
+        $t = $heard->tokens;
+        if ($asked === null || array_intersect($words, ['tall', 'height']) === [] || count($t) !== 2) {
+            return null;
+        }
+        [$feet, $inches] = [$this->numerals->cardinal([$t[0]], 0), $this->numerals->cardinal([$t[1]], 0)];
+        if ($feet === null || $inches === null || $feet->value < self::SHORTEST || $feet->value > self::TALLEST || $inches->value >= self::INCHES) {
+            return null;
+        }
+        $metres = $feet->value * ($this->measure('foot')[1] ?? 0.0) + $inches->value * ($this->measure('inch')[1] ?? 0.0);
+
+        return Reading::of(self::rounded($metres / $asked), self::RECKONED, $heard->original, 0, strlen($heard->original));
     }
 
     /** How many of the least unit one is of what was asked for; null where the question names no such measure. */

@@ -60,14 +60,40 @@ final readonly class DaysTold
             return [];
         }
         $told = $begins->key === $asked?->key ? [] : [$begins->key => $this->reading($this->first($turn, $stretch, $end)->format('Y-m-d'), self::SURE, $heard, $stretch)];
-        if ($end->type === ValueType::Date) {
-            $told[$end->key] = $this->reading($stretch->last->format('Y-m-d'), self::SURE, $heard, $stretch);
-        } else {
-            $plain = $stretch->counts || $this->nights($turn, $end);
-            $told[$end->key] = $this->reading('P'.$stretch->days().'D', $plain ? self::SURE : self::LENGTH, $heard, $stretch);
-        }
+        $told[$end->key] = $this->ends($turn, $end, $heard, $stretch);
 
         return array_filter($told, static fn (string $key): bool => ! isset($turn->state->values[$key]), ARRAY_FILTER_USE_KEY);
+    }
+
+    /**
+     * What a stretch makes of a beginning and an end that are known: 'no, the twenty first to the twenty third'.
+     *
+     * @return array<string, Reading> both, or nothing
+     */
+    public function again(Turn $turn, Heard $heard): array
+    {
+        $context = new Context($turn->scope()->now, $turn->script->agent->country);
+        $stretch = $this->stretches->in($heard->tokens, $context);
+        foreach ($stretch === null ? [] : array_keys($turn->state->values) as $key) {
+            $begins = $turn->script->sheet->field((string) $key);
+            $end = $begins === null || ! $this->isBeginning($turn, $begins, $context) ? null : $this->end($turn, $begins, $turn->script->first);
+            if ($begins !== null && $end !== null && isset($turn->state->values[$end->key])) {
+                return [$begins->key => $this->reading($this->first($turn, $stretch, $end)->format('Y-m-d'), self::SURE, $heard, $stretch), $end->key => $this->ends($turn, $end, $heard, $stretch)];
+            }
+        }
+
+        return [];
+    }
+
+    /** The last day, or the length. */
+    private function ends(Turn $turn, Field $end, Heard $heard, Stretch $stretch): Reading
+    {
+        if ($end->type === ValueType::Date) {
+            return $this->reading($stretch->last->format('Y-m-d'), self::SURE, $heard, $stretch);
+        }
+        $plain = $stretch->counts || $this->nights($turn, $end);
+
+        return $this->reading('P'.$stretch->days().'D', $plain ? self::SURE : self::LENGTH, $heard, $stretch);
     }
 
     private function beginning(Turn $turn, ?Field $asked, string $from, Context $context): ?Field
