@@ -21,6 +21,9 @@ final readonly class YesNoReader implements Reader
     /** Words of a no behind a yes with which more is told. */
     private const SAYS_WHY = ['never', "i've", 'ive', "we've", 'weve', "haven't", 'havent', "hadn't", "didn't", "i'm", "we're", "don't", "can't"];
 
+    /** Last words of a saying behind which a sentence may go on. */
+    private const GOES_ON = ['will', 'would', 'is', 'are', 'was', 'were', 'do', 'does', 'did', 'have', 'has', 'had', 'can', 'could', 'am'];
+
     public function __construct(private Vocabulary $words)
     {
         $table = [];
@@ -73,6 +76,11 @@ final readonly class YesNoReader implements Reader
                 continue;
             }
             if ($length > 1 && $this->asks($t, $place, $length)) {
+                continue;
+            }
+            // 'Yes, actually no, they will be tired': what goes on behind it says why, and nothing else.
+            $next = $t[$place + $length] ?? null;
+            if ($decided !== null && $decided[0] !== $side && $length > 1 && $next !== null && ! $next->afterBreak() && in_array($t[$place + $length - 1]->text, self::GOES_ON, true)) {
                 continue;
             }
             if ($decided !== null && $decided[0] !== $side) {

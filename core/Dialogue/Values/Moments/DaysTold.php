@@ -74,7 +74,10 @@ final readonly class DaysTold
     {
         $context = new Context($turn->scope()->now, $turn->script->agent->country);
         $stretch = $this->stretches->in($heard->tokens, $context);
-        foreach ($stretch === null ? [] : array_keys($turn->state->values) as $key) {
+        if ($stretch === null) {
+            return [];
+        }
+        foreach (array_keys($turn->state->values) as $key) {
             $begins = $turn->script->sheet->field((string) $key);
             $end = $begins === null || ! $this->isBeginning($turn, $begins, $context) ? null : $this->end($turn, $begins, $turn->script->first);
             if ($begins !== null && $end !== null && isset($turn->state->values[$end->key])) {
