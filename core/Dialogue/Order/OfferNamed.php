@@ -29,8 +29,8 @@ final readonly class OfferNamed implements Consideration
 
     public function weigh(Turn $turn, Hearing $hearing): ?Move
     {
-        // Where the words do nothing else, the answer takes them in its turn; a wish for no more calls is kept as one wherever it is said.
-        if ($hearing->acts === [] || $hearing->act(ActKind::StopCalling) !== null) {
+        // Where the words do nothing else, the answer takes them in its turn, but for the name of a topic that was not asked about; a wish for no more calls is kept as one wherever it is said.
+        if ($hearing->acts === [] && $turn->state->mode !== Mode::Clarify || $hearing->act(ActKind::StopCalling) !== null) {
             return null;
         }
         $said = $this->bare(array_map(static fn (Token $token): string => $token->text, $hearing->heard->tokens));
@@ -38,9 +38,11 @@ final readonly class OfferNamed implements Consideration
             return null;
         }
         $tokenizer = new Tokenizer;
-        foreach ($this->offered($turn) as $name) {
+        foreach ($this->offered($turn) as $key => $name) {
             if ($this->bare($tokenizer->words($name)) === $said) {
                 $turn->trace->rule("“{$name}” was offered, and is named");
+                // Another topic than those asked about is as good as one of them, where it is named.
+                $turn->state->candidates = $turn->state->mode === Mode::Clarify && $turn->step() instanceof ListenStep ? [(string) $key] : $turn->state->candidates;
 
                 return $this->modes->now($turn)->answer($turn, $hearing);
             }
@@ -49,13 +51,13 @@ final readonly class OfferNamed implements Consideration
         return null;
     }
 
-    /** @return list<string> */
+    /** @return array<array-key, string> names, by key where topics are asked about */
     private function offered(Turn $turn): array
     {
         $step = $turn->step();
         $mode = $turn->state->mode;
         if ($mode === Mode::Clarify && $step instanceof ListenStep) {
-            return array_values(array_filter(array_map(static fn (string $key): string => $step->topic($key)['label'] ?? '', $turn->state->candidates)));
+            return array_column($step->topics, 'label', 'key');
         }
         if ($mode !== Mode::Answer) {
             return [];

@@ -132,7 +132,8 @@ final readonly class AskRunner implements AskingRunner
             return Move::to($step->next);
         }
         $parted = $this->parting->of($turn, $field, $hearing);
-        $lone = in_array($field->type, self::LOOSE, true)
+        // A colour or a make may sound like a name: 'matt black'.
+        $lone = in_array($field->type, self::LOOSE, true) && ! $this->collector->context($turn, $field)->thing
             ? $this->lone->ofAnother($turn, $field, $this->puts->question($step->prompt)->variants[0], $parted->answer)
             : [];
         if ($lone !== []) {

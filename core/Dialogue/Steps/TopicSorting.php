@@ -100,6 +100,10 @@ final readonly class TopicSorting
     public function of(Turn $turn, ListenStep $step, array $ranked, Hearing $hearing): ?Move
     {
         $asked = $this->onlyAskedAbout($step, $ranked, $hearing);
+        // 'How much will that be', once it is booked, books it no second time.
+        if ($turn->state->finished !== [] && $this->wanting->about($hearing) && ($this->pointsBack($hearing) || in_array($asked, $turn->state->finished, true))) {
+            return null;
+        }
         $prices = $asked === null ? [] : $this->tellingPrices($step, $hearing);
         if (count($prices) === 1) {
             $turn->trace->rule("topic {$prices[0]}: a price is asked for, and this one tells them");
@@ -231,6 +235,12 @@ final readonly class TopicSorting
         $answers = $topic !== null && $this->phrases->table('acts', 'answers_questions')->in($this->understanding->hear($topic['label'].', '.$topic['description'])->tokens);
 
         return $topic === null || $answers ? null : $best;
+    }
+
+    /** 'How much will that be' is about what was just done. */
+    private function pointsBack(Hearing $hearing): bool
+    {
+        return array_intersect(array_map(static fn (Token $token): string => $token->text, $hearing->heard->tokens), ['that', 'it', 'this']) !== [] && $this->phrases->content($hearing->heard->tokens) <= self::WORDS_THAT_MEAN;
     }
 
     /** @return list<string> topics that tell prices, where one is asked for */

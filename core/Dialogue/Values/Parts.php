@@ -179,7 +179,19 @@ final readonly class Parts
     /** Whether words tell the day of a moment, which was not told before. */
     public function givesADay(Turn $turn, Field $field, Heard $words, Context $context): bool
     {
-        return $field->type === ValueType::DateTime && ! isset($turn->state->parts[$field->key]) && $this->halfOfMoment($words, $context) === 'at_what_time';
+        if (isset($turn->state->parts[$field->key])) {
+            return false;
+        }
+        // 'Any afternoon next week' and 'any day before the twentieth' leave open which, and not all.
+        $narrows = in_array($field->type, [ValueType::Date, ValueType::DateTime], true) && $this->narrows($words);
+
+        return $narrows || $field->type === ValueType::DateTime && $this->halfOfMoment($words, $context) === 'at_what_time';
+    }
+
+    /** Whether a week, a month or a bound is told among which any day will do. */
+    private function narrows(Heard $words): bool
+    {
+        return array_intersect(array_map(static fn (Token $token): string => $token->text, $words->tokens), $this->understanding->words->section('calendar', 'narrows')) !== [];
     }
 
     private function halfOfMoment(Heard $words, Context $context): ?string
@@ -240,7 +252,7 @@ final readonly class Parts
     {
         $calendar = $this->understanding->words;
 
-        return $calendar->phrases('calendar', 'some_days')->in($words->tokens) || $calendar->phrases('calendar', 'feasts')->in($words->tokens) || $calendar->phrases('calendar', 'easter')->in($words->tokens);
+        return $this->narrows($words) || $calendar->phrases('calendar', 'some_days')->in($words->tokens) || $calendar->phrases('calendar', 'feasts')->in($words->tokens) || $calendar->phrases('calendar', 'easter')->in($words->tokens);
     }
 
     /** 'Teatime', 'in the morning', 'when school is out': hours to choose from. */

@@ -64,6 +64,10 @@ final readonly class YesNoMeant
     /** Words that may stand before a yes or a no. */
     private const BEFORE_IT = ['oh', 'hello', 'hi', 'hiya', 'well', 'um', 'er', 'erm', 'ah', 'ooh', 'right', 'so', 'and', 'morning', 'afternoon', 'good', 'actually'];
 
+    private const WHETHER_THERE_IS = '/^(?:are there|is there|have you(?: got)?|do you have|any)\\b(?!.*\\b(?:been|ever|had|done|told|tried|managed|put|found|asked|seen)\\b)/i';
+
+    private const THERE_IS = '/^(?:well |oh |yeah )?(?:i\'ve|we\'ve|i have|we have|he\'s got|she\'s got|there\'s|there is|there are)(?: got)? (?:an? |one |two |three |four |some |my |our |a couple )/i';
+
     public function __construct(private Model $model, private Vocabulary $vocabulary)
     {
         $words = $vocabulary;
@@ -177,6 +181,10 @@ final readonly class YesNoMeant
     {
         if ($question === '' || $heard->isEmpty()) {
             return Reading::none();
+        }
+        // 'I've a toddler and a cat' to 'are there any pets or children?'
+        if (preg_match(self::WHETHER_THERE_IS, $question) === 1 && preg_match(self::THERE_IS, $heard->cleaned()) === 1) {
+            return $this->unsure(true, $heard);
         }
         $meant = $this->model->of($heard->cleaned(), $question, null);
 

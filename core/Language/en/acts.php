@@ -45,7 +45,7 @@ return [
     // There has been none yet.
     'never_was' => ['never', 'not had one', "haven't had one", "hasn't had one", 'not had any', 'not been', "haven't been", "hasn't been", 'my first', 'his first', 'her first', 'our first', 'their first', 'the first one', 'first time', 'none yet', 'not yet', 'no last one'],
     // Openings of a question about a thing, and not for it.
-    'asks_about' => ['how long does', 'how long do', 'how long is', 'how long will', 'how long would', 'how much is', 'how much are', 'how much does', 'how much do', 'how much would', 'how often', 'how far is', 'how big', 'what does', 'what do you charge', 'what is the difference', "what's the difference", 'how does', 'how do you', 'does it hurt', 'is it worth', 'what is included', "what's included"],
+    'asks_about' => ['how long does', 'how long do', 'how long is', 'how long will', 'how long would', 'how much is', 'how much are', 'how much does', 'how much do', 'how much would', 'how much will', 'how much was', 'how much has', 'how often', 'how far is', 'how big', 'what does', 'what do you charge', 'what is the difference', "what's the difference", 'how does', 'how do you', 'does it hurt', 'is it worth', 'what is included', "what's included"],
     // What is asked for, or told, of prices.
     'of_prices' => ['price', 'prices', 'pricing', 'how much', 'cost', 'costs', 'charge', 'charges', 'fee', 'fees', 'quote', 'quotes', 'quotation', 'estimate', 'rates'],
     // What a topic is about that answers questions.

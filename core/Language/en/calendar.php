@@ -56,6 +56,8 @@ return [
     // Words that speak of days.
     'of_days' => ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday', 'this week', 'next week', 'the week after', 'any day', 'any time', 'anytime', 'any morning', 'any afternoon', 'any evening', 'weekend', 'tomorrow', 'next month', 'whenever you have', "whenever you've", 'whenever you can'],
     // Days, and hours, of which one has to be chosen.
+    // Words by which any of several days is told and not any at all.
+    'narrows' => ['week', 'weekend', 'month', 'fortnight', 'before', 'january', 'february', 'march', 'april', 'june', 'july', 'august', 'september', 'october', 'november', 'december'],
     'some_days' => [
         'week', 'weekend', 'weekends', 'weekdays', 'week day', 'month', 'fortnight', 'half term', 'half-term', 'summer', 'autumn', 'winter', 'spring', 'in the new year', 'new year', 'early january', 'school holidays', 'summer holidays', 'easter', 'whitsun', 'bank holiday',
         'any day', 'most days', 'some day', 'one day', 'soon', 'as soon as possible', 'soon as you can', 'as soon as you can',

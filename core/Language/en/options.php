@@ -284,7 +284,7 @@ return [
         // Money.
         ['option' => 'prepayment, prepay, pay as you go', 'said' => 'prepay, prepayment, pay as you go, top up, topping up, card at the shop, key meter, put money on'],
         ['option' => 'quarterly bill, bill', 'said' => 'bill, quarterly, when the bill comes, pay the bill, every quarter'],
-        ['option' => 'private, self pay, paying privately', 'said' => 'private, privately, paying myself, out of my own pocket, pay for it myself, self pay, me unfortunately'],
+        ['option' => 'private, self pay, paying privately, privately, self funded', 'said' => 'private, privately, paying myself, own pocket, pay for it myself, self pay, me unfortunately, himself, herself, ourselves, themselves, savings, self funded, self funding, out of her pension, out of his pension'],
         ['option' => 'insurance, own insurer, insured', 'said' => 'insurance, insurer, through my insurance, my policy, my cover, claim'],
         ['option' => 'other driver, third party insurer, other insurer, third party', 'said' => 'his insurance, her insurance, their insurance, his fault, her fault, their fault, the other driver, other side'],
         ['option' => 'comprehensive, fully comprehensive, full cover', 'said' => 'comprehensive, fully comp, full cover, fully comprehensive, comp, everything covered'],

@@ -46,8 +46,9 @@ final readonly class MoneyReader implements Reader
             if ($stretch['restart']) {
                 $best = $doubt = $currency = null;
             }
-            $t = $this->repairs->withoutDenied($stretch['tokens']);
-            $t = $context->most ? $this->words->phrases('numbers', 'up_to')->without($t) : $t;
+            // 'Not more than forty' denies nothing, where a limit is asked for.
+            $t = $context->most ? $this->words->phrases('numbers', 'up_to')->without($stretch['tokens']) : $stretch['tokens'];
+            $t = $this->repairs->withoutDenied($t);
             $vague = $this->vague($t);
             $t = $this->words->phrases('talk', 'about')->without($t);
             $found = $this->amounts($t, $context);

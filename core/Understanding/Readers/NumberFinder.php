@@ -69,7 +69,7 @@ final readonly class NumberFinder
                 continue;
             }
             // 'one' as a pronoun: 'the big one', 'that one', 'if you've got one'
-            if ($single !== null && ! ($t[$i]->text === 'one' && $this->supposed($t, $i)) && ! ($t[$i]->text === 'one' && $single->length === 1 && $i > 0 && ! $t[$i]->afterBreak() && ! in_array($t[$i - 1]->text, ['just', 'only', 'is', 'for', 'of', 'number', "it's", "that's", 'say', 'the', 'and', 'need', 'want', 'be', 'got', 'have', 'with', 'at', 'a'], true))) {
+            if ($single !== null && ! ($t[$i]->text === 'one' && $this->supposed($t, $i)) && ! ($t[$i]->text === 'one' && $single->length === 1 && $i > 0 && ! $t[$i]->afterBreak() && ! in_array($t[$i - 1]->text, ['just', 'only', 'is', 'for', 'of', 'number', "it's", "that's", 'say', 'the', 'and', 'need', 'want', 'be', 'got', 'have', 'with', 'at', 'a', 'seen', 'saw', 'had', 'found', 'lost', 'bought', 'take', 'keep'], true))) {
                 if ($t[$i]->text !== 'second') {
                     $found[] = [$single->plain(), $i, $i + $single->length - 1];
                 }

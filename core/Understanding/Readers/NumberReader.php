@@ -66,8 +66,9 @@ final readonly class NumberReader implements Reader
             if ($stretch['restart']) {
                 $best = $doubt = null;
             }
-            $t = $this->repairs->withoutDenied($stretch['tokens']);
-            $t = $context->most || $context->asked && $context->people ? $this->words->phrases('numbers', 'up_to')->without($t) : $t;
+            // 'Not more than forty' denies nothing, where a limit is asked for.
+            $t = $context->most || $context->asked && $context->people ? $this->words->phrases('numbers', 'up_to')->without($stretch['tokens']) : $stretch['tokens'];
+            $t = $this->repairs->withoutDenied($t);
             $vague = $this->vague($t);
             $t = $this->words->phrases('talk', 'about')->without($t);
             $found = $this->party->withoutSome($t, $this->numbers($t, $context));

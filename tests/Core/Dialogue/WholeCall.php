@@ -27,8 +27,9 @@ final class WholeCall
      * @param list<array{kind: string, text: string, tie: ?string, demands: list<array{string, string}>}> $lines
      * @param array<string, string> $values field => what it must hold at the end, as it is written
      * @param array<string, scalar> $caller
+     * @param ?string $topic what is said when the agent asks which is meant
      */
-    private function __construct(public readonly string $title, private array $lines, private readonly array $values, private readonly ?string $outcome, private readonly array $caller, private readonly string $at)
+    private function __construct(public readonly string $title, private array $lines, private readonly array $values, private readonly ?string $outcome, private readonly array $caller, private readonly string $at, private readonly ?string $topic)
     {
     }
 
@@ -55,7 +56,7 @@ final class WholeCall
         $title = (string) array_shift($rows);
         $lines = $values = $demands = [];
         $caller = ['known' => false];
-        $outcome = null;
+        $outcome = $topic = null;
         $at = '2026-03-10T09:14';
         foreach ($rows as $row) {
             [$mark, $rest] = [substr($row, 0, 1), trim(substr($row, 1))];
@@ -77,12 +78,14 @@ final class WholeCall
                 $values[$field] = $value;
             } elseif ($mark === 'o') {
                 $outcome = $rest;
+            } elseif ($mark === 't') {
+                $topic = $rest;
             }
         }
 
         $lines = array_map(static fn (array $line, int $i): array => [...$line, 'demands' => $demands[$i] ?? []], $lines, array_keys($lines));
 
-        return new self($title, $lines, $values, $outcome, $caller, $at);
+        return new self($title, $lines, $values, $outcome, $caller, $at, $topic);
     }
 
     /** @return array{fields: list<string>, fieldsOf: int, outcome: list<string>, outcomesOf: int, demands: list<string>, demandsOf: int, needless: int, repeated: int, words: string} what failed, of how many, and the call in words */
@@ -166,6 +169,9 @@ final class WholeCall
             $answers = $head !== null && ($head['tie'] === 'yes' || $head['tie'] === $state->step || $head['tie'] === null && preg_match(self::PLAIN_YES, $head['text']) === 1);
 
             return $answers ? array_shift($queue) : ['kind' => 'say', 'text' => 'yes', 'tie' => null, 'demands' => []];
+        }
+        if ($this->topic !== null && $state->mode === Mode::Clarify && ($head === null || $head['tie'] !== null)) {
+            return ['kind' => 'say', 'text' => $this->topic, 'tie' => null, 'demands' => []];
         }
         if ($head !== null && $head['tie'] === 'yes') {
             array_shift($queue);

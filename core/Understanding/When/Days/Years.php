@@ -33,7 +33,10 @@ final readonly class Years
             return [(int) $context->now->format('Y'), $skip + 2];
         }
         if (in_array($t[$j]->text, ['next', 'last'], true) && ($t[$j + 1]->text ?? '') === 'year' && $context !== null) {
-            return [(int) $context->now->format('Y') + ($t[$j]->text === 'next' ? 1 : -1), $skip + 2];
+            // 'Last year but one'
+            $but = $t[$j]->text === 'last' && ($t[$j + 2]->text ?? '') === 'but' && ($t[$j + 3]->text ?? '') === 'one' ? 1 : 0;
+
+            return [(int) $context->now->format('Y') + ($t[$j]->text === 'next' ? 1 : -1 - $but), $skip + 2 + 2 * $but];
         }
         [$chunks, , $written] = $this->numerals->chunks($t, $j);
         if ($chunks === []) {
