@@ -248,6 +248,9 @@ final class InspectorTest extends TestCase
         foreach (['When would you like it?', 'On what date?', 'From which day do you need the machine?', 'And for when?', 'Which day suits you best, early or late in the week?'] as $words) {
             yield "a date: {$words}" => ['question_type', $prompt('day', $words)];
         }
+        foreach (['And until when?', 'From when?'] as $words) {
+            yield "an hour: {$words}" => ['question_type', static fn (array $d): array => self::step(array_replace_recursive($d, ['sheet' => ['properties' => ['hour' => ['type' => 'string', 'format' => 'time', 'title' => 'Hour']]]]), 'day', ['field' => 'hour', 'prompt' => $words])];
+        }
         foreach (['In what name?', 'Who am I speaking to?', 'And your name?'] as $words) {
             yield "a name: {$words}" => ['question_type', $prompt('name', $words)];
         }
