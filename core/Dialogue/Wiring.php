@@ -150,7 +150,7 @@ final readonly class Wiring
                 $volunteer,
                 $entry,
                 $wanting = new Acts\Wanting(SayingModel::requests(), $this->phrases),
-                new Steps\TopicSorting($understanding, $this->phrases, $topics, $entry, $wanting, $corrections, $others),
+                new Steps\TopicSorting($understanding, $this->phrases, $topics, $entry, $wanting, $corrections, $others, new Steps\AskedAbout($understanding, $this->phrases, $topics, $wanting)),
                 new Steps\TakingUp($understanding, $this->phrases, $entry, $others),
             ),
         ]);

@@ -66,6 +66,7 @@ final readonly class TopicSorting
         private Wanting $wanting,
         private Corrections $corrections,
         private OtherTopics $others,
+        private AskedAbout $askedAbout,
     ) {
     }
 
@@ -99,12 +100,12 @@ final readonly class TopicSorting
     /** @param array<string, float> $ranked what fits how well by its words alone, best first */
     public function of(Turn $turn, ListenStep $step, array $ranked, Hearing $hearing): ?Move
     {
-        $asked = $this->onlyAskedAbout($step, $ranked, $hearing);
+        $asked = $this->askedAbout->topic($step, $ranked, $hearing);
         // 'How much will that be', once it is booked, books it no second time.
-        if ($turn->state->finished !== [] && $this->wanting->about($hearing) && ($this->pointsBack($hearing) || in_array($asked, $turn->state->finished, true))) {
+        if ($turn->state->finished !== [] && $this->wanting->about($hearing) && ($this->askedAbout->whatWasDone($hearing) || in_array($asked, $turn->state->finished, true))) {
             return null;
         }
-        $prices = $asked === null ? [] : $this->tellingPrices($step, $hearing);
+        $prices = $asked === null ? [] : $this->askedAbout->prices($step, $hearing);
         if (count($prices) === 1) {
             $turn->trace->rule("topic {$prices[0]}: a price is asked for, and this one tells them");
 
@@ -217,39 +218,6 @@ final readonly class TopicSorting
         $of = array_intersect_key($this->topics->meant($step->topics, $hearing->heard)->of, $standing);
 
         return (string) array_key_first($of);
-    }
-
-    /**
-     * The topic that words only ask about, where nothing answered them and the topic is none that would: 'how long does a colour take' books
-     * none.
-     *
-     * @param array<string, float> $ranked
-     */
-    private function onlyAskedAbout(ListenStep $step, array $ranked, Hearing $hearing): ?string
-    {
-        if (! $this->wanting->about($hearing) || max([0.0, ...array_values($ranked)]) >= Topics::NAMED) {
-            return null;
-        }
-        $best = (string) array_key_first($this->topics->meant($step->topics, $hearing->heard)->of);
-        $topic = $step->topic($best);
-        $answers = $topic !== null && $this->phrases->table('acts', 'answers_questions')->in($this->understanding->hear($topic['label'].', '.$topic['description'])->tokens);
-
-        return $topic === null || $answers ? null : $best;
-    }
-
-    /** 'How much will that be' is about what was just done. */
-    private function pointsBack(Hearing $hearing): bool
-    {
-        return array_intersect(array_map(static fn (Token $token): string => $token->text, $hearing->heard->tokens), ['that', 'it', 'this']) !== [] && $this->phrases->content($hearing->heard->tokens) <= self::WORDS_THAT_MEAN;
-    }
-
-    /** @return list<string> topics that tell prices, where one is asked for */
-    private function tellingPrices(ListenStep $step, Hearing $hearing): array
-    {
-        $prices = $this->phrases->table('acts', 'of_prices');
-        $topics = ! $prices->in($hearing->heard->tokens) ? [] : array_filter($step->topics, fn (array $topic): bool => $prices->in($this->understanding->hear($topic['label'].', '.$topic['description'])->tokens));
-
-        return array_values(array_map(strval(...), array_column($topics, 'key')));
     }
 
     /** 'How much is the test', once it is booked, books no other. */
