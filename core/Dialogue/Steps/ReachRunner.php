@@ -13,6 +13,7 @@ use Ringo\Dialogue\Replies\Replies;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\RingAgain;
 use Ringo\Dialogue\Walk\Move;
+use Ringo\Language\Token;
 use Ringo\Script\Steps\Reach\ReachStep;
 use Ringo\Script\Steps\Step;
 use Ringo\Speech\Prompt;
@@ -25,6 +26,9 @@ use Ringo\Value\ValueType;
 /** Finds out who picked up an outbound call. */
 final readonly class ReachRunner implements AskingRunner
 {
+    /** Last words of a saying behind which a sentence may go on. */
+    private const OPEN = ['is', 'am', 'are', 'have', 'her', 'him'];
+
     public function __construct(private Puts $puts, private Understanding $understanding, private Phrasebook $phrases, private RingAgain $again, private Replies $replies)
     {
     }
@@ -71,10 +75,12 @@ final readonly class ReachRunner implements AskingRunner
             return Move::stay();
         }
         $yes = $this->reading($turn, $step, $hearing);
-        if ($this->says($heard, 'not_here') || $yes->value === false && ! $this->says($heard, 'speaking')) {
+        // 'No, this is her mum' is not her.
+        $another = $this->says($heard, 'somebody_else') && $yes->value !== true;
+        if ($another || $this->says($heard, 'not_here') || $yes->value === false && ! $this->isSpeaking($heard)) {
             return $this->somebodyElse($turn, $step, $heard);
         }
-        if ($yes->value === true || $this->says($heard, 'speaking') || $this->gaveTheName($turn, $heard)) {
+        if ($yes->value === true && ! $this->goesOn($heard, $yes) || $this->isSpeaking($heard) || $this->gaveTheName($turn, $heard)) {
             $turn->trace->rule('the right person');
             // 'Speaking, who's that?'
             if ($hearing->questions !== [] && $this->replies->serve($turn, $hearing->questions, false) !== null) {
@@ -120,6 +126,31 @@ final readonly class ReachRunner implements AskingRunner
     private function says(Heard $heard, string $section): bool
     {
         return $this->phrases->table('outbound', $section)->in($heard->tokens) || $this->phrases->table('outbound', $section)->in($heard->all);
+    }
+
+    /** 'It is' and 'I am' say so at their end alone: 'it is not', 'I am her boss'. */
+    private function isSpeaking(Heard $heard): bool
+    {
+        $t = $heard->tokens === [] ? $heard->all : $heard->tokens;
+        foreach ($this->phrases->table('outbound', 'speaking')->all($t) as [, $place, $length]) {
+            $next = $t[$place + $length] ?? null;
+            $goesOn = $next !== null && ! $next->afterBreak();
+            $open = in_array($t[$place + $length - 1]->text, self::OPEN, true);
+            if (! $goesOn || ! $open && $next->text !== 'not') {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** Whether a yes is only the beginning of something else: 'you have reached the Grange Hotel'. */
+    private function goesOn(Heard $heard, Reading $yes): bool
+    {
+        $behind = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->start >= $yes->end))[0] ?? null;
+        $words = explode(' ', mb_strtolower((string) $yes->said));
+
+        return $behind !== null && ! $behind->afterBreak() && in_array(end($words), self::OPEN, true);
     }
 
     private function voicemail(Turn $turn, ReachStep $step): Move

@@ -75,6 +75,13 @@ final class NewStepsTest extends TestCase
         yield 'not in' => [["she's not in"], null, 'not reached', null];
         yield 'wrong number' => [["you've got the wrong number, nobody of that name here"], null, 'wrong number', null];
         yield 'voicemail' => [["hi you've reached Dana, I can't take your call right now, please leave a message after the tone"], null, 'voicemail', null];
+        yield 'no it is not' => [['no it is not'], null, 'not reached', null];
+        yield 'I am not' => [['I am not'], null, 'not reached', null];
+        yield 'her boss' => [['I am her boss', 'no'], null, 'not reached', null];
+        yield 'it is' => [['it is'], 'good_time', null, null];
+        yield 'yes I am' => [['yes I am, go on'], 'good_time', null, null];
+        yield 'her mother' => [["no this is her mum, she's at college"], null, 'not reached', null];
+        yield 'his wife, and he is out' => [['this is his wife, he is out till six'], null, 'not reached', '2026-03-10T18:00'];
         yield 'whom it is for' => [['who?', 'sorry, who do you want', 'oh yes, speaking'], 'good_time', null, null];
         yield 'yes, and who asks' => [['yes, who is this please'], 'good_time', null, null];
         yield 'who is asking' => [["who's calling please", 'yes speaking'], 'good_time', null, null];
