@@ -29,7 +29,8 @@ final readonly class OfferNamed implements Consideration
 
     public function weigh(Turn $turn, Hearing $hearing): ?Move
     {
-        // Where the words do nothing else, the answer takes them in its turn, but for the name of a topic that was not asked about; a wish for no more calls is kept as one wherever it is said.
+        // Where the words do nothing else, the answer takes them in its turn, but for the name of a topic that was not asked about; a wish
+        // for no more calls is kept as one wherever it is said.
         if ($hearing->acts === [] && $turn->state->mode !== Mode::Clarify || $hearing->act(ActKind::StopCalling) !== null) {
             return null;
         }

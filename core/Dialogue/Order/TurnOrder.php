@@ -11,8 +11,8 @@ use Ringo\Dialogue\Walk\Move;
 /**
  * The order of a caller's turn: who looks at the words first, and who when nobody before has dealt with them.
  *
- * Something offered and named, leaving, what is urgent, standing requests, the reply to 'which do you mean?', a correction, the answer with what was volunteered, a
- * side question, a change of topic, a person, off topic, not understood. docs/dialogue.md tells it in words.
+ * Something offered and named, leaving, what is urgent, standing requests, the reply to 'which do you mean?', a correction, the answer
+ * with what was volunteered, a side question, a change of topic, a person, off topic, not understood. docs/dialogue.md tells it in words.
  */
 final readonly class TurnOrder
 {

@@ -23,7 +23,7 @@ final readonly class NoAnswer
     private const FREE_WORDS = 8;
 
     /** What somebody may not have one of. */
-    private const NONE_OF_THEM = [ValueType::Email, ValueType::Phone, ValueType::Reference, ValueType::PostalAddress, ValueType::Money, ValueType::Date, ValueType::DateTime, ValueType::Duration, ValueType::PersonName];
+    private const NONE_OF_THEM = [ValueType::Email, ValueType::Reference];
 
     private const DENIES = ['no', 'none', 'not', 'nope', 'nah', 'neither', 'never'];
 
@@ -74,7 +74,7 @@ final readonly class NoAnswer
             return true;
         }
         $question = PlainQuestion::last($step->prompt->filled(0, $turn->scope()->words(...)));
-        $whether = preg_match('/^(?:\S+ ){0,2}?(?:is there|are there|have you|do you|did you|does (?:it|he|she)|was there|would you like|any)\b/i', $question) === 1;
+        $whether = preg_match('/^(?!(?:and |so |but )?(?:when|what|which|where|who|how|why)\b)(?:\S+ ){0,2}?(?:is there|are there|have you|do you|did you|does (?:it|he|she)|was there|would you like|any)\b/i', $question) === 1;
 
         $denies = in_array($hearing->heard->tokens[0]->text ?? '', self::DENIES, true) && $this->phrases->content($hearing->heard->tokens) <= self::REASON;
 

@@ -86,7 +86,9 @@ final readonly class StretchFinder
                 return null;
             }
             $today = (int) $context->now->format('N');
-            $saturday = $context->now->setTime(0, 0)->modify('+'.(max(0, self::SATURDAY - $today) + 7 * $weeks).' days');
+            // On a Sunday the weekend to come is that of next Saturday, and the next one too.
+            $days = $today > self::SATURDAY ? self::SATURDAY + 7 * max(0, $weeks - 1) : self::SATURDAY - $today + 7 * $weeks;
+            $saturday = $context->now->setTime(0, 0)->modify("+{$days} days");
 
             return new Stretch($saturday, $saturday->modify('+1 day'), true, true, $token->start, $t[$i + ($after === 'after next' || $after === 'after this' ? 2 : 0)]->end);
         }

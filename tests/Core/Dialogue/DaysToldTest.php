@@ -74,6 +74,25 @@ final class DaysToldTest extends TestCase
         self::assertSame([$arrive, $nights], [$call->value('arrive'), $call->value('nights')], $call->heard());
     }
 
+    #[TestWith(['2026-03-15T10:00', 'the weekend', '2026-03-20'])]
+    #[TestWith(['2026-03-15T10:00', 'next weekend', '2026-03-20'])]
+    #[TestWith(['2026-03-14T10:00', 'this weekend', '2026-03-14'])]
+    public function testAWeekendToldOnOneBeginsNotBeforeIt(string $at, string $said, string $arrive): void
+    {
+        $call = Conversation::with([
+            'agent' => ['name' => 'Faye', 'business' => 'Saltmarsh Inn', 'country' => 'GB', 'tz' => 'Europe/London'],
+            'sheet' => ['type' => 'object', 'title' => 'Stay', 'properties' => self::FIELDS],
+            'first' => 'arrive',
+            'steps' => [
+                ['key' => 'arrive', 'kind' => 'ask', 'field' => 'arrive', 'prompt' => 'Which night would you arrive?', 'next' => 'nights'],
+                ['key' => 'nights', 'kind' => 'ask', 'field' => 'nights', 'prompt' => 'For how many nights?', 'next' => 'bye'],
+                ['key' => 'bye', 'kind' => 'finish', 'prompt' => 'Goodbye.'],
+            ],
+        ], at: $at)->says($said);
+
+        self::assertSame($arrive, $call->value('arrive'), $call->heard());
+    }
+
     public function testToldBeforeItIsAsked(): void
     {
         $call = Conversation::asking(self::FIELDS, ['room' => 'A single or a double?', 'arrive' => 'Which night would you arrive?', 'nights' => 'For how many nights?'])->says('a double please, from the 20th to the 23rd');

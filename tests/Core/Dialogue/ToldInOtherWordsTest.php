@@ -46,6 +46,7 @@ final class ToldInOtherWordsTest extends TestCase
     #[TestWith(['now please', '2026-03-10T09:14'])]
     #[TestWith(['as soon as you can', '2026-03-10T09:14'])]
     #[TestWith(['not now, tomorrow at ten', '2026-03-11T10:00'])]
+    #[TestWith(["I can't right now|tomorrow at ten", '2026-03-11T10:00'])]
     #[TestWith(['one evening next week|Tuesday at six', '2026-03-17T18:00'])]
     public function testTheMomentOfTheCall(string $said, string $moment): void
     {
@@ -195,6 +196,13 @@ final class ToldInOtherWordsTest extends TestCase
     public function testWhatComesLastHolds(string $said, bool $meant): void
     {
         self::assertSame($meant, Conversation::asking(self::FIELDS, ['seen' => 'Would you like dinner with us?'])->says($said)->value('seen'));
+    }
+
+    public function testANoToWhenLeavesNothingOpen(): void
+    {
+        $call = Conversation::asking(self::FIELDS, ['pick' => 'When do you want to go?', 'guests' => 'How many guests?'])->says('no');
+
+        self::assertSame('ask_pick', $call->state->step, $call->heard());
     }
 
     public function testAVehicleIsNoName(): void

@@ -23,16 +23,20 @@ final readonly class AtOnce
     /** @var Phrases<mixed> another day or hour, or none yet */
     private Phrases $otherwise;
 
+    /** @var Phrases<mixed> denials: 'I can't right now' */
+    private Phrases $against;
+
     public function __construct(Vocabulary $words)
     {
         $this->phrases = $words->phrases('calendar', 'at_once');
+        $this->against = $words->phrases('acts', 'against');
         $this->otherwise = $words->phrases('calendar', 'not_at_once');
     }
 
     public function reading(Turn $turn, Field $field, Heard $heard): ?Reading
     {
         $pattern = [ValueType::DateTime->value => 'Y-m-d\TH:i', ValueType::Time->value => 'H:i'][$field->type->value] ?? null;
-        if ($pattern === null || ! $this->phrases->in($heard->tokens) || $this->otherwise->in($heard->tokens)) {
+        if ($pattern === null || ! $this->phrases->in($heard->tokens) || $this->otherwise->in($heard->tokens) || $this->against->in($heard->tokens)) {
             return null;
         }
 

@@ -140,7 +140,9 @@ final readonly class DaysTold
     /** Nights of a weekend begin on its Friday. */
     private function first(Turn $turn, Stretch $stretch, Field $end): \DateTimeImmutable
     {
-        return $stretch->weekend && $this->nights($turn, $end) ? $stretch->first->modify('-1 day') : $stretch->first;
+        $friday = $stretch->first->modify('-1 day');
+
+        return $stretch->weekend && $this->nights($turn, $end) && $friday->format('Y-m-d') >= $turn->scope()->now->format('Y-m-d') ? $friday : $stretch->first;
     }
 
     private function inDays(Turn $turn, Field $field): bool
