@@ -12,9 +12,10 @@ use App\Actions\Diary\FetchCalendar;
 use App\Actions\Outreach\Dialler;
 use App\Actions\Outreach\RunQuickly;
 use App\Actions\Records\EraseOldValues;
+use App\Support\Sqlite\Statistics;
 use Illuminate\Console\Command;
 
-/** Sends deliveries as they fall due, beside the pages, fetches calendars, places the calls of campaigns, and lets go of calls and values that are past their time. */
+/** Sends deliveries as they fall due, beside the pages, fetches calendars, places the calls of campaigns, lets go of calls and values that are past their time, and tells the database what it holds. */
 final class DeliverCommand extends Command
 {
     protected $signature = 'ringo:deliver {--once : stop when nothing more is due}';
@@ -39,6 +40,7 @@ final class DeliverCommand extends Command
                 if (time() - $erased > 3600) {
                     $calls->everywhere();
                     $values->everywhere();
+                    Statistics::gather();
                     $erased = time();
                 }
                 $pause = 1;

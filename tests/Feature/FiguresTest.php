@@ -107,6 +107,18 @@ final class FiguresTest extends FeatureTestCase
         self::assertTrue(CallRecord::worthALook($handed, [], ['depot' => 'two were named'], []));
     }
 
+    public function test_the_slowest_calls_of_a_long_and_of_a_short_time_are_named_alike(): void
+    {
+        $this->actingAs($this->user());
+        foreach ([['2026-03-10 09:00', 900, 'Ines Conti'], ['2026-03-11 09:00', 2100, 'Bo Falk'], ['2026-03-12 09:00', 0, 'Dara Ashby'], ['2025-01-12 09:00', 9900, 'Una Pryce']] as [$at, $micros, $who]) {
+            $this->took($at, ['slowest_microseconds' => $micros * 1000, 'caller_name' => $who]);
+        }
+        $this->took('2026-03-13 09:00', ['slowest_microseconds' => 8_000_000, 'kind' => 'rehearsal', 'caller_name' => 'Rae Orr']);
+        foreach (['?from=2026-03-01&to=2026-03-31', '?from=2025-08-01&to=2026-07-31'] as $span) {
+            $this->get("/pellbrook/figures{$span}")->assertSeeInOrder(['Bo Falk', 'Ines Conti'])->assertDontSee('Dara Ashby')->assertDontSee('Una Pryce')->assertDontSee('Rae Orr');
+        }
+    }
+
     public function test_the_page_tells_them_beside_the_span_before_and_opens_the_calls(): void
     {
         $this->actingAs($this->user());

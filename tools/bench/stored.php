@@ -10,6 +10,7 @@ use App\Models\Agent;
 use App\Models\Call;
 use App\Models\User;
 use App\Support\Search\RecordSearch;
+use App\Support\Sqlite\Statistics;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Contracts\Http\Kernel as Http;
 use Illuminate\Http\Request;
@@ -62,7 +63,7 @@ foreach (array_chunk(range(0, $rows - 1), 400) as $some) {
         DB::table('record_search')->insert($values);
     });
 }
-DB::statement('analyze');
+Statistics::gather();
 $count = $app->make(CountCalls::class);
 $count->markAll($agent->business);
 $count->freshen($agent->business);
