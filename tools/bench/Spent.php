@@ -37,13 +37,34 @@ final readonly class Spent
     }
 
     /**
-     * A part in a process of its own, with a database of its own, which prints JSON.
+     * A part in a process of its own, with the settings that pages are served with, which prints JSON.
      *
      * @return array<string, mixed>
      */
     public static function apart(string $part, string ...$arguments): array
     {
-        $told = json_decode((string) shell_exec(implode(' ', array_map(escapeshellarg(...), [PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'memory_limit=512M', __DIR__."/{$part}.php", ...$arguments]))), true);
+        return self::process([], $part, $arguments);
+    }
+
+    /**
+     * The same with the settings the queue runs with.
+     *
+     * @return array<string, mixed>
+     */
+    public static function queued(string $part, string ...$arguments): array
+    {
+        return self::process(['-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=64M'], $part, $arguments);
+    }
+
+    /**
+     * @param list<string> $settings
+     * @param array<string> $arguments
+     *
+     * @return array<string, mixed>
+     */
+    private static function process(array $settings, string $part, array $arguments): array
+    {
+        $told = json_decode((string) shell_exec(implode(' ', array_map(escapeshellarg(...), [PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'memory_limit=512M', ...$settings, __DIR__."/{$part}.php", ...$arguments]))), true);
         if (! is_array($told)) {
             fwrite(STDERR, "The part {$part} ended without a result.\n");
             exit(1);

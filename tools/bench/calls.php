@@ -6,8 +6,6 @@ use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Event;
 use Ringo\Dialogue\Opening;
 use Ringo\Dialogue\Outcome;
-use Ringo\Rehearsal\Crowd\Crowd;
-use Ringo\Rehearsal\Crowd\Walk;
 use Ringo\Rehearsal\Input;
 use Ringo\Rehearsal\Rehearsal;
 use Ringo\Script\ScriptReader;
@@ -34,20 +32,9 @@ return static function (Table $table): void {
     // One turn is too short for the processor's clock, and waits for nobody: its wall time is its processor time.
     $table->row('one caller turn, '.count($script->steps).' steps, p95 of '.count($turns), new Spent($p95, $p95), 0.010);
 
-    $crowd = static function (string $seed, int $calls) use ($script, $now, $engine): Spent {
-        $callers = new Crowd($script, $now, $seed);
-        $walk = new Walk($engine, $now, 0.3);
-
-        return Spent::on(static function () use ($callers, $walk, $calls): void {
-            for ($n = 1; $n <= $calls; $n++) {
-                $walk->of($callers->caller($n));
-            }
-        });
-    };
-    $crowd('first', 40); // word tables are read once
-    $once = $crowd('half', 500);
-    $twice = $crowd('whole', 1000);
-    $table->row('1,000 stand-in calls', $twice, 10);
+    $crowd = Spent::queued('crowd', '1000');
+    [$once, $twice] = [new Spent(...$crowd['half']), new Spent(...$crowd['whole'])];
+    $table->row('1,000 stand-in calls, as the queue runs them', $twice, 10);
     $table->growth('the stand-in calls', $once, $twice);
-    $table->number('memory at its highest', memory_get_peak_usage(true) / 1048576, 'MB', 256);
+    $table->number('memory at its highest', $crowd['megabytes'], 'MB', 256);
 };
