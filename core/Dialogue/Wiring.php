@@ -108,6 +108,7 @@ final readonly class Wiring
         $this->staffFirst = new StaffFirst($switchboard, new Announcement, $this->identity);
         $puts = new Steps\Puts;
         $which = new WhichOne($understanding);
+        $wanting = new Acts\Wanting(SayingModel::requests(), $this->phrases);
         $this->errands = new Running($errands, $which);
         $this->ownErrands = new OwnAccord($errands, new Known);
         $runners = new Runners([
@@ -135,6 +136,7 @@ final readonly class Wiring
                 $meant,
                 $lone,
                 new Values\RestOfOptions($words, $this->phrases),
+                $wanting,
             ),
             'book' => new Steps\BookRunner($puts, $understanding, $appointments, $talk = new Talk, $choice = new Choice($words), new Finding($understanding, $choice, $talk), new Agreeing($talk, new Agreed, $waiting = new WaitingList), $waiting),
             'summary' => new Steps\SummaryRunner($puts, $understanding, $corrections, $names, $keeper),
@@ -149,7 +151,7 @@ final readonly class Wiring
                 $replies,
                 $volunteer,
                 $entry,
-                $wanting = new Acts\Wanting(SayingModel::requests(), $this->phrases),
+                $wanting,
                 new Steps\TopicSorting($understanding, $this->phrases, $topics, $entry, $wanting, $corrections, $others, new Steps\AskedAbout($understanding, $this->phrases, $topics, $wanting)),
                 new Steps\TakingUp($understanding, $this->phrases, $entry, $others),
             ),

@@ -15,6 +15,9 @@ use Ringo\Language\Vocabulary;
  */
 final readonly class Heard
 {
+    /** Behind these, what is said of 'you' is meant. */
+    private const BEFORE_YOU = ['do', 'did', "don't", "didn't", 'does', 'can', "can't", 'could', 'will', 'would', 'if', 'should', 'as', 'when', 'once', 'unless', 'what', 'how', 'who', 'might', 'may', 'that'];
+
     /**
      * @param list<Token> $tokens cleaned
      * @param list<Token> $all as they came
@@ -91,7 +94,9 @@ final readonly class Heard
         $guarded = [];
         foreach ($all as $i => $token) {
             $next = $all[$i + 1] ?? null;
-            if (preg_match('/^\p{Lu}{2,3}$/u', $token->original) === 1 && $next !== null && ($next->isDigits() || in_array($next->text, ['then', 'and'], true) && ($all[$i + 2] ?? null)?->isDigits() === true)) {
+            // 'Do you know any …', 'can you see it' are no fillers.
+            $asked = $token->text === 'you' && in_array($all[$i - 1]->text ?? '', self::BEFORE_YOU, true);
+            if ($asked || preg_match('/^\p{Lu}{2,3}$/u', $token->original) === 1 && $next !== null && ($next->isDigits() || in_array($next->text, ['then', 'and'], true) && ($all[$i + 2] ?? null)?->isDigits() === true)) {
                 $codes[$token->start] = $token;
                 $guarded[] = new Token('§'.$token->text, $token->original, $token->start, $token->end, $token->gap);
             } else {

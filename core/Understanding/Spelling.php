@@ -10,6 +10,9 @@ use Ringo\Language\Vocabulary;
 /** Reads spelled letters and digit strings: 'S M Y T H', 'M for Mother', 'double four', 'bravo one two'. */
 final readonly class Spelling
 {
+    /** What stands behind a letter and says nothing beside it. */
+    private const GOES_ON_OR_ENDS = ['and', 'then', 'for', 'as', 'in', 'dash', 'space', 'please', 'thanks', 'thank', 'that', "that's", 'is', "it's", 'it', 'at', 'followed', 'sorry', 'um', 'er', 'yes', 'yeah', 'okay', 'no', 'ok'];
+
     /** @var array<string, int> */
     private array $digits;
 
@@ -82,6 +85,19 @@ final readonly class Spelling
     }
 
     /**
+     * A word that sounds like a letter and begins a remark ends what is spelled: 'P H two oh four three I think'.
+     *
+     * @param list<Token> $t
+     */
+    public function saysMore(array $t, int $i): bool
+    {
+        $next = $t[$i + 1] ?? null;
+
+        return in_array($t[$i]->text, ['i', 'you', 'see', 'be', 'are', 'why'], true) && $next !== null && preg_match('/^[a-z]{2,}$/', $next->text) === 1
+            && ! in_array($next->text, self::GOES_ON_OR_ENDS, true) && $this->letter($t, $i + 1, true) === null && $this->digits($t, $i + 1, true) === null;
+    }
+
+    /**
      * A run of letters. Alone, one letter is none: 'a digger' is not spelled.
      *
      * @param list<Token> $t
@@ -97,6 +113,9 @@ final readonly class Spelling
         while (isset($t[$i])) {
             $letter = $this->letter($t, $i, $units > 0);
             if ($letter === null) {
+                break;
+            }
+            if ($units > 1 && $this->saysMore($t, $i)) {
                 break;
             }
             // A one-letter word that begins a phrase ends the run: 'S M I T H, I need a digger'.

@@ -54,6 +54,9 @@ final readonly class ActFinder
     /** Words of substance that may stand beside an act that is still said alone. */
     private const LITTLE = 1;
 
+    /** Words of a saying that is one even within a question: 'can I leave it to you'. */
+    private const SAYS_IT_ALONE = 3;
+
     /** Going back may say why: 'I gave you the wrong evening'. */
     private const LITTLE_TO_GO_BACK = 3;
 
@@ -77,8 +80,12 @@ final readonly class ActFinder
         if ($person !== null) {
             $acts[] = $person;
         }
-        array_push($acts, ...$this->learned($heard, $asked, $acts));
         [$questions, $statement] = $this->questions->in($heard);
+        array_push($acts, ...$this->learned($heard, $asked, $acts));
+        if ($questions !== [] && $statement->isEmpty()) {
+            // 'Do you know any good recipes' leaves nothing open, and says nothing that was said before.
+            $acts = array_values(array_filter($acts, static fn (Act $act): bool => ! in_array($act->kind, [ActKind::DontMind, ActKind::AlreadyTold], true) || $act->words !== $heard && count($act->words->tokens) >= self::SAYS_IT_ALONE));
+        }
         foreach ($questions as $question) {
             $acts[] = new Act(ActKind::Question, $question, $statement, self::ALONE, $statement->isEmpty());
         }

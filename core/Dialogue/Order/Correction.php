@@ -17,6 +17,7 @@ use Ringo\Dialogue\Values\FieldNames;
 use Ringo\Dialogue\Values\Keeper;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Understanding\Heard;
 use Ringo\Understanding\Reading;
 use Ringo\Value\ValueType;
 
@@ -36,7 +37,8 @@ final readonly class Correction implements Consideration
         if ($turn->state->mode !== Mode::Answer || ! $step instanceof AskStep || ! $this->corrections->sounded($hearing->heard)) {
             return null;
         }
-        if ($hearing->alone(ActKind::Refuse, ActKind::DontKnow, ActKind::DontMind, ActKind::NothingMore) !== null) {
+        $over = $hearing->alone(ActKind::NothingMore);
+        if ($hearing->alone(ActKind::Refuse, ActKind::DontKnow, ActKind::DontMind) !== null || $over !== null && $over->rest->isEmpty()) {
             return null;
         }
         $known = array_values(array_filter(array_reverse(array_keys($turn->state->values)), static fn (string $key): bool => $key !== $step->field && $turn->state->values[$key]->origin !== Origin::Set));
@@ -46,7 +48,7 @@ final readonly class Correction implements Consideration
         }
         $reading = $runner->reading($turn, $step, $hearing);
         $taken = $reading->found() && $reading->confidence >= Collector::LEAST;
-        $corrected = ! $taken || $this->corrections->strong($hearing->heard) ? $this->corrections->find($turn, $hearing->statement->isEmpty() ? $hearing->heard : $hearing->statement, $known) : [];
+        $corrected = ! $taken || $this->corrections->strong($hearing->heard) ? $this->corrections->find($turn, $this->words($hearing), $known) : [];
         // 'Change the day to …' names what it changes, whatever is asked just now.
         $named = $this->names->in($turn, $hearing->heard, array_keys($corrected));
         $taken = $taken && $named === [];
@@ -61,5 +63,13 @@ final readonly class Correction implements Consideration
         $denied = $turn->script->sheet->field($step->field)?->type === ValueType::YesNo && $reading->value === false;
 
         return $both && ! $denied ? null : Move::again();
+    }
+
+    /** What is said beside a question, unless the question itself asks for the change: 'sorry, can you change that to the tenth'. */
+    private function words(Hearing $hearing): Heard
+    {
+        $asks = array_filter($hearing->questions, $this->corrections->sounded(...)) !== [];
+
+        return $asks || $hearing->statement->isEmpty() ? $hearing->heard : $hearing->statement;
     }
 }

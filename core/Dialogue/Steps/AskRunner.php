@@ -6,6 +6,7 @@ namespace Ringo\Dialogue\Steps;
 
 use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Acts\Wanting;
 use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Origin;
 use Ringo\Dialogue\Replies\Replies;
@@ -66,6 +67,7 @@ final readonly class AskRunner implements AskingRunner
         private YesNoMeant $meant,
         private LoneValue $lone,
         private RestOfOptions $rest,
+        private Wanting $wanting,
     ) {
     }
 
@@ -294,6 +296,11 @@ final readonly class AskRunner implements AskingRunner
     /** @return array<string, Reading> what was told beside, by field */
     private function others(Turn $turn, Field $field, \Ringo\Dialogue\Values\Parted $parted, Hearing $hearing, ?Reading $answer): array
     {
+        // 'Do you take cards' does not say that they pay by card, nor 'did you see the match last night' a day.
+        $wonders = $parted->questions !== [] && $hearing->statement->isEmpty() && $this->wanting->toKnow($hearing);
+        if ($answer === null && ($wonders || $hearing->alone(ActKind::OffTopic) !== null)) {
+            return [];
+        }
         $asksOnly = $parted->questions !== [] && $answer === null && $this->replies->answer($turn, $parted->questions[0]) !== null;
         $words = $parted->questions === [] || $parted->answer->isEmpty() ? $hearing->heard : $parted->answer;
         $others = $this->collector->volunteered($turn, $words, $field, $answer, null, $asksOnly);

@@ -20,6 +20,7 @@ use Ringo\Sheet\Field;
 use Ringo\Understanding\Asking;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
+use Ringo\Understanding\Readers\OptionPlaces;
 use Ringo\Understanding\OptionKinds;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Understanding;
@@ -303,6 +304,10 @@ final class Collector
             return [];
         }
         $reading = $this->asked($turn, $field, $heard);
+        // 'The last one' picks from what was just named, and not from a list that nobody has heard.
+        if ($field->type === ValueType::Choice && (new OptionPlaces($this->understanding->words))->in($heard->tokens, $this->context($turn, $field), $heard) !== null) {
+            return [];
+        }
         $whole = $reading->found() && $heard->explained($reading->start, $reading->end, $this->understanding->words) >= self::WHOLE;
 
         return $whole && $reading->confidence >= self::SURE ? [$key => $reading] : [];

@@ -8,6 +8,7 @@ use Ringo\Dialogue\Held;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\Moments\Shift;
 use Ringo\Language\Phrases;
+use Ringo\Language\Token;
 use Ringo\Sheet\Field;
 use Ringo\Speech\Speakable;
 use Ringo\Understanding\Context;
@@ -122,7 +123,7 @@ final class Corrections
         if (! $named && ! $this->maySpeakOf($turn, $field, $heard, $alone, $context)) {
             return null;
         }
-        $joined = in_array($field->type, self::MENDED, true) ? $this->joined($turn, $field, $held, $heard, $context) : null;
+        $joined = in_array($field->type, self::MENDED, true) && ! ($alone->found() && $this->wholeDay($turn, $field, $held, $heard)) ? $this->joined($turn, $field, $held, $heard, $context) : null;
         $reading = $joined !== null && $joined->found() && $joined->value !== $held->value ? $joined : $alone;
         if (! $reading->found() || $reading->value === $held->value) {
             return null;
@@ -134,6 +135,16 @@ final class Corrections
         $start = $heard->tokens[0]->start ?? 0;
 
         return Reading::of($reading->value, max(0.82, $reading->confidence), $heard->original, $start, $start + 1);
+    }
+
+    /** Whether a month is named, and so a day by itself: the year of one that is further off than a year is kept, no other. */
+    private function wholeDay(Turn $turn, Field $field, Held $held, Heard $heard): bool
+    {
+        $months = $this->understanding->words->section('calendar', 'months');
+        $named = array_filter($heard->tokens, static fn (Token $token): bool => isset($months[$token->text])) !== [];
+
+        return $named && in_array($field->type, [ValueType::Date, ValueType::DateTime], true) && is_string($held->value)
+            && $turn->scope()->now->modify('+1 year')->format('Y-m-d') > substr($held->value, 0, 10);
     }
 
     /** Whether words that do not name the field may be about it at all. */

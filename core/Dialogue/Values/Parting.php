@@ -8,6 +8,7 @@ use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Replies\Replies;
 use Ringo\Dialogue\Turn;
+use Ringo\Language\Token;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Reading;
 use Ringo\Value\ValueType;
@@ -17,6 +18,15 @@ final readonly class Parting
 {
     /** Words of substance in what only leads up to a question. */
     private const LEAD = 2;
+
+    /** Words that say only that it is one of several. */
+    private const SOME = ['any', 'one', 'ones', 'some', 'those', 'these', 'your', 'still', 'spare', 'more', 'such', 'a', 'an', 'the', 'of'];
+
+    /** Words by which it is told for when, whom or how many. */
+    private const GOES_ON = ['for', 'on', 'from', 'at', 'to', 'until', 'till', 'please', 'tomorrow', 'today', 'this', 'next', 'available', 'left', 'going', 'free', 'spare', 'in', 'by'];
+
+    /** How surely an option is named for a question to want it. */
+    private const NAMED = 0.7;
 
     public function __construct(private Collector $collector, private Replies $replies, private Phrasebook $phrases)
     {
@@ -34,6 +44,10 @@ final readonly class Parting
         if ($stated->found()) {
             return $this->wishes($turn, $field, $hearing, $stated) ? new Parted($hearing->heard, []) : new Parted($hearing->statement, $hearing->questions);
         }
+        // 'Have you got a mini digger', where which machine was asked, wants it.
+        if ($field->type === ValueType::Choice && $hearing->statement->isEmpty() && $this->asksFor($hearing, $this->collector->asked($turn, $field, $hearing->heard))) {
+            return new Parted($hearing->heard, []);
+        }
         // A question the business has an answer to is one; so is any where words alone could be taken for the value.
         $answered = array_filter($hearing->questions, fn ($question): bool => $this->replies->answer($turn, $question) !== null) !== [];
         $loose = [ValueType::Text, ValueType::YesNo, ValueType::PersonName, ValueType::Choice, ValueType::Number, ValueType::Money];
@@ -42,6 +56,22 @@ final readonly class Parting
         }
 
         return new Parted($hearing->heard, $answered ? $hearing->questions : []);
+    }
+
+    /** Whether a question wants the option it names: nothing else stands between the two, as in 'do you do weekend rates on the mini digger', and nothing is asked of it, as in 'do you do the carrot cake vegan'. */
+    private function asksFor(Hearing $hearing, Reading $named): bool
+    {
+        $tokens = $hearing->heard->tokens;
+        $asks = $this->phrases->table('acts', 'asks_for')->first($tokens);
+        if ($asks === null || $named->confidence < self::NAMED || $this->phrases->content(array_slice($tokens, 0, $asks[1])) > 0) {
+            return false;
+        }
+        $between = array_filter(array_slice($tokens, $asks[1] + $asks[2]), static fn (Token $token): bool => $token->end <= $named->start && ! in_array($token->text, self::SOME, true));
+
+        $behind = array_values(array_filter($tokens, static fn (Token $token): bool => $token->start >= $named->end));
+
+        return $this->phrases->content(array_values($between)) === 0
+            && ($this->phrases->content($behind) === 0 || in_array($behind[0]->text, self::GOES_ON, true));
     }
 
     /** 'I want to know what's on on Monday': what is told only leads up to what is asked, and the message is the whole. */

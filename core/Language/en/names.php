@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 // Words around spoken names.
 return [
-    'titles' => ['mr', 'mister', 'mrs', 'missus', 'miss', 'ms', 'mx', 'dr', 'doctor', 'professor', 'prof', 'sir', 'dame', 'lord', 'lady', 'rev', 'reverend', 'father', 'captain', 'colonel', 'major', 'sergeant', 'master', 'madam', 'esquire', 'junior', 'jr', 'senior', 'sr'],
+    'titles' => ['mr', 'mister', 'mrs', 'missus', 'miss', 'ms', 'mx', 'dr', 'doctor', 'professor', 'prof', 'sir', 'dame', 'lord', 'lady', 'rev', 'reverend', 'father', 'captain', 'colonel', 'major', 'sergeant', 'master', 'madam'],
     'particles' => ['de', 'da', 'di', 'la', 'le', 'van', 'von', 'der', 'den', 'del', 'della', 'du', 'dos', 'das', 'bin', 'ibn', 'al', 'el', 'ap', 'ter', 'ten', 'st', 'saint'],
     // Of whom the name is, where somebody else's was asked for: 'my dad Albert Ashdown'.
     'kin_cues' => ['my dad', 'my mum', 'my mam', 'my father', 'my mother', 'my son', 'my daughter', 'my wife', 'my husband', 'my partner', 'my brother', 'my sister', 'my nan', 'my gran', 'my grandad', 'my aunt', 'my uncle', 'my boy', 'my little boy', 'my little girl', "my dad's called", "my mum's called", "my son's called", "my daughter's called", "my husband's called", "my wife's called", "husband's name is", "wife's name is"],

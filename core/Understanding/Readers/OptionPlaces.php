@@ -56,7 +56,8 @@ final readonly class OptionPlaces
                 $nth !== null
                 && ! $counts
                 && ! $this->ofADay($t, $i, $nth->whole(), $next)
-                && ! in_array($next, ['floor', 'time', 'name', 'thing', 'week', 'hand', 'of'], true)
+                && ! in_array($next, ['floor', 'time', 'name', 'thing', 'week', 'hand'], true)
+                && ($next !== 'of' || in_array($t[$i + 2]->text ?? '', ['those', 'these', 'them', 'that', 'the'], true))
             ) {
                 $index = $nth->whole() - 1;
                 $length = $nth->length;

@@ -166,6 +166,14 @@ final readonly class PostalAddressReader implements Reader
      */
     private function ended(array $t): array
     {
+        foreach ($this->words->phrases('extraction', 'hedges')->all($t) as [, $i]) {
+            // '3 Mill Lane, Oldmere I believe'
+            if ($i > 2 && $this->hasStreet(array_slice($t, 0, $i)) && ! $this->hasStreet(array_slice($t, $i))) {
+                $t = array_slice($t, 0, $i);
+
+                break;
+            }
+        }
         foreach ($t as $i => $token) {
             // An hour behind the place is no part of it: 'Priory Lane in Stanwick Cross, nine o'clock sharp'.
             if ($i > 2 && $token->afterBreak() && in_array($t[$i + 1]->text ?? '', ["o'clock", 'oclock', 'am', 'pm', 'sharp'], true) || $i > 2 && $token->afterBreak() && in_array($token->text, ['half', 'quarter', 'around', 'about', 'any', 'anytime', 'after', 'before', 'at'], true) && preg_match('/^(?:\d|past|to|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|time|half|quarter)/', $t[$i + 1]->text ?? '') === 1) {

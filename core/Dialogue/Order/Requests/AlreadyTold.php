@@ -14,6 +14,7 @@ use Ringo\Dialogue\Values\Elsewhere;
 use Ringo\Dialogue\Values\Settled;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Value\ValueType;
 
 /** 'I told you already': what is held is said back and believed; what is not is asked for once more. */
 final readonly class AlreadyTold implements Request
@@ -33,6 +34,11 @@ final readonly class AlreadyTold implements Request
         if ($held === null && $this->phrases->content($act->rest->tokens) > 0) {
             return null;
         }
+        // Where anything may be told, 'the same as last time' tells it; and nobody is asked for ever for what they say was said.
+        $asked = 'told '.($step?->key() ?? '');
+        if ($held === null && ($field?->type === ValueType::Text && ! $this->phrases->table('talk', 'told_you')->in($act->words->tokens) || ($state->again[$asked] ?? 0) > 0)) {
+            return null;
+        }
         // 'You've got it on your screen' gives the number one rings from.
         if ($held === null && $field !== null && $this->elsewhere->reading($turn, $field, $hearing->heard) !== null) {
             return null;
@@ -44,6 +50,7 @@ final readonly class AlreadyTold implements Request
 
             return $this->settled->with($turn, true);
         }
+        $state->again[$asked] = 1;
         $turn->standing('not_told');
 
         return $step instanceof AskStep ? Move::help() : Move::again();
