@@ -171,7 +171,7 @@ final readonly class Wiring
             Mode::Handover->value => new Modes\HandingOver($understanding, $this->phrases, $answering),
         ]);
         $this->walker = new Walker($runners, $this->modes, new Reprise($runners), $readBack);
-        $this->orders = $this->orders($understanding, $topics, $switch, $corrections, $keeper, $runners, $replies, $names, $settled, $choices);
+        $this->orders = $this->orders($understanding, $topics, $switch, $corrections, $keeper, $runners, $replies, $names, $settled, $choices, $collector);
     }
 
     public function order(Weighing $weighing): TurnOrder
@@ -180,7 +180,7 @@ final readonly class Wiring
     }
 
     /** @return array<string, TurnOrder> */
-    private function orders(Understanding $understanding, Topics $topics, TopicSwitch $switch, Corrections $corrections, Keeper $keeper, Runners $runners, Replies $replies, FieldNames $names, Settled $settled, Steps\ChooseRunner $choices): array
+    private function orders(Understanding $understanding, Topics $topics, TopicSwitch $switch, Corrections $corrections, Keeper $keeper, Runners $runners, Replies $replies, FieldNames $names, Settled $settled, Steps\ChooseRunner $choices, Collector $collector): array
     {
         $person = new PersonWanted;
         $leaving = new Order\Leaving($understanding, $this->phrases);
@@ -196,7 +196,7 @@ final readonly class Wiring
             new Order\RingLater($this->phrases, new Values\RingAgain($understanding)),
             new Order\Urgent($topics, $switch),
             new Order\Patience($person),
-            $this->standing($person, $names, $settled, new Elsewhere($this->phrases, $understanding->words)),
+            $this->standing($person, $names, $settled, new Elsewhere($this->phrases, $understanding->words), new Requests\Hold($collector, $understanding->words)),
             new Order\WhichMeant($replies),
             new Order\Correction($corrections, $keeper, $runners, $names),
             $objection,
@@ -218,14 +218,14 @@ final readonly class Wiring
         ];
     }
 
-    private function standing(PersonWanted $person, FieldNames $names, Settled $settled, Elsewhere $elsewhere): Order\StandingRequests
+    private function standing(PersonWanted $person, FieldNames $names, Settled $settled, Elsewhere $elsewhere, Requests\Hold $hold): Order\StandingRequests
     {
         return new Order\StandingRequests([
             ActKind::Back->value => new Requests\GoBack($names),
             ActKind::Why->value => new Requests\Why,
             ActKind::AlreadyTold->value => new Requests\AlreadyTold($settled, $this->phrases, $elsewhere),
             ActKind::Handover->value => new Requests\Handover,
-            ActKind::Hold->value => new Requests\Hold,
+            ActKind::Hold->value => $hold,
             ActKind::Slower->value => new Requests\Slower,
             ActKind::StartAgain->value => new Requests\StartAgain,
             ActKind::Presence->value => new Requests\Presence,

@@ -304,6 +304,10 @@ final readonly class AskRunner implements AskingRunner
         $asksOnly = $parted->questions !== [] && $answer === null && $this->replies->answer($turn, $parted->questions[0]) !== null;
         $words = $parted->questions === [] || $parted->answer->isEmpty() ? $hearing->heard : $parted->answer;
         $others = $this->collector->volunteered($turn, $words, $field, $answer, null, $asksOnly);
+        if ($hearing->act(ActKind::Hold) !== null) {
+            // 'One sec' is no length.
+            $others = array_filter($others, static fn (string $key): bool => $turn->script->sheet->field($key)?->type !== ValueType::Duration, ARRAY_FILTER_USE_KEY);
+        }
 
         return $answer !== null && $field->type === ValueType::Text ? array_filter($others, static fn (Reading $one): bool => $one->confidence >= self::BESIDE_TEXT) : $others;
     }

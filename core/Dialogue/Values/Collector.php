@@ -287,7 +287,7 @@ final class Collector
             return null;
         }
 
-        return $day && $this->another->is($turn, $field, $heard, $reading, $context) ? null : $reading;
+        return $day && ($this->another->is($turn, $field, $heard, $reading, $context) || is_string($reading->value) && $this->days->behindWhatIsAhead($turn, $field, $reading->value, $context)) ? null : $reading;
     }
 
     /**

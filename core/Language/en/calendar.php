@@ -39,6 +39,8 @@ return [
     ],
     // Feasts that move with Easter: days after Easter Sunday.
     'easter' => ['good friday' => -2, 'easter saturday' => -1, 'easter sunday' => 0, 'easter monday' => 1, 'easter day' => 0, 'ash wednesday' => -46, 'shrove tuesday' => -47, 'pancake day' => -47],
+    // Days told by the one named before them, and how many later they are.
+    'next_to' => ['the day after that' => '+1', 'the day after' => '+1', 'day after that' => '+1', 'the next day' => '+1', 'the following day' => '+1', 'the day before that' => '-1', 'the day before' => '-1', 'day before that' => '-1', 'a day later' => '+1', 'the day following' => '+1'],
     'counted' => ['day' => 'day', 'days' => 'day', 'week' => 'week', 'weeks' => 'week', 'fortnight' => 'fortnight', 'fortnights' => 'fortnight', 'month' => 'month', 'months' => 'month', 'year' => 'year', 'years' => 'year'],
     'clock_units' => ['hour' => 60, 'hours' => 60, 'hr' => 60, 'hrs' => 60, 'minute' => 1, 'minutes' => 1, 'min' => 1, 'mins' => 1],
     // Behind these an hour is not of the part of the day that stands before.

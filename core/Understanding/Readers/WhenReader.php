@@ -14,6 +14,7 @@ use Ringo\Understanding\Reading;
 use Ringo\Understanding\Repairs;
 use Ringo\Understanding\When\Clock;
 use Ringo\Understanding\When\ClockFinder;
+use Ringo\Understanding\When\Days\BesideDay;
 use Ringo\Understanding\When\Day;
 use Ringo\Understanding\When\DayFinder;
 use Ringo\Understanding\When\Span;
@@ -30,6 +31,8 @@ final readonly class WhenReader implements Reader
 
     private Repairs $repairs;
 
+    private BesideDay $beside;
+
     /** How sure a day is that was told in months or years. */
     private const ABOUT = 0.65;
 
@@ -39,6 +42,7 @@ final readonly class WhenReader implements Reader
         $this->days = new DayFinder($words, $this->numerals);
         $this->clocks = new ClockFinder($words, $this->numerals);
         $this->repairs = new Repairs($words);
+        $this->beside = new BesideDay($words, $this->days);
     }
 
     public function read(Heard $heard, Context $context): Reading
@@ -54,7 +58,8 @@ final readonly class WhenReader implements Reader
                 $day = $clock = $moment = $doubt = null;
                 $from = PHP_INT_MAX;
             }
-            $t = $this->repairs->withoutDenied($this->words->phrases('talk', 'about')->without($this->type === ValueType::Date ? $stretch['tokens'] : $this->aboutAnHour($stretch['tokens'])));
+            $tokens = $this->beside->named($stretch['tokens'], $day, $context);
+            $t = $this->repairs->withoutDenied($this->words->phrases('talk', 'about')->without($this->type === ValueType::Date ? $tokens : $this->aboutAnHour($tokens)));
             $days = $this->days->find($t, $context);
             $clocks = $this->type === ValueType::Date ? $this->elapsedOnly($t, $context, $days) : $this->clocks->find($t, $context, $days, $context->asked);
             // Unasked, a bare hour is none, but it still makes an alternative: 'at two or three'.

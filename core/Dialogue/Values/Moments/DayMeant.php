@@ -69,7 +69,7 @@ final readonly class DayMeant
     }
 
     /** 'She was born last Tuesday' is not the day somebody has in mind. */
-    private function behindWhatIsAhead(Turn $turn, Field $field, string $day, Context $context): bool
+    public function behindWhatIsAhead(Turn $turn, Field $field, string $day, Context $context): bool
     {
         $question = PlainQuestion::thatAsks($turn, $field);
         $ahead = array_diff($this->words->section('questions', 'ahead'), ['last', 'after', 'could', 'like']);
