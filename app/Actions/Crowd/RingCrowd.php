@@ -27,7 +27,7 @@ final class RingCrowd
     /** Callers between two looks at whether the run was stopped; they are counted together. */
     private const HANDFUL = 20;
 
-    /** @var array<string, array{Walk, SketchBook}> by run and text */
+    /** @var array<string, Walk> by run and text */
     private array $walks = [];
 
     public function __construct(private readonly SwitchboardOf $switchboard, private readonly KnowledgeOf $knowledge, private readonly DiariesOf $diaries)
@@ -102,20 +102,16 @@ final class RingCrowd
     /** Each caller finds the diary as it is designed, and other systems as their kept answers have them. */
     private function walk(CrowdRun $run, ScriptText $text): Walk
     {
-        [$walk, $book] = $this->walks[$run->id.'|'.$text->id] ??= $this->made($run, $text, $this->answers($run));
-        $book->fresh();
-
-        return $walk;
+        return $this->walks[$run->id.'|'.$text->id] ??= $this->made($run, $text, $this->answers($run));
     }
 
-    /** @return array{Walk, SketchBook} */
-    private function made(CrowdRun $run, ScriptText $text, Prepared $answers): array
+    private function made(CrowdRun $run, ScriptText $text, Prepared $answers): Walk
     {
         $business = $run->agent->business;
         $book = new SketchBook(Diaries::fromArray($this->diaries->document($business)));
         $engine = Engine::for($text->script(), $this->switchboard->business($business, true), $this->knowledge->forCalls($business), appointments: $book, errands: $business->errandDesigns());
 
-        return [new Walk($engine, $this->at($run), $run->noise, $answers), $book];
+        return new Walk($engine, $this->at($run), $run->noise, $answers, $book);
     }
 
     private function answers(CrowdRun $run): Prepared

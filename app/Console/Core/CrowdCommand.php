@@ -90,6 +90,10 @@ final class CrowdCommand
     {
         $errands = $input->errands();
 
-        return static fn (): Walk => new Walk($input->engine($script, $input->diaries(), $errands), $now, $noise, $errands);
+        return static function () use ($input, $script, $errands, $now, $noise): Walk {
+            $book = $input->diaries();
+
+            return new Walk($input->engine($script, $book, $errands), $now, $noise, $errands, $book);
+        };
     }
 }

@@ -53,7 +53,7 @@ final class Caller
 
     private bool $changed = false;
 
-    public function __construct(private readonly StandIn $who, private readonly Script $script, private readonly \DateTimeImmutable $now, private readonly Phrases $phrases, private readonly Sayings $sayings, private readonly NoisyLine $line)
+    public function __construct(private readonly StandIn $who, private readonly Script $script, private readonly \DateTimeImmutable $now, private readonly Phrases $phrases, private readonly Sayings $sayings, private readonly NoisyLine $line, private readonly Aim $aim)
     {
         $this->dice = new Dice($who->seed);
         $this->truth = $who->truth;
@@ -66,7 +66,9 @@ final class Caller
         if ($this->turns > self::MOST_TURNS) {
             return $this->leaves('went on too long', $state);
         }
-        $question = $state->mode->value.'|'.$state->step.'|'.implode(',', $state->pending);
+        // What day, which of the times and 'shall I put you in' are three questions of one step.
+        $going = $state->booking === null ? '' : '|'.$state->booking['asks'].($state->booking['held'] === null ? ($state->booking['offered'] === [] ? '' : 'offered') : 'held');
+        $question = $state->mode->value.'|'.$state->step.'|'.implode(',', $state->pending).$going;
         if ($state->mode !== Mode::Ringing && ! ($this->script->steps[$state->step ?? ''] ?? null) instanceof ListenStep) {
             $times = $this->asked[$question] = ($this->asked[$question] ?? 0) + 1;
             $this->repeats += $times > 1 ? 1 : 0;
@@ -83,7 +85,8 @@ final class Caller
             Mode::Ringing => new Input('answered'),
             Mode::Connected => null,
             Mode::Confirm => $this->confirms($state),
-            Mode::Clarify, Mode::WhichTeam => $this->says($this->which($state)),
+            Mode::Clarify => $this->says($this->openings > 0 && $this->aim->reached($state, $this->now) ? $this->phrases->one($this->dice, 'done') : $this->which($state)),
+            Mode::WhichTeam => $this->says($this->which($state)),
             Mode::Identify => $this->says((string) ($this->truth[$this->nameField()] ?? 'it is me')),
             Mode::Recent => $this->says($this->phrases->one($this->dice, 'no')),
             Mode::CallBack => $this->says($this->phrases->one($this->dice, 'first')),
@@ -163,7 +166,7 @@ final class Caller
 
     private function atListen(CallState $state, ListenStep $step): Input
     {
-        $came = $this->who->temper === Temper::WantsPerson || $this->who->topic === null ? $this->openings > 0 : in_array($this->who->topic, $state->finished, true) || $this->openings > 0 && $state->topic === $this->who->topic && $state->outcome !== null;
+        $came = $this->openings > 0 && ($this->who->temper === Temper::WantsPerson || $this->who->topic === null || $this->aim->reached($state, $this->now));
         if ($came) {
             return $this->says($this->phrases->one($this->dice, 'done'));
         }

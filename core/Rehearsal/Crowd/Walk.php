@@ -16,6 +16,9 @@ use Ringo\Language\Vocabulary;
 use Ringo\Rehearsal\FinishedCall;
 use Ringo\Rehearsal\Input;
 use Ringo\Rehearsal\Rehearsal;
+use Ringo\Rehearsal\SketchBook;
+use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Script\Steps\Book\BookStep;
 
 /** Lets a stand-in caller ring a script, and looks at what became of it: the truth is known here. */
 final readonly class Walk
@@ -29,8 +32,20 @@ final readonly class Walk
 
     private Rehearsal $rehearsal;
 
-    public function __construct(private Engine $engine, private \DateTimeImmutable $now, private float $noise, ?Prepared $errands = null)
+    /** @var array<string, true> fields that booking fills, and nobody asks for */
+    private array $agreed;
+
+    /** @param ?SketchBook $book the book the engine books in; each caller finds it empty, but for what they have booked themselves */
+    public function __construct(private Engine $engine, private \DateTimeImmutable $now, private float $noise, ?Prepared $errands = null, private ?SketchBook $book = null)
     {
+        $agreed = [];
+        foreach ($engine->script->steps as $step) {
+            $agreed += $step instanceof BookStep ? array_fill_keys($step->sets(), true) : [];
+        }
+        foreach ($engine->script->steps as $step) {
+            $agreed = $step instanceof AskStep ? array_diff_key($agreed, [$step->field => true]) : $agreed;
+        }
+        $this->agreed = $agreed;
         $this->phrases = new Phrases(Vocabulary::of($engine->script->agent->language));
         $this->sayings = new Sayings($this->phrases);
         $this->rehearsal = new Rehearsal($engine, $errands);
@@ -42,7 +57,9 @@ final readonly class Walk
     public function of(StandIn $who, ?CallState $state = null): Walked
     {
         $script = $this->engine->script;
-        $caller = new Caller($who, $script, $this->now, $this->phrases, $this->sayings, new NoisyLine($this->phrases, $who->line->strength($this->noise)));
+        $this->book?->fresh();
+        $aim = Aim::of($who, $script, $this->book, $this->now);
+        $caller = new Caller($who, $script, $this->now, $this->phrases, $this->sayings, new NoisyLine($this->phrases, $who->line->strength($this->noise)), $aim);
         $state ??= (new Opening($script))->state("crowd-{$who->n}", $this->now, (string) $who->n, $who->number, null, ['known' => false, 'kind' => 'unknown']);
         $turns = 0;
         /** @var array<string, string> $askedAt the step at which each field was asked for */
@@ -58,7 +75,7 @@ final readonly class Walk
             $askedAt = $outcome->state->askedAt + $askedAt;
         });
         $fields = $this->fields($caller, $call, $askedAt);
-        $reached = $this->reached($who, $call);
+        $reached = $this->reached($who, $call) || $who->topic !== null && $aim->reached($call->state, $this->now);
         $achieved = $reached && array_diff($fields, ['right']) === [] && $caller->gaveUp === null;
 
         return new Walked($who, $achieved, $caller->truth, $fields, $turns, round($call->state->clock, 1), $caller->repeats, $call->state->outcome ?? '', $this->failures($who, $caller, $call, $fields, $askedAt, $reached), $call);
@@ -75,7 +92,7 @@ final readonly class Walk
         foreach ($this->engine->script->sheet->fields as $field) {
             $held = $call->state->values[$field->key] ?? null;
             $true = $caller->truth[$field->key] ?? null;
-            if ($true === null || $held === null && ! isset($askedAt[$field->key]) || $held !== null && in_array($held->origin, [Origin::Set, Origin::LookedUp, Origin::Recognised], true)) {
+            if ($true === null || isset($this->agreed[$field->key]) || $held === null && ! isset($askedAt[$field->key]) || $held !== null && in_array($held->origin, [Origin::Set, Origin::LookedUp, Origin::Recognised], true)) {
                 continue;
             }
             $fields[$field->key] = $held === null ? 'missing' : (Same::value($field, $held->value, $true) ? 'right' : 'wrong');

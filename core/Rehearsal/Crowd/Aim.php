@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Rehearsal\Crowd;
+
+use Ringo\Dialogue\CallState;
+use Ringo\Diary\FreeTimes;
+use Ringo\Diary\Service;
+use Ringo\Diary\Start;
+use Ringo\Rehearsal\SketchBook;
+use Ringo\Script\Script;
+use Ringo\Script\Steps\Book\BookStep;
+use Ringo\Script\Steps\Listen\ListenStep;
+
+/**
+ * What a stand-in caller came for, and by what it shows that they got it: a booking, an outcome, or, where a topic comes to neither, that
+ * its questions are over and it is asked what else there is.
+ */
+final readonly class Aim
+{
+    /** Days from now within which the time lies that a caller has who wants another, or none. */
+    private const FIRST_DAY = 3;
+
+    private const LAST_DAY = 24;
+
+    /**
+     * @param ?BookStep $book the step that agrees something with the diary, if the topic comes to one
+     * @param bool $told whether something on the way says that the matter is brought to an outcome
+     * @param ?string $reference of the booking they have already
+     */
+    private function __construct(private StandIn $who, private ?string $openedAt, private ?BookStep $book, private bool $told, private ?SketchBook $diary, private ?string $reference)
+    {
+    }
+
+    public static function of(StandIn $who, Script $script, ?SketchBook $diary, \DateTimeImmutable $now): self
+    {
+        [$openedAt, $open] = self::opens($script, $who->topic);
+        $book = null;
+        $told = false;
+        $seen = [];
+        while (($key = array_shift($open)) !== null) {
+            $step = $script->steps[$key] ?? null;
+            if ($step === null || isset($seen[$key]) || $step instanceof ListenStep) {
+                continue;
+            }
+            $seen[$key] = true;
+            $told = $told || in_array($step->kind(), ['note', 'finish', 'transfer', 'reach'], true);
+            if ($step instanceof BookStep) {
+                $book ??= $step;
+
+                continue;
+            }
+            foreach ($step->exits() as $way) {
+                $open[] = $way->to;
+            }
+        }
+        $has = $book !== null && $book->does !== 'book' && $diary !== null;
+
+        return new self($who, $openedAt, $book, $told, $diary, $has ? self::earlier($who, $script, $diary, $now) : null);
+    }
+
+    public function reached(CallState $state, \DateTimeImmutable $now): bool
+    {
+        if ($this->book?->does === 'cancel') {
+            return $this->reference !== null && $this->diary?->referred($state->id, $this->reference, $now) === null;
+        }
+        if ($this->book !== null) {
+            return $state->booked !== [];
+        }
+
+        return in_array($this->who->topic, $state->finished, true) || $state->topic === $this->who->topic && ($state->outcome !== null || ! $this->told && $state->step !== $this->openedAt);
+    }
+
+    /** @return array{?string, list<string>} the open question at which a topic is told, and where it leads */
+    private static function opens(Script $script, ?string $topic): array
+    {
+        foreach ($script->steps as $step) {
+            if ($topic !== null && $step instanceof ListenStep && ($of = $step->topic($topic)) !== null) {
+                return [$step->key(), [$of['next']]];
+            }
+        }
+
+        return [null, []];
+    }
+
+    /** Books them in beforehand: the reference; null where nothing is free. */
+    private static function earlier(StandIn $who, Script $script, SketchBook $book, \DateTimeImmutable $now): ?string
+    {
+        $id = "earlier-{$who->n}";
+        $diaries = $book->diaries($id);
+        $free = new FreeTimes($diaries);
+        $dice = new Dice("{$who->seed}|booked");
+        $area = self::area($who, $script);
+        $services = array_values(array_filter($diaries->services, static fn (Service $one): bool => $diaries->taking($one) !== []));
+        $service = $services === [] ? null : $dice->one($services);
+        for ($day = self::FIRST_DAY; $service !== null && $day <= self::LAST_DAY; $day++) {
+            $date = $now->setTimezone($diaries->tz)->modify("+{$day} days")->format('Y-m-d');
+            foreach ($free->on($service, $date, $now->getTimestamp(), $area) as $at => $by) {
+                $booked = $book->book($id, $service->key, [new Start($at, $by[0])], ['name' => self::name($who, $script), 'number' => $who->number, 'area' => $area, 'note' => '']);
+
+                return $booked[0]->reference ?? null;
+            }
+        }
+
+        return null;
+    }
+
+    private static function area(StandIn $who, Script $script): ?string
+    {
+        foreach ($script->steps as $step) {
+            if ($step instanceof BookStep && $step->areaField !== null) {
+                $area = $who->truth[$step->areaField] ?? null;
+
+                return is_string($area) ? $area : null;
+            }
+        }
+
+        return null;
+    }
+
+    private static function name(StandIn $who, Script $script): ?string
+    {
+        foreach ($script->sheet->fields as $field) {
+            if ($field->type->value === 'person_name') {
+                return is_string($who->truth[$field->key] ?? null) ? $who->truth[$field->key] : null;
+            }
+        }
+
+        return null;
+    }
+}
