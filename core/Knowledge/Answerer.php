@@ -89,36 +89,70 @@ final class Answerer
     /** @param string $before what is already known in the call: 'mini digger', for questions that say 'it' */
     public function answer(string $said, \DateTimeImmutable $now, string $country = 'GB', string $before = ''): Answer
     {
-        $answer = $this->known($this->answered($said, $now, $country, $before), $before);
+        $answer = $this->answered($said, $now, $country, $before);
+        if ($before === '') {
+            return $answer;
+        }
+        $answer = $this->known($answer, $before);
+        // What is known of the call helps where it is meant; where it only gets in the way, or is all that speaks for an answer, the words stand alone.
+        $stands = $answer->refusal !== Answer::NOT_COVERED && (! $answer->answered || $this->asked($this->questions->read($said, $now, $country), $answer));
 
-        // What is known of the call helps where it is meant; where it only gets in the way, the words stand alone.
-        return $before !== '' && $answer->refusal === Answer::NOT_COVERED ? $this->answered($said, $now, $country, '') : $answer;
+        return $stands ? $answer : $this->answered($said, $now, $country, '');
+    }
+
+    /** Whether an answer meets a word of the question, or is of the kind it asks for: 'how much is it'. */
+    private function asked(Question $alone, Answer $answer): bool
+    {
+        foreach ($answer->candidates as $candidate) {
+            if ($candidate->place === $answer->source && $candidate->text === $answer->text) {
+                return array_intersect($candidate->matched, array_column($alone->units, 'word')) !== [] || $alone->wantsValue() && $candidate->fits;
+            }
+        }
+
+        return true;
     }
 
     /** Where it would be asked which is meant, and what is known of the call names one of them and no other, that one is told. */
     private function known(Answer $answer, string $before): Answer
     {
-        if ($answer->refusal !== Answer::WHICH || $before === '' || count($answer->offers) < 2) {
+        if ($answer->refusal !== Answer::WHICH || $before === '' || $answer->offers === []) {
             return $answer;
         }
-        $known = array_column(array_filter($this->terms->of($before), static fn (array $unit): bool => ! $unit['generic'] && ! $unit['number']), 'stem');
+        $known = array_filter($this->terms->of($before), static fn (array $unit): bool => ! $unit['generic'] && ! $unit['number']);
         $named = array_filter(
             $answer->offers,
-            fn (array $offer): bool => array_intersect($known, array_column($this->terms->of($offer['label']), 'stem')) !== [],
+            fn (array $offer): bool => array_intersect(array_column($known, 'stem'), array_column($this->terms->of($offer['label']), 'stem')) !== [],
         );
-        $one = count($named) === 1 ? array_values($named)[0] : null;
+        $one = count($named) === 1 && count($answer->offers) > 1 ? array_values($named)[0] : null;
+        $sure = max($answer->confidence, Ranker::trained()['thresholds']['sure']);
+        if ($one !== null) {
+            return new Answer(true, $one['text'], $one['source'], $sure, null, $answer->candidates, $one['more']);
+        }
+        $better = $this->meetsMore($answer->candidates, array_column($known, 'word'));
 
-        return $one === null
-            ? $answer
-            : new Answer(
-                true,
-                $one['text'],
-                $one['source'],
-                max($answer->confidence, Ranker::trained()['thresholds']['sure']),
-                null,
-                $answer->candidates,
-                $one['more'],
-            );
+        return $better === null ? $answer : new Answer(true, $better->text, $better->place, $sure, null, $answer->candidates, $better->more, [], $better->leadsTo);
+    }
+
+    /**
+     * What meets all that the likeliest meets of the question, and what is known of the call besides: 'what is the deposit', after a mini
+     * digger was named.
+     *
+     * @param list<Candidate> $candidates
+     * @param list<string> $known words
+     */
+    private function meetsMore(array $candidates, array $known): ?Candidate
+    {
+        $top = $candidates[0] ?? null;
+        if ($top === null || array_diff($top->matched, $known) === [] || array_intersect($top->matched, $known) !== []) {
+            return null;
+        }
+        foreach ($candidates as $candidate) {
+            if (array_diff($top->matched, $candidate->matched) === [] && array_intersect($candidate->matched, $known) !== []) {
+                return $candidate;
+            }
+        }
+
+        return null;
     }
 
     private function answered(string $said, \DateTimeImmutable $now, string $country, string $before): Answer

@@ -22,6 +22,12 @@ final class QuestionReader
     /** What words known in the call count beside those of the question, and where the question points at something: 'how long does it take'. */
     private const KNOWN = 0.3;
 
+    private const RATE = '/\b(?:per|by the|each|every) (hour|day|night|week|fortnight|month|year)\b|\b(hourly|daily|nightly|weekly|fortnightly|monthly|yearly)\b/';
+
+    private const OF_MONEY = '/\bhow much\b|\b(?:prices?|rates?|costs?|charges?|fees?)\b/';
+
+    private const DAYS_OF = ['hour' => 1 / 24, 'hourly' => 1 / 24, 'day' => 1, 'daily' => 1, 'night' => 1, 'nightly' => 1, 'week' => 7, 'weekly' => 7, 'fortnight' => 14, 'fortnightly' => 14, 'month' => 30, 'monthly' => 30, 'year' => 365, 'yearly' => 365];
+
     private const KNOWN_WHERE_POINTED_AT = 0.6;
 
     /** @var array<string, true> */
@@ -60,6 +66,9 @@ final class QuestionReader
             $span = $period->y * 365 + $period->m * 30 + $period->d + $period->h / 24;
         } elseif (preg_match('/\b(?:over|for) (?:the|a) weekend\b/', $line) === 1) {
             $span = 2.5;
+        } elseif (preg_match(self::RATE, $line, $rate) === 1 && preg_match(self::OF_MONEY, $line) === 1) {
+            // 'How much is it per week' asks for the rate of one.
+            $span = self::DAYS_OF[array_values(array_filter(array_slice($rate, 1)))[0]] ?? null;
         }
         $numbers = $this->numbers->in($told.' '.$asked, $line);
 
@@ -166,7 +175,7 @@ final class QuestionReader
                 $seen[$unit['stem']] = true;
                 $df = $this->shelf->spread($unit['stem']);
                 // What is known in the call only chooses among what is written.
-                if ($df === 0 && $text === $before) {
+                if ($df === 0 && $text === $before && array_filter($unit['rings'], fn (int $ring): bool => $this->shelf->spread('~'.$ring) > 0) === []) {
                     continue;
                 }
                 $near = [];

@@ -254,6 +254,10 @@ final readonly class TopicSorting
         if ($this->asksAfterwards($turn, $best, $hearing)) {
             return null;
         }
+        // Whoever has got what they rang for and only wants to know something wants no topic: 'where are you exactly'.
+        if (($turn->state->finished !== [] || $turn->state->booked !== []) && $hearing->statement->isEmpty() && $this->wanting->toKnow($hearing)) {
+            return null;
+        }
         $wonders = $this->wanting->wonders($hearing);
         if (! $wonders && $likely->taken(dearer: $ungrounded || $hearing->asks() ? Likelihoods::IN_DOUBT : 1.0) !== null) {
             $turn->trace->rule("topic {$shown}");
