@@ -8,6 +8,7 @@ use Ringo\Knowledge\Ranking\Certainty;
 use Ringo\Knowledge\Ranking\Ranker;
 use Ringo\Knowledge\Ranking\Reading;
 use Ringo\Knowledge\Speaking\AskingBack;
+use Ringo\Knowledge\Speaking\RowPrices;
 use Ringo\Knowledge\Speaking\Speaker;
 use Ringo\Language\Lexicon;
 use Ringo\Language\Vocabulary;
@@ -63,6 +64,8 @@ final class Answerer
 
     private readonly Speaker $speaker;
 
+    private readonly RowPrices $prices;
+
     private readonly Contradictions $contradictions;
 
     public function __construct(Shelf $shelf, private readonly Terms $terms, private readonly Vocabulary $words, Lexicon $lexicon, Understanding $understanding)
@@ -71,6 +74,7 @@ final class Answerer
         $this->search = new Search($shelf, $terms, $words, $lexicon);
         $this->ranker = Ranker::english();
         $this->speaker = new Speaker(new Polarity($words, $terms));
+        $this->prices = new RowPrices($terms);
         $this->contradictions = new Contradictions($terms);
     }
 
@@ -177,6 +181,12 @@ final class Answerer
         $covered = Certainty::chance($trained['certainty']['covered'], $figures);
         if ($this->contradictions->among($question, $top, $readings)) {
             return new Answer(false, 'I am not sure: I have two different answers to that. I can have somebody call you about it.', null, round($sure * 0.5, 2), Answer::NOT_SURE, $candidates);
+        }
+        $prices = $covered >= $trained['thresholds']['covered'] ? $this->prices->of($question, $readings, $chances) : null;
+        if ($prices !== null && ! $this->nothingOf($readings[$prices[1]])) {
+            $unit = $readings[$prices[1]]->unit;
+
+            return new Answer(true, $prices[0], $unit->where(), round(max($sure, $prices[2]), 2), null, $candidates, [], [], $unit->passage->leadsTo);
         }
         if ($sure >= $trained['thresholds']['sure'] && $covered >= $trained['thresholds']['covered'] && ! $this->level($top, $readings) && ! $this->nothingOf($readings[$top[0]['place']])) {
             return $this->said($readings, $top[0], $sure, $candidates);

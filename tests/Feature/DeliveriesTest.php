@@ -70,7 +70,7 @@ final class DeliveriesTest extends FeatureTestCase
         self::assertSame('sent', Delivery::query()->sole()->state);
         $this->get('/pellbrook')->assertDontSee('The post stands still');
         // It has told the database what it holds, by which queries choose their index.
-        self::assertGreaterThan(0, DB::getDriverName() === 'sqlite' ? DB::table('sqlite_stat1')->where('tbl', 'calls')->count() : 1);
+        self::assertTrue(DB::table('sqlite_stat1')->where('tbl', 'calls')->exists());
     }
 
     public function testAFailingWebRequestIsTriedAgainWithGrowingPausesAndRecovers(): void

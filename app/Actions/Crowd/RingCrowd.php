@@ -64,7 +64,7 @@ final class RingCrowd
         $text = $against ? ($run->againstText ?? $run->scriptText) : $run->scriptText;
         $noted = new NotedErrands($this->answers($run));
 
-        return [$this->made($run, $text, $noted)[0]->of($this->crowd($run)->caller($n)), $noted];
+        return [$this->made($run, $text, $noted)->of($this->crowd($run)->caller($n)), $noted];
     }
 
     private function handful(CrowdRun $run): void

@@ -27,6 +27,9 @@ final readonly class Correction implements Consideration
     /** A correction takes words that also answer where it is surer of them by so much. */
     private const SURER = 0.1;
 
+    /** Words that tell a length, or an end. */
+    private const LENGTH = '/\b(?:till?|until|through|hours?|days?|nights?|weeks?|weekend|fortnight|months?|years?)\b/i';
+
     public function __construct(private Corrections $corrections, private Keeper $keeper, private Runners $runners, private FieldNames $names)
     {
     }
@@ -47,7 +50,7 @@ final readonly class Correction implements Consideration
             return null;
         }
         $reading = $runner->reading($turn, $step, $hearing);
-        $taken = $reading->found() && $reading->confidence >= Collector::LEAST;
+        $taken = $reading->found() && $reading->confidence >= Collector::LEAST && ! $this->putsADayRight($turn, $step, $hearing->heard, $known);
         $corrected = ! $taken || $this->corrections->strong($hearing->heard) ? $this->corrections->find($turn, $this->words($hearing), $known) : [];
         // 'Change the day to …' names what it changes, whatever is asked just now.
         $named = $this->names->in($turn, $hearing->heard, array_keys($corrected));
@@ -63,6 +66,19 @@ final readonly class Correction implements Consideration
         $denied = $turn->script->sheet->field($step->field)?->type === ValueType::YesNo && $reading->value === false;
 
         return $both && ! $denied ? null : Move::again();
+    }
+
+    /**
+     * 'No, the fifteenth' is no length, though until then it would be one, where a day was told before.
+     *
+     * @param list<string> $known
+     */
+    private function putsADayRight(Turn $turn, AskStep $step, Heard $heard, array $known): bool
+    {
+        $sheet = $turn->script->sheet;
+        $day = array_filter($known, static fn (string $key): bool => $sheet->field($key)?->type === ValueType::Date);
+
+        return $day !== [] && $sheet->field($step->field)?->type === ValueType::Duration && preg_match(self::LENGTH, $heard->cleaned()) !== 1;
     }
 
     /** What is said beside a question, unless the question itself asks for the change: 'sorry, can you change that to the tenth'. */

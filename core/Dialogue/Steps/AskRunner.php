@@ -297,7 +297,7 @@ final readonly class AskRunner implements AskingRunner
     private function others(Turn $turn, Field $field, \Ringo\Dialogue\Values\Parted $parted, Hearing $hearing, ?Reading $answer): array
     {
         // 'Do you take cards' does not say that they pay by card, nor 'did you see the match last night' a day.
-        $wonders = $parted->questions !== [] && $hearing->statement->isEmpty() && $this->wanting->toKnow($hearing);
+        $wonders = $hearing->asks() && $hearing->statement->isEmpty() && $this->wanting->toKnow($hearing);
         if ($answer === null && ($wonders || $hearing->alone(ActKind::OffTopic) !== null)) {
             return [];
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Rehearsal\Crowd;
 
 use Ringo\Dialogue\CallState;
+use Ringo\Dialogue\Ending;
 use Ringo\Diary\FreeTimes;
 use Ringo\Diary\Service;
 use Ringo\Diary\Start;
@@ -19,6 +20,9 @@ use Ringo\Script\Steps\Listen\ListenStep;
  */
 final readonly class Aim
 {
+    /** Outcomes that are nobody's aim. */
+    private const IN_VAIN = [...Ending::IN_VAIN, 'finished'];
+
     /** Days from now within which the time lies that a caller has who wants another, or none. */
     private const FIRST_DAY = 3;
 
@@ -46,11 +50,7 @@ final readonly class Aim
             }
             $seen[$key] = true;
             $told = $told || in_array($step->kind(), ['note', 'finish', 'transfer', 'reach'], true);
-            if ($step instanceof BookStep) {
-                $book ??= $step;
-
-                continue;
-            }
+            $book ??= $step instanceof BookStep ? $step : null;
             foreach ($step->exits() as $way) {
                 $open[] = $way->to;
             }
@@ -62,14 +62,24 @@ final readonly class Aim
 
     public function reached(CallState $state, \DateTimeImmutable $now): bool
     {
-        if ($this->book?->does === 'cancel') {
-            return $this->reference !== null && $this->diary?->referred($state->id, $this->reference, $now) === null;
+        $well = $state->outcome !== null && ! in_array($state->outcome, self::IN_VAIN, true);
+        if ($this->who->topic === null) {
+            return $well;
         }
-        if ($this->book !== null) {
-            return $state->booked !== [];
+        if ($this->agreed($state, $now) || in_array($this->who->topic, $state->finished, true)) {
+            return true;
         }
 
-        return in_array($this->who->topic, $state->finished, true) || $state->topic === $this->who->topic && ($state->outcome !== null || ! $this->told && $state->step !== $this->openedAt);
+        return $this->book === null && $state->topic === $this->who->topic && ($well || ! $this->told && $state->step !== $this->openedAt && $state->outcome === null);
+    }
+
+    private function agreed(CallState $state, \DateTimeImmutable $now): bool
+    {
+        return match ($this->book?->does) {
+            null => false,
+            'cancel' => $this->reference !== null && $this->diary?->referred($state->id, $this->reference, $now) === null,
+            default => $state->booked !== [],
+        };
     }
 
     /** @return array{?string, list<string>} the open question at which a topic is told, and where it leads */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Ringo\Rehearsal\Crowd;
 
 use Ringo\Dialogue\CallState;
-use Ringo\Dialogue\Ending;
 use Ringo\Dialogue\Engine;
 use Ringo\Dialogue\Event;
 use Ringo\Dialogue\Opening;
@@ -23,9 +22,6 @@ use Ringo\Script\Steps\Book\BookStep;
 /** Lets a stand-in caller ring a script, and looks at what became of it: the truth is known here. */
 final readonly class Walk
 {
-    /** Outcomes that are nobody's aim. */
-    private const IN_VAIN = [...Ending::IN_VAIN, 'finished'];
-
     private Phrases $phrases;
 
     private Sayings $sayings;
@@ -75,7 +71,7 @@ final readonly class Walk
             $askedAt = $outcome->state->askedAt + $askedAt;
         });
         $fields = $this->fields($caller, $call, $askedAt);
-        $reached = $this->reached($who, $call) || $who->topic !== null && $aim->reached($call->state, $this->now);
+        $reached = $call->state->connected !== null || $aim->reached($call->state, $this->now);
         $achieved = $reached && array_diff($fields, ['right']) === [] && $caller->gaveUp === null;
 
         return new Walked($who, $achieved, $caller->truth, $fields, $turns, round($call->state->clock, 1), $caller->repeats, $call->state->outcome ?? '', $this->failures($who, $caller, $call, $fields, $askedAt, $reached), $call);
@@ -99,17 +95,6 @@ final readonly class Walk
         }
 
         return $fields;
-    }
-
-    private function reached(StandIn $who, FinishedCall $call): bool
-    {
-        $state = $call->state;
-        $well = $state->outcome !== null && ! in_array($state->outcome, self::IN_VAIN, true);
-        if ($who->topic === null) {
-            return $state->connected !== null || $well;
-        }
-
-        return in_array($who->topic, $state->finished, true) || $state->connected !== null || $well && $state->topic === $who->topic;
     }
 
     /**

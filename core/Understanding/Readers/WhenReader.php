@@ -14,9 +14,9 @@ use Ringo\Understanding\Reading;
 use Ringo\Understanding\Repairs;
 use Ringo\Understanding\When\Clock;
 use Ringo\Understanding\When\ClockFinder;
-use Ringo\Understanding\When\Days\BesideDay;
 use Ringo\Understanding\When\Day;
 use Ringo\Understanding\When\DayFinder;
+use Ringo\Understanding\When\Days\BesideDay;
 use Ringo\Understanding\When\Span;
 use Ringo\Value\ValueType;
 

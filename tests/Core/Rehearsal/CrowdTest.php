@@ -6,6 +6,7 @@ namespace Tests\Core\Rehearsal;
 
 use PHPUnit\Framework\TestCase;
 use Ringo\Dialogue\Engine;
+use Ringo\Diary\Diaries;
 use Ringo\Language\Vocabulary;
 use Ringo\Numbering\NumberingPlan;
 use Ringo\Rehearsal\Crowd\Crowd;
@@ -20,6 +21,7 @@ use Ringo\Rehearsal\Crowd\Sayings;
 use Ringo\Rehearsal\Crowd\Temper;
 use Ringo\Rehearsal\Crowd\Walk;
 use Ringo\Rehearsal\Crowd\Walked;
+use Ringo\Rehearsal\SketchBook;
 use Ringo\Script\Script;
 use Ringo\Script\ScriptReader;
 use Ringo\Statistics\Share;
@@ -230,6 +232,31 @@ final class CrowdTest extends TestCase
         }
 
         return $report;
+    }
+
+    public function testWhoeverWantsTheDiaryIsServedByIt(): void
+    {
+        $demo = dirname(__DIR__, 3).'/database/demo/harrowell';
+        $script = (new ScriptReader)->fromJson((string) file_get_contents("{$demo}/isolde.json"));
+        $book = new SketchBook(Diaries::fromArray(json_decode((string) file_get_contents("{$demo}/diaries.json"), true, 64, JSON_THROW_ON_ERROR)));
+        $walk = new Walk(Engine::for($script, appointments: $book), self::now(), 0.0, book: $book);
+        $served = [];
+        $visitor = 1;
+        foreach (range(1, 60) as $n) {
+            $walked = $walk->of(self::crowd($script)->caller($n));
+            self::assertArrayNotHasKey('reference', $walked->fields, 'what booking fills is nothing a caller means');
+            $served[$walked->who->topic ?? 'person'][] = $walked->achieved;
+            $visitor = $walked->who->topic === 'visit' ? $n : $visitor;
+            if ($walked->achieved && $walked->who->topic === 'cancel') {
+                self::assertSame([], $book->all(), 'their booking stands no longer');
+            }
+        }
+        foreach (['visit', 'move', 'cancel'] as $topic) {
+            self::assertGreaterThanOrEqual(0.9, array_sum(array_map(intval(...), $served[$topic])) / count($served[$topic]), $topic);
+        }
+        // Without a diary nobody gets what they came for, and it is told.
+        $without = (new Walk(Engine::for($script), self::now(), 0.0))->of(self::crowd($script)->caller($visitor));
+        self::assertFalse($without->achieved);
     }
 
     private static function crowd(Script $script, string $seed = '1'): Crowd

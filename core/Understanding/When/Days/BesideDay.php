@@ -37,7 +37,7 @@ final readonly class BesideDay
             if ($day !== null) {
                 $said = array_slice($t, $place, $length);
                 $words = implode(' ', array_map(static fn (Token $token): string => $token->original, $said));
-                $iso = new Token($day->modify("{$steps} days")->format('Y-m-d'), $words, $said[0]->start, end($said)->end, $said[0]->gap);
+                $iso = new Token($day->modify("{$steps} days")->format('Y-m-d'), $words, $said[0]->start, $said[count($said) - 1]->end, $said[0]->gap);
 
                 return [...array_slice($t, 0, $place), $iso, ...array_slice($t, $place + $length)];
             }
