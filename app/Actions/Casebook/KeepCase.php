@@ -7,6 +7,7 @@ namespace App\Actions\Casebook;
 use App\Actions\Advice\AdviceOf;
 use App\Actions\Crowd\RingCrowd;
 use App\Models\Agent;
+use App\Models\Booking;
 use App\Models\Call;
 use App\Models\CallStep;
 use App\Models\CallTurn;
@@ -16,6 +17,7 @@ use App\Models\ErrandRun;
 use Illuminate\Support\Str;
 use Ringo\Dialogue\CallState;
 use Ringo\Rehearsal\Casebook\Casebook;
+use Ringo\Rehearsal\Casebook\Earlier;
 use Ringo\Rehearsal\Casebook\Expectations;
 use Ringo\Rehearsal\Casebook\KeptCase;
 use Ringo\Rehearsal\Casebook\Line;
@@ -28,6 +30,9 @@ use Ringo\Transcript\Turn;
 /** Keeps calls as cases: what the caller did, who rang, when, what other systems answered, and what must hold, proposed from what happened. */
 final readonly class KeepCase
 {
+    /** Nobody has more that matter to one call. */
+    private const MOST_BOOKED = 20;
+
     public function __construct(private RunCases $run, private RingCrowd $ring)
     {
     }
@@ -52,9 +57,33 @@ final readonly class KeepCase
             }
         }
         $caller = array_filter($state->caller, static fn (mixed $fact): bool => $fact !== null && $fact !== '');
-        $kept = new KeptCase($this->key($agent, $title), $title, false, $call->from, $caller, $call->placedAt()->format('Y-m-d\TH:i'), $state->seed, $lines, $errands, Proposal::of($script, $state), AdviceOf::call($call)->given);
+        $kept = new KeptCase($this->key($agent, $title), $title, false, $call->from, $caller, $call->placedAt()->format('Y-m-d\TH:i'), $state->seed, $lines, $errands, Proposal::of($script, $state), AdviceOf::call($call)->given, $this->booked($call));
 
         return $this->made($agent, $kept, array_map(static fn (CallTurn $turn): Turn => $turn->toTranscript(), array_values($call->turns()->get()->all())), $call);
+    }
+
+    /**
+     * What the caller had booked when they rang, for all that can be told: what has been moved since stands where it is now.
+     *
+     * @return list<Earlier>
+     */
+    private function booked(Call $call): array
+    {
+        if ($call->from === null) {
+            return [];
+        }
+        $stood = static fn ($query) => $query->where('state', 'booked')->orWhere(static fn ($since) => $since->where('state', 'cancelled')->where('updated_at', '>=', $call->started_at));
+        $bookings = Booking::query()->with('diary')->where('business_id', $call->business_id)->where('number', $call->from)->where('created_at', '<', $call->started_at)->where('starts_at', '>', $call->placedAt()->getTimestamp())->where($stood)->orderBy('starts_at')->limit(self::MOST_BOOKED)->get();
+
+        $earlier = [];
+        foreach ($bookings as $one) {
+            if ($one instanceof Booking) {
+                $local = (new \DateTimeImmutable('@'.$one->starts_at))->setTimezone(new \DateTimeZone($one->diary->tz ?? $call->tz));
+                $earlier[] = new Earlier($one->service, $one->diary->key, $local->format('Y-m-d\TH:i'), $one->name, $one->area);
+            }
+        }
+
+        return $earlier;
     }
 
     /**
@@ -73,7 +102,7 @@ final readonly class KeepCase
         }
         $at = $run->placed_at->copy()->setTimezone($run->agent->business->tz)->format('Y-m-d\TH:i');
 
-        return $this->made($run->agent, new KeptCase($this->key($run->agent, $title), $title, false, $walked->who->number, [], $at, $call->state->seed, $lines, $errands->noted, Proposal::meant($script, $walked)), $call->transcript->turns);
+        return $this->made($run->agent, new KeptCase($this->key($run->agent, $title), $title, false, $walked->who->number, [], $at, $call->state->seed, $lines, $errands->noted, Proposal::meant($script, $walked), [], $walked->booked), $call->transcript->turns);
     }
 
     /** @return list<CasebookCase> */

@@ -26,10 +26,7 @@ final class Trials
 
     public function on(ScriptText $text): Trial
     {
-        [$engine, $book] = $this->engines[$text->id] ??= $this->made($text);
-        $book->fresh();
-
-        return new Trial($engine);
+        return new Trial(...($this->engines[$text->id] ??= $this->made($text)));
     }
 
     /** @return array{Engine, SketchBook} */

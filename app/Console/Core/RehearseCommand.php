@@ -33,20 +33,20 @@ final class RehearseCommand
         $file = $arguments->positional[0];
         $book = $this->book($file);
         $agent = $arguments->get('agent') ?? ($book->agent === null ? throw new BadInput("{$file}: “agent” is missing; name the script with --agent=SCRIPT.") : dirname($file).'/'.$book->agent);
-        $engine = $this->engine($arguments, $agent);
+        $trial = $this->trial($arguments, $agent);
         $cases = $arguments->get('case') === null ? $book->cases : array_intersect_key($book->cases, [$arguments->get('case') => true]);
         if ($cases === []) {
             throw new BadInput("{$file}: there is no case".($arguments->get('case') === null ? '.' : " “{$arguments->get('case')}”."));
         }
         if ($arguments->has('propose')) {
-            $proposed = array_map(fn (KeptCase $case): KeptCase => $case->with(Proposal::of($engine()->script, (new Trial($engine()))->of($case)->call->state)), $cases);
+            $proposed = array_map(static fn (KeptCase $case): KeptCase => $case->with(Proposal::of($trial->script(), $trial->of($case)->call->state)), $cases);
             Output::json((new Casebook($book->agent, $proposed))->toArray(), true);
 
             return 0;
         }
         $failed = false;
         foreach ($cases as $case) {
-            $verdict = (new Trial($engine()))->of($case);
+            $verdict = $trial->of($case);
             $failed = $failed || ! $verdict->passed();
             Output::json($this->told($verdict));
         }
@@ -60,8 +60,7 @@ final class RehearseCommand
         return ['case' => $verdict->case->key, 'title' => $verdict->case->title, 'passed' => $verdict->passed(), 'must' => $verdict->case->must, 'failures' => $verdict->failures, 'outcome' => $verdict->call->state->outcome, 'turns' => $verdict->call->state->heard, 'unused_lines' => $verdict->unused];
     }
 
-    /** @return \Closure(): Engine one for all cases; each finds the diary as it was */
-    private function engine(Arguments $arguments, string $agent): \Closure
+    private function trial(Arguments $arguments, string $agent): Trial
     {
         $text = is_file($agent) ? (string) file_get_contents($agent) : throw new BadInput("{$agent}: there is no such file.");
         try {
@@ -76,13 +75,8 @@ final class RehearseCommand
         $board = $teams === null ? null : (new StaffFile(new NumberingPlan, $script->agent->country))->read(is_file($teams) ? (string) file_get_contents($teams) : throw new BadInput("{$teams}: there is no such file."));
 
         $book = $diaries === null ? null : new SketchBook($diaries);
-        $engine = Engine::for($script, $board, $knowledge, appointments: $book, errands: $errands);
 
-        return static function () use ($engine, $book): Engine {
-            $book?->fresh();
-
-            return $engine;
-        };
+        return new Trial(Engine::for($script, $board, $knowledge, appointments: $book, errands: $errands), $book);
     }
 
     private function book(string $file): Casebook

@@ -19,8 +19,9 @@ final readonly class KeptCase
      * @param list<Line> $lines what the caller does
      * @param list<array{errand: string, values: array<string, mixed>, reply: array<string, mixed>, seconds: float}> $errands what other systems answered
      * @param list<array{purpose: string, doubt: string, choice: string, seconds: float}> $advice second opinions that were given
+     * @param list<Earlier> $booked what the caller has booked before the call
      */
-    public function __construct(public string $key, public string $title, public bool $must, public ?string $from, public array $caller, public string $at, public string $seed, public array $lines, public array $errands, public Expectations $expect, public array $advice = [])
+    public function __construct(public string $key, public string $title, public bool $must, public ?string $from, public array $caller, public string $at, public string $seed, public array $lines, public array $errands, public Expectations $expect, public array $advice = [], public array $booked = [])
     {
     }
 
@@ -67,7 +68,7 @@ final readonly class KeptCase
             $advice[] = ['purpose' => $one->oneOf('purpose', array_column(Purpose::cases(), 'value'), Purpose::Topic->value), 'doubt' => $one->string('doubt'), 'choice' => $one->string('choice', ''), 'seconds' => $one->number('seconds', 0.0, 0, 60)];
             $one->noMore();
         }
-        $case = new self($key, $node->string('title', str_replace(['_', '-'], ' ', $key)), $node->flag('must', false), $node->optional('from'), $caller, $at, $node->string('seed', '1'), Line::read($node, 'lines'), $errands, Expectations::read($node->child('expect')), $advice);
+        $case = new self($key, $node->string('title', str_replace(['_', '-'], ' ', $key)), $node->flag('must', false), $node->optional('from'), $caller, $at, $node->string('seed', '1'), Line::read($node, 'lines'), $errands, Expectations::read($node->child('expect')), $advice, array_map(Earlier::read(...), $node->children('booked')));
         $node->noMore();
 
         return $case;
@@ -80,11 +81,12 @@ final readonly class KeptCase
             + ($this->caller === [] ? [] : ['caller' => $this->caller]) + ['at' => $this->at, 'seed' => $this->seed, 'lines' => array_map(static fn (Line $line): string|array => $line->toArray(), $this->lines)]
             + ($this->errands === [] ? [] : ['errands' => $this->errands])
             + ($this->advice === [] ? [] : ['advice' => $this->advice])
+            + ($this->booked === [] ? [] : ['booked' => array_map(static fn (Earlier $one): array => $one->toArray(), $this->booked)])
             + ['expect' => $this->expect->toArray() === [] ? new \stdClass : $this->expect->toArray()];
     }
 
     public function with(Expectations $expect): self
     {
-        return new self($this->key, $this->title, $this->must, $this->from, $this->caller, $this->at, $this->seed, $this->lines, $this->errands, $expect, $this->advice);
+        return new self($this->key, $this->title, $this->must, $this->from, $this->caller, $this->at, $this->seed, $this->lines, $this->errands, $expect, $this->advice, $this->booked);
     }
 }

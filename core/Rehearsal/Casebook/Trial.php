@@ -13,17 +13,29 @@ use Ringo\Dialogue\Opening;
 use Ringo\Dialogue\Outcome;
 use Ringo\Rehearsal\Input;
 use Ringo\Rehearsal\Rehearsal;
+use Ringo\Rehearsal\SketchBook;
+use Ringo\Script\Script;
 use Ringo\Transcript\Turn;
 
 /** Rings a case on an agent and looks at what must hold. Nothing outside is asked: the case has kept what was answered. */
 final readonly class Trial
 {
-    public function __construct(private Engine $engine)
+    /** @param ?SketchBook $book the book the engine books in; each case finds it empty, but for what its caller has booked */
+    public function __construct(private Engine $engine, private ?SketchBook $book = null)
     {
+    }
+
+    public function script(): Script
+    {
+        return $this->engine->script;
     }
 
     public function of(KeptCase $case): Verdict
     {
+        $this->book?->fresh();
+        foreach ($case->booked as $one) {
+            $one->in($this->book, $case->from);
+        }
         $script = $this->engine->script;
         $lines = new Lines($case, $script);
         $at = new \DateTimeImmutable($case->at, new \DateTimeZone($script->agent->tz));

@@ -6,9 +6,11 @@ namespace Ringo\Rehearsal\Crowd;
 
 use Ringo\Dialogue\CallState;
 use Ringo\Dialogue\Ending;
+use Ringo\Dialogue\Ports\Booked;
 use Ringo\Diary\FreeTimes;
 use Ringo\Diary\Service;
 use Ringo\Diary\Start;
+use Ringo\Rehearsal\Casebook\Earlier;
 use Ringo\Rehearsal\SketchBook;
 use Ringo\Script\Script;
 use Ringo\Script\Steps\Book\BookStep;
@@ -32,8 +34,9 @@ final readonly class Aim
      * @param ?BookStep $book the step that agrees something with the diary, if the topic comes to one
      * @param bool $told whether something on the way says that the matter is brought to an outcome
      * @param ?string $reference of the booking they have already
+     * @param list<Earlier> $booked that booking, for a case
      */
-    private function __construct(private StandIn $who, private ?string $openedAt, private ?BookStep $book, private bool $told, private ?SketchBook $diary, private ?string $reference)
+    private function __construct(private StandIn $who, private ?string $openedAt, private ?BookStep $book, private bool $told, private ?SketchBook $diary, private ?string $reference, public array $booked)
     {
     }
 
@@ -57,7 +60,9 @@ final readonly class Aim
         }
         $has = $book !== null && $book->does !== 'book' && $diary !== null;
 
-        return new self($who, $openedAt, $book, $told, $diary, $has ? self::earlier($who, $script, $diary, $now) : null);
+        $has = $has ? self::earlier($who, $script, $diary, $now) : null;
+
+        return new self($who, $openedAt, $book, $told, $diary, $has?->reference, $has === null || $diary === null ? [] : [Earlier::of($has, $diary->diaries('')->tz)]);
     }
 
     public function reached(CallState $state, \DateTimeImmutable $now): bool
@@ -94,8 +99,8 @@ final readonly class Aim
         return [null, []];
     }
 
-    /** Books them in beforehand: the reference; null where nothing is free. */
-    private static function earlier(StandIn $who, Script $script, SketchBook $book, \DateTimeImmutable $now): ?string
+    /** Books them in beforehand; null where nothing is free. */
+    private static function earlier(StandIn $who, Script $script, SketchBook $book, \DateTimeImmutable $now): ?Booked
     {
         $id = "earlier-{$who->n}";
         $diaries = $book->diaries($id);
@@ -109,7 +114,7 @@ final readonly class Aim
             foreach ($free->on($service, $date, $now->getTimestamp(), $area) as $at => $by) {
                 $booked = $book->book($id, $service->key, [new Start($at, $by[0])], ['name' => self::name($who, $script), 'number' => $who->number, 'area' => $area, 'note' => '']);
 
-                return $booked[0]->reference ?? null;
+                return $booked[0] ?? null;
             }
         }
 

@@ -74,7 +74,7 @@ final readonly class Walk
         $reached = $call->state->connected !== null || $aim->reached($call->state, $this->now);
         $achieved = $reached && array_diff($fields, ['right']) === [] && $caller->gaveUp === null;
 
-        return new Walked($who, $achieved, $caller->truth, $fields, $turns, round($call->state->clock, 1), $caller->repeats, $call->state->outcome ?? '', $this->failures($who, $caller, $call, $fields, $askedAt, $reached), $call);
+        return new Walked($who, $achieved, $caller->truth, $fields, $turns, round($call->state->clock, 1), $caller->repeats, $call->state->outcome ?? '', $this->failures($who, $caller, $call, $fields, $askedAt, $reached), $call, $aim->booked);
     }
 
     /**

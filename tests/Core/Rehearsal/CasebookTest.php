@@ -7,6 +7,7 @@ namespace Tests\Core\Rehearsal;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Ringo\Dialogue\Engine;
+use Ringo\Diary\Diaries;
 use Ringo\Document\InvalidDocument;
 use Ringo\Errand\Errand;
 use Ringo\Errand\Errands;
@@ -16,6 +17,9 @@ use Ringo\Rehearsal\Casebook\Proposal;
 use Ringo\Rehearsal\Casebook\Trial;
 use Ringo\Rehearsal\Casebook\Verdict;
 use Ringo\Script\Script;
+use Ringo\Rehearsal\Crowd\Crowd;
+use Ringo\Rehearsal\Crowd\Walk;
+use Ringo\Rehearsal\SketchBook;
 use Ringo\Script\ScriptReader;
 
 /** Cases: what a caller did, kept with what must come out, and what is said when it does not. */
@@ -105,9 +109,40 @@ final class CasebookTest extends TestCase
         self::assertContains('reaches', array_column((new Trial($engine))->of(self::kept(['expect' => ['reaches' => ['told']]]))->failures, 'expect'), 'nobody else is asked');
     }
 
+    public function test_what_a_caller_has_booked_is_there_to_be_cancelled_and_moved(): void
+    {
+        $demo = dirname(__DIR__, 3).'/database/demo/harrowell';
+        $book = new SketchBook(Diaries::fromArray(json_decode((string) file_get_contents("{$demo}/diaries.json"), true, 64, JSON_THROW_ON_ERROR)));
+        $trial = new Trial(Engine::for((new ScriptReader)->fromJson((string) file_get_contents("{$demo}/isolde.json")), appointments: $book), $book);
+        $booked = [['service' => 'upright', 'diary' => array_key_first($book->diaries('')->diaries), 'at' => '2026-03-19T10:30', 'name' => 'Ines Conti', 'area' => 'coast']];
+        $case = KeptCase::fromArray(['key' => 'cancels', 'at' => '2026-03-10T09:14', 'from' => '+447700900123', 'booked' => $booked, 'lines' => ['cancel my visit please', 'yes', 'no thank you'], 'expect' => ['says' => ['Thursday the nineteenth of March'], 'never_says' => ['cannot see one']]]);
+
+        self::assertSame([], $trial->of($case)->failures);
+        self::assertSame([], $book->all(), 'it stands no longer');
+        self::assertSame([], $trial->of($case)->failures, 'each run finds it again');
+        self::assertEquals($case, KeptCase::fromArray(json_decode((string) json_encode($case->toArray()), true)));
+        self::assertNotSame([], $trial->of(KeptCase::fromArray(['booked' => []] + $case->toArray()))->failures);
+    }
+
+    public function test_a_stand_in_who_cancels_has_a_booking_that_a_case_can_keep(): void
+    {
+        $demo = dirname(__DIR__, 3).'/database/demo/harrowell';
+        $script = (new ScriptReader)->fromJson((string) file_get_contents("{$demo}/isolde.json"));
+        $book = new SketchBook(Diaries::fromArray(json_decode((string) file_get_contents("{$demo}/diaries.json"), true, 64, JSON_THROW_ON_ERROR)));
+        $now = new \DateTimeImmutable('2026-03-10T09:14', new \DateTimeZone('Europe/London'));
+        $engine = Engine::for($script, appointments: $book);
+        $crowd = new Crowd($script, $now, 'cases');
+        for ($n = 1; $crowd->caller($n)->topic !== 'cancel'; $n++);
+        $walked = (new Walk($engine, $now, 0.0, book: $book))->of($crowd->caller($n));
+
+        self::assertCount(1, $walked->booked);
+        self::assertTrue($walked->achieved);
+    }
+
     public function test_what_is_wrong_in_a_file_is_told_with_its_path(): void
     {
         foreach ([
+            ['cases[0].booked[0].at', ['cases' => [['key' => 'a', 'lines' => [], 'booked' => [['service' => 'x', 'diary' => 'y', 'at' => 'soon']]]]]],
             ['cases[0].key', ['cases' => [['key' => 'A case', 'lines' => []]]]], ['cases[0].lines[1]', ['cases' => [['key' => 'a', 'lines' => ['hello', ['shout' => 'x']]]]]], ['cases[0].at', ['cases' => [['key' => 'a', 'at' => 'tomorrow', 'lines' => []]]]],
             ['cases[1].key', ['cases' => [['key' => 'a', 'lines' => []], ['key' => 'a', 'lines' => []]]]], ['cases[0].expect.outcomes', ['cases' => [['key' => 'a', 'lines' => [], 'expect' => ['outcomes' => 'x']]]]], ['format', ['format' => 'other/1', 'cases' => []]],
         ] as [$path, $data]) {
