@@ -55,6 +55,7 @@ final readonly class Correction implements Consideration
         // 'Change the day to …' names what it changes, whatever is asked just now.
         $named = $this->names->in($turn, $hearing->heard, array_keys($corrected));
         $taken = $taken && $named === [];
+        $taken = $taken && ! $this->corrections->ofBefore($hearing->heard);
         $corrected = array_filter($corrected, static fn (Reading $one): bool => ! $taken || ! $one->overlaps($reading) || $one->confidence > $reading->confidence + self::SURER);
         if ($corrected === []) {
             return null;

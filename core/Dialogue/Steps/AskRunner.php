@@ -48,6 +48,9 @@ final readonly class AskRunner implements AskingRunner
     /** Types of which nearly any words might be an answer. */
     private const LOOSE = [ValueType::Text, ValueType::YesNo];
 
+    /** How words begin that ask for something, or whether it was so. */
+    private const ASKS = '/^(?:and |so |oh )*(?:did|have|has|are|is|was|were|do|does|what|how|who|where)\b/i';
+
     /** Options named as an example. */
     private const EXAMPLES = 3;
 
@@ -298,7 +301,8 @@ final readonly class AskRunner implements AskingRunner
     {
         // 'Do you take cards' does not say that they pay by card, nor 'did you see the match last night' a day.
         $wonders = $hearing->asks() && $hearing->statement->isEmpty() && $this->wanting->toKnow($hearing);
-        if ($answer === null && ($wonders || $hearing->alone(ActKind::OffTopic) !== null)) {
+        $chats = $hearing->alone(ActKind::OffTopic) !== null || $hearing->act(ActKind::OffTopic) !== null && preg_match(self::ASKS, $hearing->heard->cleaned()) === 1;
+        if ($answer === null && ($wonders || $chats)) {
             return [];
         }
         $asksOnly = $parted->questions !== [] && $answer === null && $this->replies->answer($turn, $parted->questions[0]) !== null;

@@ -84,7 +84,10 @@ final readonly class ListenRunner implements AskingRunner
         $ranked = $this->topics->rank($step->topics, $hearing->heard);
         $keys = array_map(strval(...), array_keys($ranked));
         $top = $ranked[$keys[0] ?? ''] ?? 0.0;
-        if ($step->nothing !== null && $top < Topics::FITS && $this->nothingMore($turn, $step, $hearing)) {
+        // 'Nothing else' is nothing more, though 'something else' is a topic.
+        $over = $hearing->alone(ActKind::NothingMore);
+        $bare = $over !== null && $this->phrases->content($over->rest->tokens) === 0;
+        if ($step->nothing !== null && ($bare || $top < Topics::FITS) && $this->nothingMore($turn, $step, $hearing)) {
             $hearing->dealtWith(ActKind::NothingMore, ActKind::Thanks);
             $turn->trace->rule('nothing more is wanted');
 

@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace Ringo\Dialogue\Steps;
 
 use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Held;
+use Ringo\Dialogue\Origin;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\Amounts\Counted;
+use Ringo\Dialogue\Values\Collector;
 use Ringo\Dialogue\Values\Corrections;
 use Ringo\Dialogue\Values\FieldNames;
 use Ringo\Dialogue\Values\Keeper;
@@ -22,7 +25,10 @@ use Ringo\Value\ValueType;
 /** Reads several fields back in one breath; a yes settles all, a correction changes what it names, a bare no asks what is wrong. */
 final readonly class SummaryRunner implements AskingRunner
 {
-    public function __construct(private Puts $puts, private Understanding $understanding, private Corrections $corrections, private FieldNames $names, private Keeper $keeper)
+    /** So often it is asked what should be different. */
+    private const WHAT_IS_ASKED = 2;
+
+    public function __construct(private Puts $puts, private Understanding $understanding, private Corrections $corrections, private FieldNames $names, private Keeper $keeper, private Collector $collector)
     {
     }
 
@@ -52,9 +58,19 @@ final readonly class SummaryRunner implements AskingRunner
         $yes = $this->reading($turn, $step, $hearing);
         $fields = array_map(strval(...), array_keys($this->held($turn, $step)));
         $corrected = $yes->value === true && ! $this->corrections->strong($hearing->heard) ? [] : $this->corrections->find($turn, $hearing->heard, array_reverse($fields));
+        if ($corrected === [] && $yes->value !== true) {
+            // What was told and not read back can be put right as well.
+            $others = array_diff(array_keys(array_filter($turn->state->values, static fn (Held $held): bool => $held->origin !== Origin::Set)), $fields);
+            $corrected = $others === [] ? [] : $this->corrections->find($turn, $hearing->heard, array_reverse(array_map(strval(...), array_values($others))));
+        }
         if ($corrected !== []) {
             $this->keeper->replace($turn, $corrected);
             $this->keeper->tell($turn, $corrected);
+            $turn->standing('summary_rest', [], true);
+
+            return Move::stay();
+        }
+        if ($yes->value !== true && $this->told($turn, $step, $hearing)) {
             $turn->standing('summary_rest', [], true);
 
             return Move::stay();
@@ -116,12 +132,32 @@ final readonly class SummaryRunner implements AskingRunner
         $named = $this->names->in($turn, $hearing->heard, $fields);
         $asking = $named === [] ? null : $turn->asking($named[0]);
         if ($asking === null) {
-            return $this->what($turn);
+            // Whoever says twice that something is wrong and not what, is not asked a third time.
+            return $turn->state->failures >= self::WHAT_IS_ASKED ? Move::to($step->next) : $this->what($turn);
         }
         $turn->trace->rule("{$named[0]} is said to be wrong: asked again");
         $turn->forget($named[0]);
 
         return Move::aside($asking->key());
+    }
+
+    /** What is missing in what was read back may be told now: 'no, and it is at half past ten'. */
+    private function told(Turn $turn, SummaryStep $step, Hearing $hearing): bool
+    {
+        $told = array_intersect_key($this->collector->volunteered($turn, $hearing->heard, null, null, $turn->script->first), array_fill_keys($step->fields, true));
+        foreach (array_diff_key($told, $turn->state->values) as $key => $reading) {
+            $field = $turn->script->sheet->field($key);
+            if ($field !== null) {
+                $turn->considered($field, $reading, true, 'was missing, and is told');
+                $this->keeper->take($turn, $field, $reading, Origin::Volunteered);
+            }
+        }
+        $taken = array_diff_key($told, $turn->state->values) === [] && $told !== [];
+        if ($taken) {
+            $this->keeper->tell($turn, $told);
+        }
+
+        return $taken;
     }
 
     private function what(Turn $turn): Move

@@ -124,8 +124,9 @@ final class Corrections
             return null;
         }
         $joined = in_array($field->type, self::MENDED, true) && ! ($alone->found() && $this->wholeDay($turn, $field, $held, $heard)) ? $this->joined($turn, $field, $held, $heard, $context) : null;
-        $reading = $joined !== null && $joined->found() && $joined->value !== $held->value ? $joined : $alone;
-        if (! $reading->found() || $reading->value === $held->value) {
+        $mends = $joined !== null && $joined->found() && $joined->value !== $held->value && ! $this->otherSideOfToday($turn, $field, $held->value, $joined->value);
+        $reading = $mends ? $joined : $alone;
+        if (! $reading->found() || $reading->value === $held->value || ! $named && $this->otherSideOfToday($turn, $field, $held->value, $reading->value)) {
             return null;
         }
         if ($alone->found()) {
@@ -135,6 +136,21 @@ final class Corrections
         $start = $heard->tokens[0]->start ?? 0;
 
         return Reading::of($reading->value, max(0.82, $reading->confidence), $heard->original, $start, $start + 1);
+    }
+
+    /** A day that has been takes the place of no day to come, nor the other way round. */
+    private function otherSideOfToday(Turn $turn, Field $field, mixed $before, mixed $after): bool
+    {
+        $today = $turn->scope()->now->format('Y-m-d');
+
+        return in_array($field->type, [ValueType::Date, ValueType::DateTime], true) && is_string($before) && is_string($after)
+            && ($before < $today) !== ($after < $today) && substr($before, 0, 10) !== $today && substr($after, 0, 10) !== $today;
+    }
+
+    /** 'Make that six' speaks of what was told before, whatever is asked now. */
+    public function ofBefore(Heard $heard): bool
+    {
+        return preg_match('/\b(?:make that|change that|i meant?)\b/i', $heard->cleaned()) === 1;
     }
 
     /** Whether a month is named, and so a day by itself: the year of one that is further off than a year is kept, no other. */

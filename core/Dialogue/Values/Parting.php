@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Dialogue\Values;
 
 use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Acts\Wanting;
 use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Replies\Replies;
 use Ringo\Dialogue\Turn;
@@ -28,7 +29,7 @@ final readonly class Parting
     /** How surely an option is named for a question to want it. */
     private const NAMED = 0.7;
 
-    public function __construct(private Collector $collector, private Replies $replies, private Phrasebook $phrases)
+    public function __construct(private Collector $collector, private Replies $replies, private Phrasebook $phrases, private Wanting $wanting)
     {
     }
 
@@ -48,6 +49,10 @@ final readonly class Parting
         if ($field->type === ValueType::Choice && $hearing->statement->isEmpty() && $this->asksFor($hearing, $this->collector->asked($turn, $field, $hearing->heard))) {
             return new Parted($hearing->heard, []);
         }
+        // 'What do you think of the new road' names no road bike, and 'are you open on Saturdays' no Saturday.
+        if ($hearing->statement->isEmpty() && $this->onlyWonders($hearing, $field)) {
+            return new Parted($hearing->statement, $hearing->questions);
+        }
         // A question the business has an answer to is one; so is any where words alone could be taken for the value.
         $answered = array_filter($hearing->questions, fn ($question): bool => $this->replies->answer($turn, $question) !== null) !== [];
         $loose = [ValueType::Text, ValueType::YesNo, ValueType::PersonName, ValueType::Choice, ValueType::Number, ValueType::Money];
@@ -56,6 +61,13 @@ final readonly class Parting
         }
 
         return new Parted($hearing->heard, $answered ? $hearing->questions : []);
+    }
+
+    private function onlyWonders(Hearing $hearing, Field $field): bool
+    {
+        return preg_match('/^(?:and |so |but |oh |er )*(?:is there|are|do|does|did|what|where|who|why|how|which)\b(?! about\b)/i', $hearing->heard->cleaned()) === 1
+            && ($field->type === ValueType::Choice || $this->phrases->table('acts', 'asks_for')->first($hearing->heard->tokens) === null)
+            && $this->wanting->toKnow($hearing);
     }
 
     /** Whether a question wants the option it names: nothing else stands between the two, as in 'do you do weekend rates on the mini digger', and nothing is asked of it, as in 'do you do the carrot cake vegan'. */

@@ -14,6 +14,7 @@ use Ringo\Rehearsal\Casebook\Earlier;
 use Ringo\Rehearsal\SketchBook;
 use Ringo\Script\Script;
 use Ringo\Script\Steps\Book\BookStep;
+use Ringo\Script\Steps\Finish\FinishStep;
 use Ringo\Script\Steps\Listen\ListenStep;
 
 /**
@@ -23,7 +24,10 @@ use Ringo\Script\Steps\Listen\ListenStep;
 final readonly class Aim
 {
     /** Outcomes that are nobody's aim. */
-    private const IN_VAIN = [...Ending::IN_VAIN, 'finished'];
+    private const IN_VAIN = [...Ending::IN_VAIN, self::NO_OUTCOME];
+
+    /** What a call ends with where nothing says what came of it. */
+    private const NO_OUTCOME = 'finished';
 
     /** Days from now within which the time lies that a caller has who wants another, or none. */
     private const FIRST_DAY = 3;
@@ -36,13 +40,13 @@ final readonly class Aim
      * @param ?string $reference of the booking they have already
      * @param list<Earlier> $booked that booking, for a case
      */
-    private function __construct(private StandIn $who, private ?string $openedAt, private ?BookStep $book, private bool $told, private ?SketchBook $diary, private ?string $reference, public array $booked)
+    private function __construct(private StandIn $who, private ?BookStep $book, private bool $told, private ?SketchBook $diary, private ?string $reference, public array $booked)
     {
     }
 
     public static function of(StandIn $who, Script $script, ?SketchBook $diary, \DateTimeImmutable $now): self
     {
-        [$openedAt, $open] = self::opens($script, $who->topic);
+        $open = self::opens($script, $who->topic);
         $book = null;
         $told = false;
         $seen = [];
@@ -52,7 +56,7 @@ final readonly class Aim
                 continue;
             }
             $seen[$key] = true;
-            $told = $told || in_array($step->kind(), ['note', 'finish', 'transfer', 'reach'], true);
+            $told = $told || in_array($step->kind(), ['note', 'transfer', 'reach'], true) || $step instanceof FinishStep && $step->outcome !== null;
             $book ??= $step instanceof BookStep ? $step : null;
             foreach ($step->exits() as $way) {
                 $open[] = $way->to;
@@ -62,20 +66,22 @@ final readonly class Aim
 
         $has = $has ? self::earlier($who, $script, $diary, $now) : null;
 
-        return new self($who, $openedAt, $book, $told, $diary, $has?->reference, $has === null || $diary === null ? [] : [Earlier::of($has, $diary->diaries('')->tz)]);
+        return new self($who, $book, $told, $diary, $has?->reference, $has === null || $diary === null ? [] : [Earlier::of($has, $diary->diaries('')->tz)]);
     }
 
     public function reached(CallState $state, \DateTimeImmutable $now): bool
     {
         $well = $state->outcome !== null && ! in_array($state->outcome, self::IN_VAIN, true);
+        $over = $state->outcome === null || $state->outcome === self::NO_OUTCOME;
         if ($this->who->topic === null) {
-            return $well;
+            // A script that asks nobody what they want has been gone through to its end.
+            return $well || $this->who->temper !== Temper::WantsPerson && $state->outcome === self::NO_OUTCOME;
         }
         if ($this->agreed($state, $now) || in_array($this->who->topic, $state->finished, true)) {
             return true;
         }
 
-        return $this->book === null && $state->topic === $this->who->topic && ($well || ! $this->told && $state->step !== $this->openedAt && $state->outcome === null);
+        return $this->book === null && $state->topic === $this->who->topic && ($well || ! $this->told && $over);
     }
 
     private function agreed(CallState $state, \DateTimeImmutable $now): bool
@@ -87,16 +93,16 @@ final readonly class Aim
         };
     }
 
-    /** @return array{?string, list<string>} the open question at which a topic is told, and where it leads */
+    /** @return list<string> where a topic leads */
     private static function opens(Script $script, ?string $topic): array
     {
         foreach ($script->steps as $step) {
             if ($topic !== null && $step instanceof ListenStep && ($of = $step->topic($topic)) !== null) {
-                return [$step->key(), [$of['next']]];
+                return [$of['next']];
             }
         }
 
-        return [null, []];
+        return [];
     }
 
     /** Books them in beforehand; null where nothing is free. */

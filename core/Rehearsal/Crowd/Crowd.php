@@ -7,6 +7,7 @@ namespace Ringo\Rehearsal\Crowd;
 use Ringo\Language\Vocabulary;
 use Ringo\Script\Script;
 use Ringo\Script\Steps\Listen\ListenStep;
+use Ringo\Value\ValueType;
 
 /** A crowd of stand-in callers made for a script. The same seed gives the same crowd. */
 final readonly class Crowd
@@ -31,16 +32,46 @@ final readonly class Crowd
         $temper = $dice->one(Temper::cases());
         $topic = $this->topics === [] || $temper === Temper::WantsPerson ? null : $dice->one($this->topics);
 
+        $openings = $topic === null ? [] : $this->openings($topic, $dice);
+        $truth = $this->facts->of($this->script, $this->now, $dice);
+
         return new StandIn(
             $n,
             $topic['key'] ?? null,
-            $topic === null ? [] : $this->openings($topic, $dice),
-            $this->facts->of($this->script, $this->now, $dice),
+            $openings,
+            $this->named($openings[0] ?? '') + $truth,
             $temper,
             "{$this->seed}|{$n}|talk",
             $this->script->agent->country === 'US' ? sprintf('+1415555%04d', 100 + $n % 100) : sprintf('+441632960%03d', $n % 1000),
             Line::of(new Dice("{$this->seed}|{$n}|line")),
         );
+    }
+
+    /**
+     * What an opening tells already is true: whoever rings about wasps has wasps.
+     *
+     * @return array<string, string|list<string>> the one option of a field that is named
+     */
+    private function named(string $opening): array
+    {
+        $named = [];
+        foreach ($this->script->sheet->fields as $field) {
+            $of = [];
+            foreach (in_array($field->type, [ValueType::Choice, ValueType::Several], true) ? $field->options : [] as $option) {
+                foreach ([$option['label'], ...$option['phrases']] as $words) {
+                    $words = (string) preg_replace('/^(?:an?|the|some) /i', '', trim($words));
+                    if ($words !== '' && preg_match('/\b'.preg_quote($words, '/').'\b/i', $opening) === 1) {
+                        $of[$option['key']] = true;
+                    }
+                }
+            }
+            if (count($of) === 1) {
+                $key = (string) array_key_first($of);
+                $named[$field->key] = $field->type === ValueType::Several ? [$key] : $key;
+            }
+        }
+
+        return $named;
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Rehearsal\Crowd;
 
 use Ringo\Script\Script;
+use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Sheet\Field;
 use Ringo\Value\ValueType;
 
@@ -38,7 +39,7 @@ final readonly class Facts
             ValueType::PersonName => $name,
             ValueType::Phone => $script->agent->country === 'US' ? sprintf('+1212555%04d', $dice->between(100, 199)) : sprintf('+447700900%03d', $dice->between(0, 999)),
             ValueType::Email => strtolower(str_replace(' ', '.', (string) preg_replace('/[^A-Za-z ]/', '', $name))).'@example.com',
-            ValueType::Date => $now->modify(($field->bounds?->when === 'past' ? '-' : '+').$dice->between(1, self::DAYS_AHEAD).' days')->format('Y-m-d'),
+            ValueType::Date => $now->modify(($this->hasBeen($field, $script) ? '-' : '+').$dice->between(1, self::DAYS_AHEAD).' days')->format('Y-m-d'),
             ValueType::Time => sprintf('%02d:%02d', $dice->between(9, 16), 15 * $dice->between(0, 3)),
             ValueType::Number => $dice->between(max(1, (int) ($field->bounds->smallest ?? 1)), min(40, (int) ($field->bounds->largest ?? 12))),
             ValueType::Money => ['amount' => $dice->between(5, 400), 'currency' => $script->agent->country === 'US' ? 'USD' : 'GBP'],
@@ -53,8 +54,25 @@ final readonly class Facts
         };
     }
 
+    /** Whether a day is asked for that has been. */
+    private function hasBeen(Field $field, Script $script): bool
+    {
+        $asks = $field->title;
+        foreach ($script->steps as $step) {
+            $asks .= $step instanceof AskStep && $step->field === $field->key ? ' '.($step->prompt->variants[0] ?? '') : '';
+        }
+
+        return $field->bounds?->when === 'past' || $field->bounds?->when !== 'future' && preg_match('/\b(?:born|birth|last|since|did (?!you have)|was|were|happened|noticed?|bought|ago)\b/i', $asks) === 1;
+    }
+
     private function text(Field $field, Dice $dice): string
     {
+        if ($field->pattern !== null) {
+            $made = $this->reference($field, $dice);
+
+            return $field->example === null || preg_match('~'.str_replace('~', '\~', $field->pattern).'~u', $made) === 1 ? $made : $field->example;
+        }
+
         return $field->example !== null && $dice->falls(0.5) ? $field->example : $dice->one($this->listed('texts'));
     }
 

@@ -17,6 +17,7 @@ final readonly class Same
             ValueType::PersonName, ValueType::PostalAddress => is_string($held) && is_string($true) && self::plain($held) === self::plain($true),
             ValueType::Duration => is_string($held) && is_string($true) && self::days($held) === self::days($true),
             ValueType::Money => is_array($held) && is_array($true) && (float) ($held['amount'] ?? -1) === (float) ($true['amount'] ?? -2),
+            ValueType::Several => is_array($held) && is_array($true) && array_diff($held, $true) === [] && array_diff($true, $held) === [],
             default => $held == $true,
         };
     }

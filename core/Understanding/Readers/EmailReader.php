@@ -17,7 +17,7 @@ use Ringo\Understanding\Spelling;
 /** Reads an e-mail address, written or spoken: 'jay dot marsh at example dot co dot uk', 'all one word', spelled. */
 final readonly class EmailReader implements Reader
 {
-    private const OPENERS = ['is', "it's", 'its', "that's", 'thats', 'to', 'email', 'e-mail', 'mail', 'address', 'on', 'me', 'yeah', 'yes', 'sure', 'be', 'so', 'okay', 'ok', 'use', 'try', 'right', 'well', 'please', 'then', 'just', 'hello', 'hi', 'send', 'it', 'my', 'our', 'the', 'would', 'contact', 'via', 'have', 'as', 'was', 'put', 'course', 'um'];
+    private const OPENERS = ['is', "it's", 'its', "that's", 'thats', 'to', 'email', 'e-mail', 'mail', 'address', 'on', 'me', 'yeah', 'yes', 'sure', 'be', 'so', 'okay', 'ok', 'use', 'try', 'right', 'well', 'please', 'then', 'just', 'hello', 'hi', 'send', 'it', 'my', 'our', 'the', 'would', 'contact', 'via', 'have', 'as', 'was', 'put', 'course', 'um', 'believe', 'think', 'guess', 'reckon'];
 
     private Spelling $spelling;
 
@@ -238,6 +238,12 @@ final readonly class EmailReader implements Reader
             || in_array($next, [...$signs, 'low', 'under', 'full'], true);
     }
 
+    /** Whether a sign is a name here: 'robin dot dash at', since no address has two signs side by side, nor ends in one. */
+    private function named(int $i, int $at, string $out): bool
+    {
+        return $i + 1 === $at || preg_match('/[._]$/', $out) === 1;
+    }
+
     /**
      * The part before the at, read from its beginning: after the last word that opens it.
      *
@@ -289,7 +295,7 @@ final readonly class EmailReader implements Reader
             $sign = match (true) {
                 in_array($word, ['dot', 'point', 'period'], true) || $word === 'full' && ($t[$i + 1]->text ?? '') === 'stop' => '.',
                 in_array($word, ['underscore', 'underline', '_'], true) || $word === 'under' && ($t[$i + 1]->text ?? '') === 'score' => '_',
-                in_array($word, ['dash', 'hyphen', 'minus'], true) => '-',
+                in_array($word, ['dash', 'hyphen', 'minus'], true) && ! $this->named($i, $at, $out) => '-',
                 $word === 'plus' || $word === '+' => '+',
                 default => null,
             };

@@ -84,7 +84,8 @@ final readonly class PostalAddressReader implements Reader
             $start = max($start, $place + $length);
         }
         $soft = $this->words->phrases('talk', 'soft');
-        while (isset($t[$start]) && ($hit = $soft->at($t, $start)) !== null) {
+        $hedges = $this->words->phrases('extraction', 'hedges');
+        while (isset($t[$start]) && ($hit = $soft->at($t, $start) ?? $hedges->at($t, $start)) !== null) {
             $start += $hit[1];
         }
         $t = array_values(array_slice($t, $start));

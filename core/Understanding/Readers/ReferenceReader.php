@@ -16,6 +16,12 @@ use Ringo\Understanding\Spelling;
 /** Reads a reference of letters and digits, upper case without spaces: 'P for Papa, H, dash, two oh four three'. */
 final readonly class ReferenceReader implements Reader
 {
+    /** Signs that are said alike. */
+    private const ALIKE = ['0' => 'O', 'O' => '0', '1' => 'I', 'I' => '1'];
+
+    /** Of so many places each may be either. */
+    private const MOST_ALIKE = 6;
+
     private Spelling $spelling;
 
     private Repairs $repairs;
@@ -47,6 +53,7 @@ final readonly class ReferenceReader implements Reader
             $from = min($from, $t[$best['from']]->start);
             $to = max($to, $t[$best['to']]->end);
         }
+        $value = $this->fits($value, $context) ? $value : $this->shaped($value, $context);
         if ($value === '' || $rivals || ! $this->fits($value, $context) || strlen($value) > 40) {
             return Reading::none($rivals ? 'two references were given' : ($value === '' ? null : "“{$value}” does not look like such a reference"));
         }
@@ -270,5 +277,23 @@ final readonly class ReferenceReader implements Reader
     private function fits(string $value, Context $context): bool
     {
         return $context->pattern === null || preg_match('~'.str_replace('~', '\~', $context->pattern).'~u', $value) === 1;
+    }
+
+    /** A letter that sounds like a figure, or the other way round, where the pattern tells which it must be: 'O eight three nine' of 'A123'. */
+    private function shaped(string $value, Context $context): string
+    {
+        $places = array_slice(array_keys(array_filter(str_split($value), static fn (string $sign): bool => isset(self::ALIKE[$sign]))), 0, self::MOST_ALIKE);
+        $fitting = [];
+        for ($which = 1; $which < 1 << count($places); $which++) {
+            $other = $value;
+            foreach ($places as $n => $place) {
+                $other[$place] = ($which >> $n & 1) === 1 ? self::ALIKE[$value[$place]] : $value[$place];
+            }
+            if ($this->fits($other, $context)) {
+                $fitting[] = $other;
+            }
+        }
+
+        return count($fitting) === 1 ? $fitting[0] : $value;
     }
 }

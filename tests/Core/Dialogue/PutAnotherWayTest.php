@@ -10,6 +10,8 @@ use PHPUnit\Framework\TestCase;
 /** An answer, a change or a remark put in words that look like something else. It is a Tuesday, the tenth of March 2026. */
 final class PutAnotherWayTest extends TestCase
 {
+    private const TRIAGE = 'database/starters/triage/agent.json';
+
     private const FIELDS = [
         'machine' => ['type' => 'string', 'title' => 'Machine', 'enum' => ['mini digger', 'floor saw', 'scaffold tower']],
         'from' => ['type' => 'string', 'format' => 'date', 'title' => 'From'],
@@ -102,6 +104,43 @@ final class PutAnotherWayTest extends TestCase
         $call = $this->call()->says('a mini digger or a floor saw', 'the first of those');
 
         self::assertSame('mini digger', $call->value('machine'), $call->heard());
+    }
+
+    #[TestWith(['what do you think of the new road'])]
+    #[TestWith(['is there parking'])]
+    #[TestWith(['are you open on Saturdays'])]
+    public function testAQuestionIsNoAnswer(string $said): void
+    {
+        $fields = ['bike' => ['type' => 'string', 'title' => 'Bike', 'enum' => ['road bike', 'mountain bike', 'somewhere else']], 'day' => ['type' => 'string', 'format' => 'date', 'title' => 'Day']];
+        $first = Conversation::asking($fields, ['bike' => 'What sort of bike is it?', 'day' => 'Which day suits you?'])->says($said);
+        $second = Conversation::asking($fields, ['bike' => 'What sort of bike is it?', 'day' => 'Which day suits you?'])->says('a road bike', $said);
+
+        self::assertNull($first->value('bike'), $first->heard());
+        self::assertNull($second->value('day'), $second->heard());
+    }
+
+    public function testNothingElseIsNothingMoreThoughSomethingElseIsATopic(): void
+    {
+        $starter = json_decode((string) file_get_contents(dirname(__DIR__, 3).'/'.self::TRIAGE), true, 64, JSON_THROW_ON_ERROR);
+        $call = Conversation::with($starter)->says('I need a repair', 'it is leaking at the back', 'Friday', 'Kaley Botello', 'yes', 'nothing else, thank you very much');
+
+        self::assertTrue($call->state->ended, $call->heard());
+        self::assertNotNull($call->value('problem'), $call->heard());
+    }
+
+    public function testADayThatHasBeenMendsOneThatHasBeen(): void
+    {
+        $call = Conversation::asking(['served' => ['type' => 'string', 'format' => 'date', 'title' => 'Last served'], 'day' => ['type' => 'string', 'format' => 'date', 'title' => 'Day'], 'note' => ['type' => 'string', 'title' => 'Message']], ['served' => 'When was it last serviced?', 'day' => 'Which day can you bring it in?', 'note' => 'Anything else?'])
+            ->says('the twentieth of February', 'the sixteenth of March', 'actually, make that the eighteenth of February 2026');
+
+        self::assertSame(['2026-02-18', '2026-03-16'], [$call->value('served'), $call->value('day')], $call->heard());
+    }
+
+    public function testMakeThatSpeaksOfWhatWasToldBefore(): void
+    {
+        $call = Conversation::asking(['people' => ['type' => 'integer', 'title' => 'People'], 'cases' => ['type' => 'integer', 'title' => 'Cases']], ['people' => 'How many of you?', 'cases' => 'How many cases?'])->says('eight', 'actually, make that six');
+
+        self::assertSame([6, null], [$call->value('people'), $call->value('cases')], $call->heard());
     }
 
     private function call(): Conversation

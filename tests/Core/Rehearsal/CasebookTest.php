@@ -16,10 +16,10 @@ use Ringo\Rehearsal\Casebook\KeptCase;
 use Ringo\Rehearsal\Casebook\Proposal;
 use Ringo\Rehearsal\Casebook\Trial;
 use Ringo\Rehearsal\Casebook\Verdict;
-use Ringo\Script\Script;
 use Ringo\Rehearsal\Crowd\Crowd;
 use Ringo\Rehearsal\Crowd\Walk;
 use Ringo\Rehearsal\SketchBook;
+use Ringo\Script\Script;
 use Ringo\Script\ScriptReader;
 
 /** Cases: what a caller did, kept with what must come out, and what is said when it does not. */

@@ -24,6 +24,9 @@ final readonly class WhatCounts
     /** What a unit of a length is near to: hours and minutes, days and weeks, months and years. */
     private const SCALE = ['TH' => 'hours', 'TM' => 'hours', 'TS' => 'hours', 'D' => 'days', 'W' => 'days', 'F' => 'days', 'M' => 'years', 'Q' => 'years', 'Y' => 'years', 'X' => 'years'];
 
+    /** Words of 'just the one, please'. */
+    private const JUST_THE_ONE = 4;
+
     /** Letters of the shortest noun that tells what is counted. */
     private const TELLING = 3;
 
@@ -51,6 +54,10 @@ final readonly class WhatCounts
         }
         $words = $this->understanding->words;
         $bare = $noun === null || $noun->afterBreak() || isset($words->set('function_words')[$noun->text]);
+        // 'We had one from you last year' counts nothing, and the twenty eight of a day is a day's.
+        if ($bare && mb_strtolower((string) $number->said) === 'one' && count($heard->tokens) > self::JUST_THE_ONE || $this->ofADay($heard, $number, $context)) {
+            return false;
+        }
         // 'Fifteen an hour at least' tells of the pay that was asked for, however vaguely.
         if ($bare && in_array($asked?->type, self::FIGURES, true)) {
             return false;
@@ -70,6 +77,18 @@ final readonly class WhatCounts
         $stem = rtrim($noun->text, 's');
 
         return preg_match('/\b'.preg_quote($stem, '/').'/u', str_replace('_', ' ', $about)) === 1;
+    }
+
+    private function ofADay(Heard $heard, Reading $number, Context $context): bool
+    {
+        foreach ([new Context($context->now, $context->country), new Context($context->now->modify('-1 year'), $context->country)] as $when) {
+            $day = $this->understanding->read(ValueType::Date, $heard, $when);
+            if ($day->found() && $day->overlaps($number)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**
