@@ -62,11 +62,12 @@ final readonly class Aim
                 $open[] = $way->to;
             }
         }
-        $has = $book !== null && $book->does !== 'book' && $diary !== null;
+        if ($diary === null || $book === null || $book->does === 'book') {
+            return new self($who, $book, $told, $diary, null, []);
+        }
+        $has = self::earlier($who, $script, $diary, $now);
 
-        $has = $has ? self::earlier($who, $script, $diary, $now) : null;
-
-        return new self($who, $book, $told, $diary, $has?->reference, $has === null || $diary === null ? [] : [Earlier::of($has, $diary->diaries('')->tz)]);
+        return new self($who, $book, $told, $diary, $has?->reference, $has === null ? [] : [Earlier::of($has, $diary->diaries('')->tz)]);
     }
 
     public function reached(CallState $state, \DateTimeImmutable $now): bool

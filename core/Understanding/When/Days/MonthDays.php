@@ -184,7 +184,10 @@ final readonly class MonthDays
                 $blocked = true;
             }
 
-            return $blocked ? null : [new Day(day: $number->whole()), $the + $number->length];
+            // 'The first of those' picks one of several.
+            $picks = ($next?->text ?? '') === 'of' && in_array($t[$i + $the + $number->length + 1]->text ?? '', ['those', 'these', 'them'], true);
+
+            return $blocked || $picks ? null : [new Day(day: $number->whole()), $the + $number->length];
         }
         if ($the === 1 && ($t[$i + 1]->text ?? '') !== 'one' && ($number = isset($t[$i + 1]) ? $this->dayNumber($t, $i + 1) : null) !== null && (! isset($t[$i + 1 + $number->length]) || $t[$i + 1 + $number->length]->afterBreak() || in_array($t[$i + 1 + $number->length]->text, ['please', 'at', 'if'], true))) {
             return [new Day(day: $number->whole()), 1 + $number->length];
