@@ -185,7 +185,7 @@ final readonly class MonthDays
             }
 
             // 'The first of those' picks one of several.
-            $picks = ($next?->text ?? '') === 'of' && in_array($t[$i + $the + $number->length + 1]->text ?? '', ['those', 'these', 'them'], true);
+            $picks = $next?->text === 'of' && in_array($t[$i + $the + $number->length + 1]->text ?? '', ['those', 'these', 'them'], true);
 
             return $blocked || $picks ? null : [new Day(day: $number->whole()), $the + $number->length];
         }
