@@ -22,13 +22,16 @@ final class QuestionReader
     /** What words known in the call count beside those of the question, and where the question points at something: 'how long does it take'. */
     private const KNOWN = 0.3;
 
+    private const KNOWN_WHERE_POINTED_AT = 0.6;
+
+    /** How the rate of one is asked for. */
     private const RATE = '/\b(?:per|by the|each|every) (hour|day|night|week|fortnight|month|year)\b|\b(hourly|daily|nightly|weekly|fortnightly|monthly|yearly)\b/';
 
+    /** A rate is of money where one of these stands beside it. */
     private const OF_MONEY = '/\bhow much\b|\b(?:prices?|rates?|costs?|charges?|fees?)\b/';
 
+    /** How many days one of each is. */
     private const DAYS_OF = ['hour' => 1 / 24, 'hourly' => 1 / 24, 'day' => 1, 'daily' => 1, 'night' => 1, 'nightly' => 1, 'week' => 7, 'weekly' => 7, 'fortnight' => 14, 'fortnightly' => 14, 'month' => 30, 'monthly' => 30, 'year' => 365, 'yearly' => 365];
-
-    private const KNOWN_WHERE_POINTED_AT = 0.6;
 
     /** @var array<string, true> */
     private readonly array $people;

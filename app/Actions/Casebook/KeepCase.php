@@ -73,8 +73,11 @@ final readonly class KeepCase
             return [];
         }
         $stood = static fn ($query) => $query->where('state', 'booked')->orWhere(static fn ($since) => $since->where('state', 'cancelled')->where('updated_at', '>=', $call->started_at));
-        $bookings = Booking::query()->with('diary')->where('business_id', $call->business_id)->where('number', $call->from)->where('created_at', '<', $call->started_at)->where('starts_at', '>', $call->placedAt()->getTimestamp())->where($stood)->orderBy('starts_at')->limit(self::MOST_BOOKED)->get();
-
+        $bookings = Booking::query()->with('diary')->where('business_id', $call->business_id)->where('number', $call->from)
+            // What rehearsals booked, only they see.
+            ->when($call->kind !== 'rehearsal', static fn ($query) => $query->where('rehearsal', false))
+            ->where('created_at', '<', $call->started_at)->where('starts_at', '>', $call->placedAt()->getTimestamp())->where($stood)
+            ->orderBy('starts_at')->limit(self::MOST_BOOKED)->get();
         $earlier = [];
         foreach ($bookings as $one) {
             if ($one instanceof Booking) {

@@ -70,7 +70,10 @@ final readonly class Parting
             && $this->wanting->toKnow($hearing);
     }
 
-    /** Whether a question wants the option it names: nothing else stands between the two, as in 'do you do weekend rates on the mini digger', and nothing is asked of it, as in 'do you do the carrot cake vegan'. */
+    /**
+     * Whether a question wants the option it names: nothing else stands between the two, as in 'do you do weekend rates on the mini
+     * digger', and nothing is asked of it, as in 'do you do the carrot cake vegan'.
+     */
     private function asksFor(Hearing $hearing, Reading $named): bool
     {
         $tokens = $hearing->heard->tokens;
@@ -78,8 +81,8 @@ final readonly class Parting
         if ($asks === null || $named->confidence < self::NAMED || $this->phrases->content(array_slice($tokens, 0, $asks[1])) > 0) {
             return false;
         }
-        $between = array_filter(array_slice($tokens, $asks[1] + $asks[2]), static fn (Token $token): bool => $token->end <= $named->start && ! in_array($token->text, self::SOME, true));
-
+        $says = static fn (Token $token): bool => $token->end <= $named->start && ! in_array($token->text, self::SOME, true);
+        $between = array_filter(array_slice($tokens, $asks[1] + $asks[2]), $says);
         $behind = array_values(array_filter($tokens, static fn (Token $token): bool => $token->start >= $named->end));
 
         return $this->phrases->content(array_values($between)) === 0

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Rehearsal\Casebook;
 
 use Ringo\Dialogue\Ports\Booked;
+use Ringo\Diary\Diaries;
 use Ringo\Diary\Start;
 use Ringo\Document\Node;
 use Ringo\Rehearsal\SketchBook;
@@ -12,13 +13,15 @@ use Ringo\Rehearsal\SketchBook;
 /** A booking that a caller has before the call begins: one to be moved, or cancelled. */
 final readonly class Earlier
 {
-    /** @param string $at local date-time of the business */
+    /** @param string $at local date-time of the diary */
     public function __construct(public string $service, public string $diary, public string $at, public ?string $name = null, public ?string $area = null)
     {
     }
 
-    public static function of(Booked $booked, \DateTimeZone $tz): self
+    public static function of(Booked $booked, Diaries $diaries): self
     {
+        $tz = $diaries->diaries[$booked->start->diary]->tz ?? $diaries->tz;
+
         return new self($booked->service, $booked->start->diary, $booked->start->in($tz)->format('Y-m-d\TH:i'), $booked->name, $booked->area);
     }
 

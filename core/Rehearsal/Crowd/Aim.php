@@ -67,7 +67,7 @@ final readonly class Aim
         }
         $has = self::earlier($who, $script, $diary, $now);
 
-        return new self($who, $book, $told, $diary, $has?->reference, $has === null ? [] : [Earlier::of($has, $diary->diaries('')->tz)]);
+        return new self($who, $book, $told, $diary, $has?->reference, $has === null ? [] : [Earlier::of($has, $diary->diaries(''))]);
     }
 
     public function reached(CallState $state, \DateTimeImmutable $now): bool

@@ -10,6 +10,8 @@ use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
 use Ringo\Understanding\Numerals;
 use Ringo\Understanding\Reader;
+use Ringo\Understanding\Readers\Addresses\AddressEnd;
+use Ringo\Understanding\Readers\Addresses\HouseNumber;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Repairs;
 
@@ -22,16 +24,19 @@ final readonly class PostalAddressReader implements Reader
 {
     private Numerals $numerals;
 
-    private PostalCode $codes;
+    private HouseNumber $numbers;
 
-    /** Words an hour takes at most behind a place: 'at half past six tomorrow'. */
-    private const HOUR = 5;
+    private AddressEnd $end;
+
+    private PostalCode $codes;
 
     private Repairs $repairs;
 
     public function __construct(private Vocabulary $words)
     {
         $this->numerals = new Numerals($words);
+        $this->numbers = new HouseNumber($words);
+        $this->end = new AddressEnd($words, $this->numbers);
         $this->codes = new PostalCode($words);
         $this->repairs = new Repairs($words);
     }
@@ -94,7 +99,7 @@ final readonly class PostalAddressReader implements Reader
         }
         for ($i = count($t) - 1; $i > 0; $i--) {
             // 'She's always in. 11 Church View': the sentence that names a street, not the one before it.
-            if (preg_match('/[.?!]\s/', $t[$i]->gap) === 1 && $this->numberAt($t, $i) !== null && $this->hasStreet(array_slice($t, $i)) && ! $this->hasStreet(array_slice($t, 0, $i))) {
+            if (preg_match('/[.?!]\s/', $t[$i]->gap) === 1 && $this->numbers->at($t, $i) !== null && $this->hasStreet(array_slice($t, $i)) && ! $this->hasStreet(array_slice($t, 0, $i))) {
                 $t = array_slice($t, $i);
 
                 break;
@@ -105,7 +110,7 @@ final readonly class PostalAddressReader implements Reader
         while ($before !== [] && in_array(end($before)->text, ['postcode', 'code', 'post', 'is', 'the', 'zip', "that's", 'and', 'its', "it's"], true)) {
             array_pop($before);
         }
-        $before = $this->ended($before);
+        $before = $this->end->cut($before);
         $parts = $this->parts($before);
         if ($parts === [] && $code === '') {
             return null;
@@ -161,71 +166,6 @@ final readonly class PostalAddressReader implements Reader
     }
 
     /**
-     * @param list<Token> $t
-     *
-     * @return list<Token> cut where the sentence goes on about something else
-     */
-    private function ended(array $t): array
-    {
-        foreach ($this->words->phrases('extraction', 'hedges')->all($t) as [, $i]) {
-            // '3 Mill Lane, Oldmere I believe'
-            if ($i > 2 && $this->hasStreet(array_slice($t, 0, $i)) && ! $this->hasStreet(array_slice($t, $i))) {
-                $t = array_slice($t, 0, $i);
-
-                break;
-            }
-        }
-        foreach ($t as $i => $token) {
-            // An hour behind the place is no part of it: 'Priory Lane in Stanwick Cross, nine o'clock sharp'.
-            if ($i > 2 && $token->afterBreak() && in_array($t[$i + 1]->text ?? '', ["o'clock", 'oclock', 'am', 'pm', 'sharp'], true) || $i > 2 && $token->afterBreak() && in_array($token->text, ['half', 'quarter', 'around', 'about', 'any', 'anytime', 'after', 'before', 'at'], true) && preg_match('/^(?:\d|past|to|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|time|half|quarter)/', $t[$i + 1]->text ?? '') === 1) {
-                return array_slice($t, 0, $i);
-            }
-            // 'Mill Street for about six'
-            $about = in_array($t[$i + 1]->text ?? '', ['about', 'around', 'half', 'quarter'], true) ? $i + 2 : $i + 1;
-            if (
-                $i > 1
-                && in_array($token->text, ['at', 'for', 'by', 'about', 'around'], true)
-                && ($about > $i + 1 || $this->numberAt($t, $i + 1) !== null)
-                && count($t) - $i <= self::HOUR
-                && $this->hasStreet(array_slice($t, 0, $i))
-                && ! $this->hasStreet(array_slice($t, $i))
-            ) {
-                return array_slice($t, 0, $i);
-            }
-            if ($i > 2 && $token->afterBreak() && $this->talks($t, $i) && $this->hasStreet(array_slice($t, 0, $i))) {
-                return array_slice($t, 0, $i);
-            }
-            if ($i > 2 && $token->afterBreak() && in_array($token->text, ['i', "i'm", "i've", 'we', "we're", "we've", "i'd", 'you', 'he', 'she', 'they'], true) && $this->hasStreet(array_slice($t, 0, $i))) {
-                return array_slice($t, 0, $i);
-            }
-            if ($i > 2 && preg_match('/[.!;]/', $token->gap) === 1 && in_array($token->text, ["it's", 'its', "there's", "that's", 'i', "i'm", "i've", 'we', "we're", "we've", 'you', "you'll", 'he', 'she', 'they', 'ring', 'just', 'my', 'our'], true) && ! $this->hasStreet(array_slice($t, $i)) && $this->hasStreet(array_slice($t, 0, $i))) {
-                return array_slice($t, 0, $i);
-            }
-            if ($i > 2 && in_array($token->text, ['please', 'because', 'if', 'and', 'but', 'thanks', 'thank', 'by', 'is', 'for', 'so', 'where', 'which', 'if'], true) && ($i + 1 >= count($t) || ! ($this->hasStreet(array_slice($t, $i)) || in_array($token->text, ['and', 'by'], true) && ! $token->afterBreak() && count($t) - $i < 3))) {
-                return array_slice($t, 0, $i);
-            }
-        }
-
-        return $t;
-    }
-
-    /**
-     * Whether what stands between two pauses says something of the place rather than naming it: 'the sat nav can't find it'.
-     *
-     * @param list<Token> $t
-     */
-    private function talks(array $t, int $from): bool
-    {
-        $said = [];
-        for ($i = $from; isset($t[$i]) && ($i === $from || ! $t[$i]->afterBreak()); $i++) {
-            $said[] = $t[$i];
-        }
-
-        return ! $this->hasStreet($said)
-            && array_filter($said, fn (Token $token): bool => in_array($token->text, $this->words->section('address', 'talk'), true)) !== [];
-    }
-
-    /**
      * Cuts the words into lines: at commas, and behind a street's kind.
      *
      * @param list<Token> $t
@@ -256,7 +196,7 @@ final readonly class PostalAddressReader implements Reader
                 }
             }
             $word = $t[$i]->text;
-            if (in_array($word, ['number', 'no'], true) && $this->numberAt($t, $i + 1) !== null && ! $this->afterUnit($t, $i)) {
+            if (in_array($word, ['number', 'no'], true) && $this->numbers->at($t, $i + 1) !== null && ! $this->afterUnit($t, $i)) {
                 $i++;
 
                 continue;
@@ -273,13 +213,13 @@ final readonly class PostalAddressReader implements Reader
 
                 continue;
             }
-            $number = $this->numberAt($t, $i);
+            $number = $this->numbers->at($t, $i);
             if ($number !== null) {
                 $current[] = $number[0];
                 $numbered = true;
                 $i += $number[1];
                 // 'Flat 3 14 Mill Lane': a second number begins the house.
-                if (isset($t[$i]) && $this->numberAt($t, $i) !== null && count($current) === 2 && in_array(strtolower($current[0]), $this->words->section('address', 'units'), true) && ! in_array(strtolower($t[$i]->text), ['floor'], true)) {
+                if (isset($t[$i]) && $this->numbers->at($t, $i) !== null && count($current) === 2 && in_array(strtolower($current[0]), $this->words->section('address', 'units'), true) && ! in_array(strtolower($t[$i]->text), ['floor'], true)) {
                     $flush(false);
                 }
 
@@ -324,34 +264,6 @@ final readonly class PostalAddressReader implements Reader
     private function afterUnit(array $t, int $i): bool
     {
         return in_array($t[$i - 1]->text ?? '', $this->words->section('address', 'units'), true);
-    }
-
-    /**
-     * @param list<Token> $t a house number: '14', 'fourteen', 'fourteen b', 'one twenty three', 'twelve to fourteen'
-     *
-     * @return array{string, int}|null
-     */
-    private function numberAt(array $t, int $i): ?array
-    {
-        if (! isset($t[$i])) {
-            return null;
-        }
-        [$chunks, $length] = $this->numerals->chunks($t, $i);
-        if ($chunks === [] || in_array($t[$i]->text, ['oh', 'o'], true)) {
-            return null;
-        }
-        if ($t[$i]->isDigits()) {
-            $number = $t[$i]->text;
-            $length = 1;
-        } else {
-            $number = count($chunks) === 1 ? (string) $chunks[0] : implode('', array_map(strval(...), $chunks));
-        }
-        $next = $t[$i + $length] ?? null;
-        if ($next !== null && $next->isLetter() && ! $next->afterBreak()) {
-            return [$number.strtoupper($next->text), $length + 1];
-        }
-
-        return [$number, $length];
     }
 
     /** @param list<Token> $t */

@@ -7,11 +7,14 @@ namespace Tests\Core\Rehearsal;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Ringo\Dialogue\Engine;
+use Ringo\Dialogue\Ports\Booked;
 use Ringo\Diary\Diaries;
+use Ringo\Diary\Start;
 use Ringo\Document\InvalidDocument;
 use Ringo\Errand\Errand;
 use Ringo\Errand\Errands;
 use Ringo\Rehearsal\Casebook\Casebook;
+use Ringo\Rehearsal\Casebook\Earlier;
 use Ringo\Rehearsal\Casebook\KeptCase;
 use Ringo\Rehearsal\Casebook\Proposal;
 use Ringo\Rehearsal\Casebook\Trial;
@@ -122,6 +125,17 @@ final class CasebookTest extends TestCase
         self::assertSame([], $trial->of($case)->failures, 'each run finds it again');
         self::assertEquals($case, KeptCase::fromArray(json_decode((string) json_encode($case->toArray()), true)));
         self::assertNotSame([], $trial->of(KeptCase::fromArray(['booked' => []] + $case->toArray()))->failures);
+    }
+
+    public function test_a_booking_keeps_the_clock_of_its_diary(): void
+    {
+        $diaries = Diaries::fromArray(['tz' => 'Europe/London', 'country' => 'GB', 'hours' => ['fri' => ['08:00-18:00']], 'services' => [['key' => 'call', 'label' => 'a call', 'minutes' => 30, 'place' => 'phone']], 'diaries' => [['key' => 'ana', 'name' => 'Ana', 'services' => ['call'], 'tz' => 'Europe/Madrid']]]);
+        $at = new \DateTimeImmutable('2026-03-13T10:00', new \DateTimeZone('Europe/Madrid'));
+        $earlier = Earlier::of(new Booked('RHB201', 'call', 'a call', new Start($at->getTimestamp(), 'ana'), null, 'Ines Conti'), $diaries);
+        $earlier->in($book = new SketchBook($diaries), '+447700900123');
+
+        self::assertSame('2026-03-13T10:00', $earlier->at);
+        self::assertSame($at->getTimestamp(), $book->all()[0]->start->at);
     }
 
     public function test_a_stand_in_who_cancels_has_a_booking_that_a_case_can_keep(): void
