@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Transfers;
 
-use Ringo\Advice\Purpose;
 use Ringo\Dialogue\Actions\Connect;
 use Ringo\Dialogue\Actions\Ring;
 use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Walk\Move;
-use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Script\Steps\Transfer\TransferStep;
 use Ringo\Speech\Prompt;
 use Ringo\Transfer\Switchboard;
@@ -19,21 +17,14 @@ use Ringo\Value\Typed;
 use Ringo\Value\ValueType;
 
 /**
- * Hands live calls over: chooses the target by the rules, asks which team where two fit, rings group after group, tells the caller
- * what is happening, and goes on to the next target or back into the script. Nobody is ever left connected to nobody.
+ * Hands live calls over: takes the target that the rules name, rings group after group, tells the caller what is happening, and goes on to the next target or back into the script. Nobody is ever left connected to nobody.
  *
  * @phpstan-type State array{step: string, rule: string, why: string, how: string, targets: list<string>, target: string, groups: list<list<string>>, group: int, since: float, asked: int, silences: int, opening: bool, told: bool, tried: list<string>, offered?: string}
  */
 final readonly class Transfers
 {
-    /** How often a caller is asked which team before the default takes the call. */
-    private const MOST_QUESTIONS = 2;
-
     /** A telephone that tells nothing for so many silences has not been answered. */
     private const UNANSWERED = 8;
-
-    /** What the caller said lately counts for which team it is. */
-    private const LATELY = 4;
 
     /** What decided where a step names its target itself. */
     public const THE_STEP = 'the step itself';
@@ -44,7 +35,7 @@ final readonly class Transfers
     /** Reason of a decline that promises a call-back. */
     public const RING_BACK = 'rings back later';
 
-    public function __construct(private Switchboard $switchboard, private CallBacks $callBacks, private Announcement $announcement)
+    public function __construct(private Switchboard $switchboard, private CallBacks $callBacks, private Announcement $announcement, private WhichTeam $whichTeam, private Rules $rules)
     {
     }
 
@@ -61,38 +52,17 @@ final readonly class Transfers
         if ($step->to !== null) {
             return $this->towards($turn, $step->key(), self::THE_STEP, [$step->to], 'announced', 'the step names its own target', null, $said);
         }
-        $scope = $turn->scope();
-        foreach ($turn->script->transfers->rules as $rule) {
-            if ($rule['when'] !== null && ! $rule['when']->holds($scope->value(...))) {
-                continue;
-            }
-            if ($rule['words'] !== [] && ! $this->worded($turn, $rule['words'])) {
-                continue;
-            }
-            $why = "rule {$rule['key']}".($rule['when'] === null ? '' : ': '.$rule['when']->inWords());
-            $turn->trace->rule('transfer, '.$why);
-
-            return $this->towards($turn, $step->key(), $rule['key'], [$rule['to'], ...$rule['otherwise']], $rule['how'], $why, $rule['say'], $said);
-        }
+        $rule = $this->rules->first($turn);
         $default = $turn->script->transfers->default;
-        $turn->trace->rule($default === '' ? 'transfer: no rule holds and there is no default' : 'transfer: no rule holds, so the default');
+        if ($rule === null) {
+            $turn->trace->rule($default === '' ? 'transfer: no rule holds and there is no default' : 'transfer: no rule holds, so the default');
 
-        return $this->towards($turn, $step->key(), 'default', $default === '' ? [] : [$default], 'announced', 'no rule holds', null, $said);
-    }
-
-    /**
-     * @param list<string> $words sayings of which one must have been said in the call
-     */
-    public function worded(Turn $turn, array $words): bool
-    {
-        $said = mb_strtolower(implode(' . ', $turn->state->said));
-        foreach ($words as $one) {
-            if ($one !== '' && preg_match('/(?<!\pL)'.preg_quote(mb_strtolower($one), '/').'(?!\pL)/u', $said) === 1) {
-                return true;
-            }
+            return $this->towards($turn, $step->key(), 'default', $default === '' ? [] : [$default], 'announced', 'no rule holds', null, $said);
         }
+        $why = "rule {$rule['key']}".($rule['when'] === null ? '' : ': '.$rule['when']->inWords());
+        $turn->trace->rule('transfer, '.$why);
 
-        return false;
+        return $this->towards($turn, $step->key(), $rule['key'], [$rule['to'], ...$rule['otherwise']], $rule['how'], $why, $rule['say'], $said);
     }
 
     /**
@@ -114,7 +84,7 @@ final readonly class Transfers
     {
         $state = $turn->state;
         while ($state->transfer !== null && ($target = array_shift($state->transfer['targets'])) !== null) {
-            $target = $target === 'fit' ? $this->fitting($turn) : $target;
+            $target = $target === 'fit' ? $this->whichTeam->fitting($turn) : $target;
             if ($target === null) {
                 return Move::stay();
             }
@@ -187,121 +157,39 @@ final readonly class Transfers
         }
     }
 
-    /** The team that fits what was said so far; null where the caller is asked which. */
-    private function fitting(Turn $turn): ?string
-    {
-        $state = $turn->state;
-        $fit = $this->switchboard->fit();
-        $default = $turn->script->transfers->default;
-        if ($fit === null) {
-            $turn->trace->rule('no teams are described, so the default');
-
-            return $default === '' ? 'team:none' : $default;
-        }
-        $found = $fit->of($this->spoken($turn));
-        $turn->trace->rule('which team: '.$found->why);
-        $turn->trace->fit = $found->scores;
-        $turn->trace->sureness = $found->sureness();
-        if ($found->team !== null) {
-            return 'team:'.$found->team;
-        }
-        $advised = $this->advised($turn, $found->candidates);
-        if ($advised !== null) {
-            return 'team:'.$advised;
-        }
-        if ($found->candidates !== []) {
-            $state->mode = Mode::WhichTeam;
-            $state->candidates = $found->candidates;
-            if ($state->transfer !== null) {
-                $state->transfer['asked']++;
-            }
-            $turn->speak($found->question, $state->step, true);
-
-            return null;
-        }
-
-        return $default === '' ? 'team:none' : $default;
-    }
-
-    /**
-     * Which of the teams between which the caller would be asked an adviser says.
-     *
-     * @param list<string> $candidates
-     */
-    private function advised(Turn $turn, array $candidates): ?string
-    {
-        $choices = [];
-        foreach ($candidates as $key) {
-            $team = $this->switchboard->team($key);
-            $choices[$key] = $team === null ? $key : $team->team->name.($team->team->description === '' ? '' : ': '.$team->team->description);
-        }
-
-        return count($choices) < 2 ? null : $turn->advised(Purpose::Team, 'Which team of the business is the call for?', $choices);
-    }
-
-    /** The caller's answer to which team. No more than two questions; then the default. */
+    /** The caller's answer to which team. */
     public function which(Turn $turn, Heard $heard): Move
     {
-        $state = $turn->state;
-        $fit = $this->switchboard->fit();
-        $transfer = $state->transfer;
-        if ($fit === null || $transfer === null) {
+        if ($turn->state->transfer === null) {
             return $this->nobody($turn);
         }
-        $before = $state->said;
-        array_pop($before);
-        $found = $fit->answered(implode('. ', array_slice($before, -self::LATELY)), $state->candidates, $heard->original);
-        $turn->trace->rule('which team: '.$found->why);
-        $turn->trace->fit = $found->scores;
-        $turn->trace->sureness = $found->sureness();
-        $first = $before[count($before) - 1] ?? '';
-        if ($found->team !== null && $transfer['asked'] <= 1 && $first !== '' && in_array($found->team, $state->candidates, true)) {
-            $turn->trace->lesson = ['said' => $first, 'team' => $found->team];
-        }
-        $state->mode = Mode::Answer;
-        $state->candidates = [];
-        if ($found->team === null && $transfer['asked'] < self::MOST_QUESTIONS && ! $this->noneOfThose($heard)) {
-            $again = $fit->of($heard->original);
-            if ($again->candidates !== []) {
-                $state->mode = Mode::WhichTeam;
-                $state->candidates = $again->candidates;
-                $transfer['asked']++;
-                $state->transfer = $transfer;
-                $turn->speak($again->question, $state->step, true);
+        $target = $this->whichTeam->answered($turn, $heard);
 
-                return Move::stay();
-            }
-        }
-        $default = $turn->script->transfers->default;
-        array_unshift($transfer['targets'], $found->team !== null ? 'team:'.$found->team : ($default === '' ? 'team:none' : $default));
-        $state->transfer = $transfer;
-
-        return $this->next($turn);
+        return $target === null ? Move::stay() : $this->firstOfAll($turn, $target);
     }
 
     /** Silence to which team: asked once more, then the default takes the call. */
     public function unanswered(Turn $turn): Move
     {
-        $transfer = $turn->state->transfer;
-        if ($turn->state->silences <= 1 || $transfer === null) {
+        if ($turn->state->silences <= 1 || $turn->state->transfer === null) {
             $turn->standing('silent');
 
             return Move::again();
         }
-        $default = $turn->script->transfers->default;
-        array_unshift($transfer['targets'], $default === '' ? 'team:none' : $default);
-        $turn->state->transfer = $transfer;
         $turn->state->mode = Mode::Answer;
         $turn->state->candidates = [];
         $turn->trace->rule('no answer to which team: the default');
 
-        return $this->next($turn);
+        return $this->firstOfAll($turn, WhichTeam::otherwise($turn));
     }
 
-    /** 'None of those' ends the asking. */
-    private function noneOfThose(Heard $heard): bool
+    private function firstOfAll(Turn $turn, string $target): Move
     {
-        return preg_match('/\b(?:none|neither)\b/', $heard->cleaned()) === 1;
+        if ($turn->state->transfer !== null) {
+            array_unshift($turn->state->transfer['targets'], $target);
+        }
+
+        return $this->next($turn);
     }
 
     /** The caller's answer to when a call-back would suit. */
@@ -438,19 +326,5 @@ final readonly class Transfers
         $turn->trace->rule("back into the script at {$step}");
 
         return Move::to($step);
-    }
-
-    private function spoken(Turn $turn): string
-    {
-        $topic = $turn->state->topic;
-        $label = '';
-        foreach ($turn->script->steps as $step) {
-            if ($step instanceof ListenStep && $topic !== null && ($found = $step->topic($topic)) !== null) {
-                $label = $found['description'];
-            }
-        }
-        $said = implode('. ', array_slice($turn->state->said, -self::LATELY));
-
-        return $said === '' ? $label : $said;
     }
 }
