@@ -22,7 +22,6 @@ use Ringo\Fit\Memory;
 use Ringo\Language\Vocabulary;
 use Ringo\Numbering\NumberingPlan;
 use Ringo\Script\Script;
-use Ringo\Script\Steps\Choose\ChooseStep;
 use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Script\Steps\Verify\VerifyStep;
 use Ringo\Speech\Display;
@@ -40,9 +39,6 @@ use Ringo\Understanding\Understanding;
  */
 final readonly class Engine
 {
-    /** Silences in a row, whatever the step, after which the call ends. */
-    private const QUIET = 5;
-
     /** Considerations that make nothing of words said while an errand was on its way. */
     private const LEFT_ASIDE = ['NotUnderstood', 'OffTopic', 'StandingRequests', null];
 
@@ -167,7 +163,7 @@ final readonly class Engine
         $state->clock = max($state->clock, $event->at);
         $this->parts->walker->follow($turn, $this->happened($turn, $event));
         $turn = $this->meanwhile($turn);
-        $this->limit($turn);
+        $this->parts->limits->hold($turn);
         $this->parts->ownErrands->after($turn);
         $this->settle($turn);
         if ($turn->state->ended && $turn->state->booking !== null) {
@@ -183,8 +179,8 @@ final readonly class Engine
         return match ($event->kind) {
             EventKind::Started => $turn->state->first === null ? $this->begin($turn) : $this->parts->staffFirst->begin($turn),
             EventKind::Said => $this->said($turn, $event->text),
-            EventKind::Keys => $this->keys($turn, $event->text),
-            EventKind::Silence => $this->silence($turn),
+            EventKind::Keys => $this->parts->keys->pressed($turn, $event->text),
+            EventKind::Silence => $this->parts->silences->heard($turn),
             EventKind::Interrupted => $this->interrupted($turn, $event->seconds),
             EventKind::HungUp => $this->hungUp($turn),
             EventKind::StaffSaid => $this->staffSaid($turn, $event->text),
@@ -257,12 +253,12 @@ final readonly class Engine
     {
         $heard = $this->understanding->hear($text);
         if ($heard->all === []) {
-            return $this->silence($turn);
+            return $this->parts->silences->heard($turn);
         }
         if ($turn->state->first !== null) {
             return $this->parts->staffFirst->waiting($turn);
         }
-        $this->heardSomething($turn);
+        $turn->heardSomething();
         $turn->trace->heard = $heard->original;
         $turn->trace->cleaned = $heard->cleaned();
         // What is said to be checked is remembered nowhere.
@@ -303,90 +299,6 @@ final readonly class Engine
         return Move::stay();
     }
 
-    private function keys(Turn $turn, string $digits): Move
-    {
-        if ($digits === '' || $turn->state->first !== null) {
-            return Move::stay();
-        }
-        $this->heardSomething($turn);
-        $turn->trace->heard = $digits;
-        $turn->trace->cleaned = $digits;
-        $move = $this->parts->modes->now($turn)->keyed($turn, $digits);
-
-        return $move ?? $this->standingKey($turn, $digits) ?? $this->wrongKey($turn, $digits);
-    }
-
-    /** Keys that mean something everywhere: the star goes back, the script's own asks for a person. */
-    private function standingKey(Turn $turn, string $digits): ?Move
-    {
-        if ($digits === '*') {
-            return Move::back();
-        }
-        $key = rtrim($digits, '#');
-        if ($key === '' || $key !== $this->script->standing->personKey) {
-            return null;
-        }
-        $turn->trace->rule("key {$key}: a person");
-
-        return (new Walk\PersonWanted)->move($turn);
-    }
-
-    private function wrongKey(Turn $turn, string $digits): Move
-    {
-        $state = $turn->state;
-        $step = $turn->step();
-        $turn->trace->rule("key {$digits} does nothing here");
-        $state->failures++;
-        if (! $step instanceof ChooseStep) {
-            $turn->standing('wrong_key');
-
-            return Move::again();
-        }
-        if ($state->failures >= $step->tries) {
-            return Move::out();
-        }
-        $own = $step->wrongKey === [] ? null : $step->wrongKey[($state->failures - 1) % count($step->wrongKey)];
-        $own !== null ? $turn->prompt(\Ringo\Speech\Prompt::of($own), $step->key().'.wrong') : $turn->standing('wrong_key');
-
-        return Move::help();
-    }
-
-    private function heardSomething(Turn $turn): void
-    {
-        $state = $turn->state;
-        $turn->callerTurn = $state->turns;
-        $state->turns++;
-        $state->heard++;
-        $state->silences = 0;
-        $state->quiet = 0;
-        $state->holding = false;
-    }
-
-    private function silence(Turn $turn): Move
-    {
-        $state = $turn->state;
-        if (in_array($state->mode, [Mode::Connected, Mode::Ringing, Mode::LookingUp], true)) {
-            return $this->parts->modes->now($turn)->silent($turn);
-        }
-        if ($state->holding) {
-            $state->holding = false;
-            $turn->trace->rule('the caller asked for a moment: this silence does not count');
-
-            return Move::again();
-        }
-        $state->silences++;
-        $state->quiet++;
-        if ($state->quiet >= self::QUIET) {
-            $turn->trace->rule('nothing heard five times running');
-            $turn->standing('unheard_end');
-            $turn->end($state->outcome ?? Ending::NO_REPLY);
-
-            return Move::stay();
-        }
-
-        return $this->parts->modes->now($turn)->silent($turn);
-    }
-
     private function interrupted(Turn $turn, float $seconds): Move
     {
         $part = (new Timing)->heardAfter($turn->state->lastSpoken, $seconds, $this->script->agent->voice['pace'] * $turn->state->pace);
@@ -402,28 +314,6 @@ final readonly class Engine
         $turn->end($turn->state->outcome ?? Ending::HUNG_UP);
 
         return Move::stay();
-    }
-
-    /** No path loops for ever: turns and minutes are limited, each with its own ending. */
-    private function limit(Turn $turn): void
-    {
-        $state = $turn->state;
-        if ($state->ended || $state->mode === Mode::Connected) {
-            return;
-        }
-        $limits = $this->script->limits;
-        [$why, $phrase, $outcome] = match (true) {
-            $state->heard >= $limits->turns => ["more than {$limits->turns} turns", 'limit', Ending::TURN_LIMIT],
-            $state->clock >= 60 * $limits->minutes => ["longer than {$limits->minutes} minutes", 'limit_time', Ending::TIME_LIMIT],
-            default => [null, '', ''],
-        };
-        if ($why === null) {
-            return;
-        }
-        $turn->trace->rule('limit of the call: '.$why);
-        $turn->actions = [];
-        $turn->standing($phrase);
-        $turn->end($state->outcome ?? $outcome);
     }
 
     /** Counts what was spoken as a turn of the transcript, and says what is waited for. */

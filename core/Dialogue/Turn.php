@@ -354,4 +354,16 @@ final class Turn
             return true;
         }));
     }
+
+    /** The caller said or pressed something: a turn of theirs, and an end to silence. */
+    public function heardSomething(): void
+    {
+        $state = $this->state;
+        $this->callerTurn = $state->turns;
+        $state->turns++;
+        $state->heard++;
+        $state->silences = 0;
+        $state->quiet = 0;
+        $state->holding = false;
+    }
 }

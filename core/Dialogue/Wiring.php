@@ -18,6 +18,9 @@ use Ringo\Dialogue\Errands\Known;
 use Ringo\Dialogue\Errands\OwnAccord;
 use Ringo\Dialogue\Errands\Running;
 use Ringo\Dialogue\Errands\WhichOne;
+use Ringo\Dialogue\Events\Keys;
+use Ringo\Dialogue\Events\Limits;
+use Ringo\Dialogue\Events\Silences;
 use Ringo\Dialogue\Modes\Modes as ModeHandlers;
 use Ringo\Dialogue\Modes\Weighing;
 use Ringo\Dialogue\Order\Consideration;
@@ -69,6 +72,12 @@ final readonly class Wiring
     public Walker $walker;
 
     public ModeHandlers $modes;
+
+    public Keys $keys;
+
+    public Silences $silences;
+
+    public Limits $limits;
 
     public Identity $identity;
 
@@ -172,6 +181,9 @@ final readonly class Wiring
             Mode::Connected->value => new Modes\Connected,
             Mode::Handover->value => new Modes\HandingOver($understanding, $this->phrases, $answering),
         ]);
+        $this->keys = new Keys($this->modes);
+        $this->silences = new Silences($this->modes);
+        $this->limits = new Limits;
         $this->walker = new Walker($runners, $this->modes, new Reprise($runners), $readBack);
         $this->orders = $this->orders($understanding, $topics, $switch, $corrections, $keeper, $runners, $replies, $names, $settled, $choices, $collector);
     }
