@@ -97,7 +97,7 @@ final class Features
         $this->elsewhere = $this->precedents->of($question->asked, $this->pairing->meant($question->asked));
         foreach ($units as $n => [$unit]) {
             if ($unit->lead !== '' || $unit->kind === Kind::Clause) {
-                $leads[$unit->group][$unit->row >= 0 ? $unit->row : $n] = $this->telling($unit, $met[$n]);
+                $leads[$unit->group][$unit->row >= 0 ? $unit->row : $n] = Brothers::telling($unit, $met[$n]);
             }
             if ($unit->kind === Kind::Cell) {
                 $columns[$unit->group][$unit->column] = $met[$n]['beside'][1];
@@ -275,74 +275,12 @@ final class Features
         // Which of several brothers is meant may hang on a word that says little elsewhere: 'morning', 'adult'.
         $telling = array_map(static fn (float $weight): float => max(self::TELLS, $weight), $weights);
         $tell = static fn (array $part): float => array_sum(array_map(static fn (float $m, float $w): float => $m * $w, $part, $telling)) / $total;
-        $features += $this->lead($question, $unit, $met, $leads, $cover, $tell);
-        $features += $this->column($unit, $met, $columns, $cover, $tell);
+        $features += Brothers::lead($unit, $this->said($question, $unit->lead), $met, $leads, $cover, $tell);
+        $features += Brothers::column($unit, $met, $columns, $cover, $tell);
         $features['has_clauses'] = $unit->kind === Kind::Sentence && isset($this->cut[$unit->passage->place().$unit->place]) ? 1.0 : 0.0;
         $features += $this->facts->of($question, $unit, $told);
 
         return new Reading($unit, $features, array_values($allLike), array_values($all));
-    }
-
-    /**
-     * The words by which a unit differs from its brothers: its row, its lead, a clause's own.
-     *
-     * @param array<string, array{list<float>, list<float>, list<float>}> $met
-     *
-     * @return list<float>
-     */
-    private function telling(Unit $unit, array $met): array
-    {
-        return $unit->kind === Kind::Clause ? $met['own'][1] : $met['lead'][1];
-    }
-
-    /**
-     * Whether the row, or the words before the colon, are those that were asked about, and whether a brother's are more.
-     *
-     * @param array<string, array{list<float>, list<float>, list<float>}> $met
-     * @param array<int, list<float>> $leads
-     *
-     * @return array<string, float>
-     */
-    private function lead(Question $question, Unit $unit, array $met, array $leads, \Closure $cover, \Closure $tell): array
-    {
-        if ($unit->lead === '' && $unit->kind !== Kind::Clause) {
-            return ['lead' => 0.0, 'lead_said' => 0.0, 'lead_over_brothers' => 0.0, 'lead_under_brother' => 0.0, 'clause_over_brothers' => 0.0, 'clause_under_brother' => 0.0];
-        }
-        $mine = $this->telling($unit, $met);
-        $most = [];
-        $mean = [];
-        foreach ($mine as $q => $value) {
-            $theirs = array_column($leads, $q);
-            $most[$q] = max(0.0, max([0.0, ...$theirs]) - $value);
-            $mean[$q] = max(0.0, $value - array_sum($theirs) / max(1, count($theirs)));
-        }
-
-        $clause = $unit->kind === Kind::Clause ? 1.0 : 0.0;
-
-        return ['lead' => (1 - $clause) * $cover($mine), 'lead_said' => (1 - $clause) * $this->said($question, $unit->lead), 'lead_over_brothers' => (1 - $clause) * $tell($mean), 'lead_under_brother' => (1 - $clause) * $tell($most), 'clause_over_brothers' => $clause * $tell($mean), 'clause_under_brother' => $clause * $tell($most)];
-    }
-
-    /**
-     * @param array<string, array{list<float>, list<float>, list<float>}> $met
-     * @param array<int, list<float>> $columns
-     *
-     * @return array<string, float>
-     */
-    private function column(Unit $unit, array $met, array $columns, \Closure $cover, \Closure $tell): array
-    {
-        if ($unit->kind !== Kind::Cell) {
-            return ['column' => 0.0, 'column_over_brothers' => 0.0, 'column_under_brother' => 0.0, 'first_column' => 0.0];
-        }
-        $mine = $met['beside'][1];
-        $over = [];
-        $under = [];
-        foreach ($mine as $q => $value) {
-            $theirs = array_column($columns, $q);
-            $under[$q] = max(0.0, max([0.0, ...$theirs]) - $value);
-            $over[$q] = max(0.0, $value - array_sum($theirs) / max(1, count($theirs)));
-        }
-
-        return ['column' => $cover($mine), 'column_over_brothers' => $tell($over), 'column_under_brother' => $tell($under), 'first_column' => $unit->column === 1 ? 1.0 : 0.0];
     }
 
     /**
