@@ -94,7 +94,7 @@ final class OutreachTest extends FeatureTestCase
     public function testPausedItRingsNobodyAndGoesOnWhereItWas(): void
     {
         Queue::fake();
-        $campaign = $this->campaign();
+        $campaign = $this->campaign(people: 12);
         $this->post('/pellbrook/outreach/reminders/launch', ['clock' => 'quick', 'sure' => '1']);
         $campaign->refresh()->update(['clock_at' => Carbon::createFromTimestamp((int) app(Dialler::class)->next($campaign), 'UTC')]);
         app(Dialler::class)->tick($campaign->refresh());
@@ -115,7 +115,7 @@ final class OutreachTest extends FeatureTestCase
     public function testAClaimThatWasLeftIsTakenUpAndNoCallIsLostOrPlacedTwice(): void
     {
         Queue::fake();
-        $one = $this->campaign();
+        $one = $this->campaign(people: 14);
         $this->post('/pellbrook/outreach/reminders/launch', ['clock' => 'quick', 'sure' => '1']);
         app(RunQuickly::class)->run($one->refresh(), 60.0);
         $smooth = $one->attempts()->orderBy('id')->get(['e164', 'at', 'came', 'outcome', 'n'])->toArray();
@@ -141,7 +141,7 @@ final class OutreachTest extends FeatureTestCase
     public function testACampaignWhoseWorkerDiedIsTakenUp(): void
     {
         Queue::fake();
-        $campaign = $this->campaign();
+        $campaign = $this->campaign(people: 10);
         $this->post('/pellbrook/outreach/reminders/launch', ['clock' => 'quick', 'sure' => '1']);
         $campaign->people()->update(['state' => CampaignPerson::CALLING, 'attempts' => 1]);
         Queue::fake();
@@ -154,7 +154,7 @@ final class OutreachTest extends FeatureTestCase
         Queue::assertPushed(RunCampaign::class, 1);
         app(RunQuickly::class)->run($campaign->refresh(), 60.0);
         self::assertSame(Campaign::DONE, $campaign->refresh()->state);
-        self::assertSame(40, $campaign->attempts()->where('n', 1)->count(), 'each claim became one attempt');
+        self::assertSame(10, $campaign->attempts()->where('n', 1)->count(), 'each claim became one attempt');
     }
 
     public function testItStopsByItsOwnRules(): void
@@ -258,7 +258,7 @@ final class OutreachTest extends FeatureTestCase
 
     public function testTwoReleasesRingHalfOfThePeopleEachAndStandSideBySide(): void
     {
-        $campaign = $this->campaign();
+        $campaign = $this->campaign(people: 20);
         $agent = Agent::query()->with('draft')->findOrFail($campaign->agent_id);
         Release::query()->create(['agent_id' => $agent->id, 'script_text_id' => $agent->draft->script_text_id, 'number' => 2, 'note' => 'other words']);
         $this->get('/pellbrook/outreach/reminders')->assertOk()->assertSee('half of the people');
@@ -268,7 +268,7 @@ final class OutreachTest extends FeatureTestCase
         self::assertSame(1, $by->map(static fn (array $releases): int => count($releases))->max(), 'everybody by one release, however often they are rung');
         $split = $by->map(static fn (array $releases): int => $releases[0])->countBy();
         self::assertCount(2, $split);
-        self::assertGreaterThan(9, $split->min());
+        self::assertGreaterThan(5, $split->min());
         $page = $this->get('/pellbrook/outreach/reminders')->assertOk();
         $page->assertSee('Two releases side by side')->assertSee('release 2')->assertSee('may be chance');
         $sides = app(CampaignComparison::class)->releases($campaign->refresh());
@@ -277,7 +277,7 @@ final class OutreachTest extends FeatureTestCase
 
     public function testTwoCampaignsStandSideBySideAndATestPersonUsesNoAttempt(): void
     {
-        $campaign = $this->campaign();
+        $campaign = $this->campaign(people: 12);
         $this->post('/pellbrook/outreach/reminders/test')->assertSessionHasNoErrors()->assertSessionHas('placed');
         $call = Call::query()->firstOrFail();
         self::assertSame(['rehearsal', 'in_progress', $campaign->people()->orderBy('next_at')->orderBy('id')->firstOrFail()->name], [$call->kind, $call->status, $call->caller_name]);
@@ -302,14 +302,14 @@ final class OutreachTest extends FeatureTestCase
     }
 
     /**
-     * @param ?string $list CSV; null: forty people with consent
+     * @param ?string $list CSV; null: so many people with consent
      * @param array<string, mixed> $with
      */
-    private function campaign(?string $list = null, string $name = 'Reminders', array $with = []): Campaign
+    private function campaign(?string $list = null, string $name = 'Reminders', array $with = [], int $people = 40): Campaign
     {
         $this->post('/pellbrook/outreach', ['name' => $name] + $with + $this->form())->assertSessionHasNoErrors();
         $campaign = Campaign::query()->latest('id')->firstOrFail();
-        $list ??= "name,phone,consent,consent_purpose,round_day,call_about\n".implode("\n", array_map(static fn (int $n): string => "Person {$n},07700 900".(500 + $n).',2026-01-01,reminders,on Tuesday,reminder', range(1, 40)));
+        $list ??= "name,phone,consent,consent_purpose,round_day,call_about\n".implode("\n", array_map(static fn (int $n): string => "Person {$n},07700 900".(500 + $n).',2026-01-01,reminders,on Tuesday,reminder', range(1, $people)));
         if ($list !== '') {
             $this->post("/pellbrook/outreach/{$campaign->key}/people", ['from' => 'file', 'file' => UploadedFile::fake()->createWithContent('list.csv', $list)])->assertSessionHasNoErrors();
         }

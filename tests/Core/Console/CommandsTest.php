@@ -205,11 +205,11 @@ final class CommandsTest extends TestCase
 
     public function testScoreHoldsToItsAims(): void
     {
-        $last = fn (string $what): array => (array) json_decode((string) strrchr("\n".trim($this->ringo(['score', $what])->getOutput()), "\n"), true);
-        $records = $last('extract');
-        // The aims are 0.95 and 0.04: docs/figures.md tells by how much they are missed, and why.
-        self::assertGreaterThanOrEqual(0.92, $records['f1']);
-        self::assertLessThan(0.08, $records['invented']);
+        $last = fn (string ...$what): array => (array) json_decode((string) strrchr("\n".trim($this->ringo(['score', ...$what])->getOutput()), "\n"), true);
+        // Nobody has looked at these; the aims are 0.95 and 0.04: docs/figures.md tells by how much they are missed, and why.
+        $records = $last('extract', 'data/corpora/calls/blind_third');
+        self::assertGreaterThanOrEqual(0.84, $records['f1']);
+        self::assertLessThan(0.13, $records['invented']);
         $answers = $last('answer');
         self::assertGreaterThanOrEqual(0.7, $answers['right_share']);
         self::assertGreaterThanOrEqual(0.95, $answers['refused_share']);

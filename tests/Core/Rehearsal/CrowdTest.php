@@ -153,17 +153,17 @@ final class CrowdTest extends TestCase
         self::assertEqualsWithDelta(200, $lines['clean'], 45);
         self::assertEqualsWithDelta(200, $lines['bad'], 45);
         self::assertSame([0.0, 0.3, 0.6, 1.0], [Line::Clean->strength(0.3), Line::Usual->strength(0.3), Line::Bad->strength(0.3), Line::Bad->strength(0.8)]);
-        $told = $this->report($script, 240, 0.4)->toArray()['by_line'];
+        $told = $this->report($script, 120, 0.4)->toArray()['by_line'];
         self::assertSame(['clean', 'usual', 'bad'], array_keys($told));
-        self::assertSame(240, array_sum(array_column($told, 'callers')));
+        self::assertSame(120, array_sum(array_column($told, 'callers')));
         self::assertGreaterThan($told['bad']['achieved'] / $told['bad']['callers'], $told['clean']['achieved'] / $told['clean']['callers']);
     }
 
     public function test_noise_is_worse_than_none_and_a_broken_script_worse_than_a_sound_one(): void
     {
         $script = self::maren();
-        $clean = $this->report($script, 120)->toArray();
-        $noisy = $this->report($script, 120, 0.6)->toArray();
+        $clean = $this->report($script, 60)->toArray();
+        $noisy = $this->report($script, 60, 0.6)->toArray();
         self::assertLessThan($clean['achieved'], $noisy['achieved']);
         self::assertGreaterThan($clean['turns'], $noisy['turns']);
         $broken = json_decode((string) file_get_contents(dirname(__DIR__, 3).'/database/demo/pellbrook/maren.json'), true);
@@ -175,9 +175,9 @@ final class CrowdTest extends TestCase
             }
         }
         unset($step);
-        $other = $this->report((new ScriptReader)->fromArray($broken), 120)->by;
+        $other = $this->report((new ScriptReader)->fromArray($broken), 60)->by;
         $better = $worse = 0;
-        foreach ($this->report($script, 120)->by as $n => $achieved) {
+        foreach ($this->report($script, 60)->by as $n => $achieved) {
             $better += ! $achieved && $other[$n] ? 1 : 0;
             $worse += $achieved && ! $other[$n] ? 1 : 0;
         }

@@ -40,7 +40,11 @@ final class CallsTest extends TestCase
             foreach (glob(self::FOLDER."/{$half}/*/calls.txt") ?: [] as $file) {
                 $sheet = RecordSheet::fromArray(json_decode((string) file_get_contents(dirname($file).'/sheet.json'), true, 32, JSON_THROW_ON_ERROR));
                 $extractor = isset($extractor) ? $extractor->with($sheet) : Extractor::for($sheet);
-                foreach ((new LabelledCalls)->read((string) file_get_contents($file)) as $call) {
+                foreach ((new LabelledCalls)->read((string) file_get_contents($file)) as $n => $call) {
+                    // Of those that were looked at each third stands for all.
+                    if ($half === 'looked_at' && $n % 3 !== 0) {
+                        continue;
+                    }
                     $score->add($call['transcript']->id, $sheet, $call['expected'], $extractor->extract($call['transcript'])->values());
                 }
             }
