@@ -6,6 +6,7 @@ namespace App\Console\Core;
 
 use Ringo\Rehearsal\Crowd\Crowd;
 use Ringo\Rehearsal\Crowd\Report;
+use Ringo\Rehearsal\Crowd\Temper;
 use Ringo\Rehearsal\Crowd\Walk;
 use Ringo\Rehearsal\Crowd\Walked;
 use Ringo\Script\Script;
@@ -14,13 +15,13 @@ use Ringo\Statistics\Share;
 /** `./ringo crowd SCRIPT --callers=1000 --seed=1`: stand-in callers try a script, or two with the same callers. */
 final class CrowdCommand
 {
-    public const USAGE = './ringo crowd SCRIPT [--callers=200] [--seed=1] [--noise=0…1] [--against=OTHER] [--teams=FILE] [--knowledge=FOLDER] [--diaries=FILE] [--errands=FILE] [--now=…] [--call=N]';
+    public const USAGE = './ringo crowd SCRIPT [--callers=200] [--seed=1] [--noise=0…1] [--temper=NAME] [--against=OTHER] [--teams=FILE] [--knowledge=FOLDER] [--diaries=FILE] [--errands=FILE] [--now=…] [--call=N]';
 
     private const MOST_CALLERS = 100_000;
 
     public function run(Arguments $arguments): int
     {
-        $arguments->allow(['callers', 'seed', 'noise', 'against', ...ScriptInput::AROUND, 'now', 'tz', 'call']);
+        $arguments->allow(['callers', 'seed', 'noise', 'temper', 'against', ...ScriptInput::AROUND, 'now', 'tz', 'call']);
         $callers = $arguments->get('callers') ?? '200';
         $noise = $arguments->get('noise') ?? '0';
         if (count($arguments->positional) !== 1 || preg_match('/^\d+$/', $callers) !== 1 || (int) $callers < 1 || (int) $callers > self::MOST_CALLERS || ! is_numeric($noise) || (float) $noise < 0 || (float) $noise > 1) {
@@ -30,6 +31,12 @@ final class CrowdCommand
         $script = $input->script($arguments->positional[0]);
         $now = $arguments->now($script->agent->tz);
         $seed = $arguments->get('seed') ?? '1';
+        $tempers = array_column(Temper::cases(), 'value');
+        $temper = Temper::tryFrom($arguments->get('temper') ?? $tempers[0]);
+        if ($temper === null) {
+            throw new WrongUsage('--temper is one of '.implode(', ', $tempers).'.');
+        }
+        $temper = $arguments->has('temper') ? $temper : null;
         $crowd = new Crowd($script, $now, $seed);
         $walk = $this->walk($input, $script, $now, (float) $noise);
         if ($arguments->has('call')) {
@@ -37,11 +44,11 @@ final class CrowdCommand
 
             return 0;
         }
-        $report = $this->through($crowd, $walk, (int) $callers);
+        $report = $this->through($crowd, $walk, (int) $callers, $temper);
         $answer = $report->toArray();
         if ($arguments->get('against') !== null) {
             $other = $input->script($arguments->get('against'));
-            $against = $this->through($crowd, $this->walk($input, $other, $now, (float) $noise), (int) $callers);
+            $against = $this->through($crowd, $this->walk($input, $other, $now, (float) $noise), (int) $callers, $temper);
             $answer['against'] = $against->toArray();
             $answer += $this->compared($report, $against);
         }
@@ -51,12 +58,16 @@ final class CrowdCommand
     }
 
     /** @param \Closure(): Walk $walk */
-    private function through(Crowd $crowd, \Closure $walk, int $callers): Report
+    private function through(Crowd $crowd, \Closure $walk, int $callers, ?Temper $temper): Report
     {
         $report = new Report;
         $one = $walk();
-        for ($n = 1; $n <= $callers; $n++) {
-            $report->add($one->of($crowd->caller($n)));
+        for ($n = 1; $callers > 0; $n++) {
+            $who = $crowd->caller($n);
+            if ($temper === null || $who->temper === $temper) {
+                $report->add($one->of($who));
+                $callers--;
+            }
         }
 
         return $report;

@@ -28,7 +28,12 @@ final class Caller
     /** Whoever has gone on for so long has had enough. */
     private const MOST_TURNS = 45;
 
+    /** Values told before they are asked for, in one breath. */
+    private const AT_ONCE = 2;
+
     private readonly Dice $dice;
+
+    private readonly Ahead $ahead;
 
     /** @var array<string, int> how often each question was put */
     private array $asked = [];
@@ -57,6 +62,7 @@ final class Caller
     {
         $this->dice = new Dice($who->seed);
         $this->truth = $who->truth;
+        $this->ahead = new Ahead($script, $now, $phrases, $sayings);
     }
 
     /** @return ?Input null hangs up */
@@ -186,7 +192,23 @@ final class Caller
         }
         $words = $this->who->openings[min($n, count($this->who->openings) - 1)];
 
-        return $this->who->temper === Temper::Talkative ? $words.', '.$this->phrases->one($this->dice, 'chatter') : $words;
+        return match ($this->who->temper) {
+            Temper::Talkative => $words.', '.$this->phrases->one($this->dice, 'chatter'),
+            Temper::TellsAhead => $n === 0 ? $words.$this->ahead->words($this->leads(), $this->truth, [], self::AT_ONCE, $this->dice) : $words,
+            default => $words,
+        };
+    }
+
+    /** Where their topic leads. */
+    private function leads(): ?string
+    {
+        foreach ($this->script->steps as $step) {
+            if ($this->who->topic !== null && $step instanceof ListenStep && ($topic = $step->topic($this->who->topic)) !== null) {
+                return $topic['next'];
+            }
+        }
+
+        return null;
     }
 
     private function chooses(ChooseStep $step): Input
@@ -223,6 +245,10 @@ final class Caller
                 return $this->says($this->phrases->one($this->dice, 'slip', ['wrong' => $this->sayings->of($field, $wrong, $this->now, $this->dice), 'it' => $words]));
             }
         }
+        $reasons = $this->who->temper === Temper::GivesReasons && $this->dice->falls(0.6) ? $this->phrases->ways('reasons', is_bool($true) ? ($true ? 'yes' : 'no') : $field->type->value) : [];
+        if ($reasons !== []) {
+            return $this->says(str_replace('[it]', $words, $this->dice->one($reasons)));
+        }
         $around = match (true) {
             $field->type->value === 'yes_no' => 'answer_brief',
             $this->who->temper === Temper::Brief, $this->who->temper === Temper::Impatient, $field->type->value === 'text' => 'answer_brief',
@@ -230,6 +256,10 @@ final class Caller
             default => 'answer',
         };
         $said = $this->phrases->one($this->dice, $around, ['it' => $words]);
+
+        if ($this->who->temper === Temper::TellsAhead && $field->type->value !== 'text' && $this->dice->falls(0.5)) {
+            $said .= $this->ahead->words($state->step, $this->truth, [$field->key, ...array_map(strval(...), array_keys($state->values))], 1, $this->dice);
+        }
 
         return $this->says($this->who->temper === Temper::Talkative && $this->dice->falls(0.5) ? $said.', '.$this->phrases->one($this->dice, 'chatter') : $said);
     }

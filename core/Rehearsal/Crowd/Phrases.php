@@ -28,6 +28,14 @@ final class Phrases
         return $text;
     }
 
+    /** @return list<string> ways to put a value of a type; none where people do not put it so */
+    public function ways(string $of, string $type): array
+    {
+        $ways = $this->words->section('crowd', $of)[$type] ?? [];
+
+        return is_array($ways) ? array_values(array_map(strval(...), $ways)) : [];
+    }
+
     /** @return array<array-key, string> */
     public function table(string $of): array
     {

@@ -22,6 +22,8 @@ enum Temper: string
     case WantsPerson = 'wants_person';
     case Keys = 'presses_keys';
     case Interrupts = 'interrupts';
+    case TellsAhead = 'tells_ahead';
+    case GivesReasons = 'gives_reasons';
 
     /** How often the same is asked before they hang up. */
     public function patience(): int
