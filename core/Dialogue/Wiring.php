@@ -217,7 +217,7 @@ final readonly class Wiring
             $answer,
             new Order\TopicCorrection($corrections, $keeper),
             new Order\MenuCorrection($corrections, $choices, $understanding),
-            new Order\SideQuestion($replies, $topics, $switch, $objection),
+            new Order\SideQuestion($replies, $topics, $switch, $objection, new Acts\Wanting(SayingModel::requests(), $this->phrases)),
             new Order\TopicChange($topics, $switch),
             new Order\Person($person),
             new Order\OffTopic,

@@ -6,6 +6,7 @@ namespace Ringo\Dialogue\Order;
 
 use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Acts\Wanting;
 use Ringo\Dialogue\Replies\Replies;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Walk\Move;
@@ -13,6 +14,7 @@ use Ringo\Dialogue\Walk\TopicSwitch;
 use Ringo\Fit\Topics;
 use Ringo\Language\Stemmer;
 use Ringo\Language\Token;
+use Ringo\Script\Steps\Listen\ListenStep;
 
 /** A question in the middle of something: answered, then the open question again. Two questions are both answered. */
 final readonly class SideQuestion implements Consideration
@@ -23,7 +25,7 @@ final readonly class SideQuestion implements Consideration
     /** Letters from which a word tells something. */
     private const TELLING = 4;
 
-    public function __construct(private Replies $replies, private Topics $topics, private TopicSwitch $switch, private Objection $objection)
+    public function __construct(private Replies $replies, private Topics $topics, private TopicSwitch $switch, private Objection $objection, private Wanting $wanting)
     {
     }
 
@@ -77,10 +79,15 @@ final readonly class SideQuestion implements Consideration
         return array_filter($asked, static fn (string $word): bool => strlen($word) < self::TELLING || ! in_array($stemmer->stem($word), $said, true)) === [];
     }
 
-    /** Whether the words are rather a topic that may be reached from anywhere. */
+    /** Whether the words are rather a topic, of the open question that stands or one that may be reached from anywhere: 'could you help me with an order'. */
     private function reaches(Turn $turn, Hearing $hearing): bool
     {
-        $ranked = $this->topics->rank($this->switch->reachable($turn), $hearing->heard);
+        $step = $turn->step();
+        if ($step instanceof ListenStep && $this->wanting->done($hearing)) {
+            return true;
+        }
+        $topics = array_column([...$this->switch->reachable($turn), ...$step instanceof ListenStep ? $step->topics : []], null, 'key');
+        $ranked = $this->topics->rank(array_values($topics), $hearing->heard);
 
         return ($ranked[array_key_first($ranked) ?? ''] ?? 0.0) >= Topics::NAMED;
     }

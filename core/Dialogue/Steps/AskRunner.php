@@ -48,6 +48,9 @@ final readonly class AskRunner implements AskingRunner
     /** Types of which nearly any words might be an answer. */
     private const LOOSE = [ValueType::Text, ValueType::YesNo];
 
+    /** A yes or no as sure as this is the answer, whatever is told behind it: 'no, and my name is Dent'. */
+    private const OUTRIGHT = 0.9;
+
     /** How words begin that ask for something, or whether it was so. */
     private const ASKS = '/^(?:and |so |oh )*(?:did|have|has|are|is|was|were|do|does|what|how|who|where)\b/i';
 
@@ -138,7 +141,8 @@ final readonly class AskRunner implements AskingRunner
         }
         $parted = $this->parting->of($turn, $field, $hearing);
         // A colour or a make may sound like a name: 'matt black'.
-        $lone = in_array($field->type, self::LOOSE, true) && ! $this->collector->context($turn, $field)->thing
+        $outright = $field->type === ValueType::YesNo && ($said = $this->collector->asked($turn, $field, $parted->answer))->found() && $said->confidence >= self::OUTRIGHT;
+        $lone = in_array($field->type, self::LOOSE, true) && ! $outright && ! $this->collector->context($turn, $field)->thing
             ? $this->lone->ofAnother($turn, $field, $this->puts->question($step->prompt)->variants[0], $parted->answer)
             : [];
         if ($lone !== []) {
@@ -291,6 +295,7 @@ final readonly class AskRunner implements AskingRunner
             return $this->collector->asked($turn, $field, $words);
         }
 
+        $words = $this->collector->own($turn, $field, $words);
         $alone = $this->collector->asked($turn, $field, $words);
 
         return isset($turn->state->parts[$field->key]) ? $this->parts->joined($turn, $field, $words, $alone, $this->collector->context($turn, $field)) : $alone;

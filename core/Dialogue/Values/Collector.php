@@ -69,6 +69,8 @@ final class Collector
 
     private readonly WhatCounts $counts;
 
+    private readonly ToldByName $named;
+
     public function __construct(private readonly Understanding $understanding, private readonly YesNoMeant $meant)
     {
         $this->ahead = new AskedAhead;
@@ -82,6 +84,7 @@ final class Collector
         $this->sums = new SumMeant($understanding->words);
         $this->kinds = new OptionKinds($understanding->words);
         $this->counts = new WhatCounts($understanding);
+        $this->named = new ToldByName($understanding->words);
     }
 
     public function context(Turn $turn, Field $field, bool $asked = true): Context
@@ -127,6 +130,32 @@ final class Collector
         return $dressed !== null && (! $reading->found() || $dressed->value !== $reading->value) ? $dressed : $this->meant->weighed($turn, $reading, $heard);
     }
 
+    /** The words that may answer what is asked: without what names another field and tells its value, where anything else was said. */
+    public function own(Turn $turn, Field $field, Heard $heard): Heard
+    {
+        $told = $this->toldByName($turn, $heard, $field, $turn->state->step ?? $turn->script->first);
+        $own = $told === [] ? $heard : $this->named->without($heard, $told);
+
+        return $own->tokens === [] ? $heard : $own;
+    }
+
+    /** The words without what names a field nobody has told yet and tells its value, where anything else was said. */
+    public function known(Turn $turn, Heard $heard): Heard
+    {
+        $told = array_filter($this->toldByName($turn, $heard, null, $turn->state->step ?? $turn->script->first), static fn (string $key): bool => ! isset($turn->state->values[$key]), ARRAY_FILTER_USE_KEY);
+        $known = $told === [] ? $heard : $this->named->without($heard, $told);
+
+        return $known->tokens === [] ? $heard : $known;
+    }
+
+    /** @return array<string, array{int, int, Heard}> by field that is known, or that is asked for further on */
+    private function toldByName(Turn $turn, Heard $heard, ?Field $asked, string $from): array
+    {
+        $fields = array_filter($turn->script->sheet->fields, fn (Field $one): bool => isset($turn->state->values[$one->key]) || $this->ahead->holds($turn, $from, $one));
+
+        return $this->named->in($turn, $heard, array_values($fields), $asked);
+    }
+
     /** @return array<string, Reading> the beginning and the end that a stretch of days puts in the place of those known */
     public function stretchAgain(Turn $turn, Heard $heard): array
     {
@@ -153,13 +182,16 @@ final class Collector
         // What the answer took is not looked at again.
         $rest = $answer === null || ! $answer->found() ? $heard : $this->beside($heard, $answer);
         $rivals = [];
+        $named = $this->toldByName($turn, $heard, $asked, $from);
+        $unnamed = $named === [] ? $rest : $this->named->without($heard, $named);
+        $unnamed = $named === [] || $answer === null || ! $answer->found() ? $unnamed : $this->beside($unnamed, $answer);
         $stretch = $questioned ? [] : $this->told->told($turn, $heard, $asked, $from);
         foreach ($turn->script->sheet->fields as $field) {
             if ($field->key === $asked?->key || isset($stretch[$field->key]) || $this->settled($turn, $field) || $this->onlyAsked($turn, $field) || ! $this->ahead->holds($turn, $from, $field) || $questioned && $field->type !== ValueType::Choice) {
                 continue;
             }
-            $cued = $this->afterCue($field, $heard);
-            $reading = $this->unasked($turn, $field, $heard, $asked, $rest, $cued, $from);
+            $cued = $this->afterCue($field, $heard) ?? $named[$field->key][2] ?? null;
+            $reading = $this->unasked($turn, $field, $heard, $asked, $unnamed, $cued, $from);
             if ($reading === null || ! $reading->found()) {
                 continue;
             }

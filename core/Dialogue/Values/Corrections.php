@@ -81,6 +81,8 @@ final class Corrections
         if ($stretch !== [] && array_diff(array_keys($stretch), $fields) === []) {
             return $stretch;
         }
+        // 'No, and the floor is six' tells what nobody knew, and puts nothing right.
+        $heard = $this->collector->known($turn, $heard);
         $named = $this->names->in($turn, $heard, $fields);
         $candidates = [];
         foreach ($named !== [] ? $named : $fields as $rank => $key) {

@@ -37,6 +37,9 @@ final readonly class DurationReader implements Reader
     /** Words before a length by which it is none: 'within the next fortnight', 'in two weeks'. */
     private const OF_A_WINDOW = ['in', 'within', 'next', 'last', 'past', 'coming', 'every', 'other'];
 
+    /** Words behind 'the day' by which a day is told and no length. */
+    private const OF_A_DAY_TOLD = ['after', 'before', 'when', 'we', 'i', 'he', 'she', 'they', 'it', 'my', 'our', 'you'];
+
     /** From here on a number alone is a year and no length. */
     private const A_YEAR_FROM = 1000;
 
@@ -101,6 +104,8 @@ final readonly class DurationReader implements Reader
             }
             // 'in two weeks' and 'three days ago' are days, not lengths.
             $window = ! $asked && in_array($t[$i - 1]->text ?? '', self::OF_A_WINDOW, true);
+            // 'The day after my birthday', 'the week we moved'
+            $window = $window || $t[$i]->text === 'the' && in_array($t[$i + $hit[1]]->text ?? '', self::OF_A_DAY_TOLD, true);
             if ($window || in_array($t[$i + $hit[1]]->text ?? '', ['ago', 'hence'], true)) {
                 $i += $hit[1];
 

@@ -133,7 +133,8 @@ final readonly class PhoneReader implements Reader
     private function together(array $runs, Context $context): array
     {
         $digits = implode('', array_column($runs, 'digits'));
-        if (count($runs) > 1 && $this->parse($digits, $context) !== null) {
+        // Where nobody has asked for a number, figures with other words between them are several things.
+        if (count($runs) > 1 && $context->asked && $this->parse($digits, $context) !== null) {
             return ['digits' => $digits, 'from' => $runs[0]['from'], 'to' => $runs[count($runs) - 1]['to']];
         }
         usort($runs, static fn (array $a, array $b): int => strlen($b['digits']) <=> strlen($a['digits']));

@@ -81,6 +81,15 @@ final readonly class ReferenceReader implements Reader
 
                 continue;
             }
+            // 'The one before has run out' is no figure.
+            $spoken = $t[$i]->text === 'the' && ($t[$i + 1]->text ?? '') === 'one' && (! isset($t[$i + 2]) || $this->piece($t, $i + 2, true) === null);
+            if ($spoken) {
+                $runs = $run === null ? $runs : [...$runs, $run];
+                $run = null;
+                $i += 2;
+
+                continue;
+            }
             $piece = $this->piece($t, $i, $run !== null);
             if ($piece === null || $run !== null && $this->spelling->saysMore($t, $i) && $this->piece($t, $i + 1, true) === null) {
                 if ($run !== null && in_array($t[$i]->text, ['then', 'and', 'space', 'followed', 'by', 'number', 'numbers', 'digits', 'letters', 'the', "that's", 'um'], true) && isset($t[$i + 1]) && $this->ahead($t, $i + 1)) {

@@ -60,7 +60,7 @@ final readonly class WhenReader implements Reader
             }
             $tokens = $this->beside->named($stretch['tokens'], $day, $context);
             $t = $this->repairs->withoutDenied($this->words->phrases('talk', 'about')->without($this->type === ValueType::Date ? $tokens : $this->aboutAnHour($tokens)));
-            $days = $this->days->find($t, $context);
+            $days = $this->withoutNow($this->days->find($t, $context), $t);
             $clocks = $this->type === ValueType::Date ? $this->elapsedOnly($t, $context, $days) : $this->clocks->find($t, $context, $days, $context->asked);
             // Unasked, a bare hour is none, but it still makes an alternative: 'at two or three'.
             if (! $context->asked && $clocks !== [] && $this->several($this->withoutCounts($this->clocks->find($t, $context, $days, true), $t), $t, $context) !== null) {
@@ -218,6 +218,21 @@ final readonly class WhenReader implements Reader
     private function elapsedOnly(array $t, Context $context, array $days): array
     {
         return $days !== [] ? [] : array_values(array_filter($this->clocks->find($t, $context, [], false), static fn (Span $span): bool => $span->what instanceof \DateTimeImmutable));
+    }
+
+    /**
+     * 'But it's the seventh now': beside another day the word tells none.
+     *
+     * @param list<Span> $days
+     * @param list<Token> $t
+     *
+     * @return list<Span>
+     */
+    private function withoutNow(array $days, array $t): array
+    {
+        $others = array_values(array_filter($days, static fn (Span $span): bool => $t[$span->from]->text !== 'now'));
+
+        return $others === [] ? $days : $others;
     }
 
     /**

@@ -17,7 +17,7 @@ final readonly class AddressEnd
     private const SOMEBODY = ['i', "i'm", "i've", 'we', "we're", "we've", "i'd", 'you', 'he', 'she', 'they'];
 
     /** How another sentence begins. */
-    private const NEW_SENTENCE = ["it's", 'its', "there's", "that's", 'i', "i'm", "i've", 'we', "we're", "we've", 'you', "you'll", 'he', 'she', 'they', 'ring', 'just', 'my', 'our'];
+    private const NEW_SENTENCE = ["it's", 'its', "there's", "that's", 'it', 'this', 'oh', 'could', 'can', 'would', 'i', "i'm", "i've", 'we', "we're", "we've", 'you', "you'll", 'he', 'she', 'they', 'ring', 'just', 'my', 'our'];
 
     public function __construct(private Vocabulary $words, private HouseNumber $numbers)
     {
@@ -80,7 +80,7 @@ final readonly class AddressEnd
     private function talks(array $t, int $from): bool
     {
         $said = [];
-        for ($i = $from; isset($t[$i]) && ($i === $from || ! $t[$i]->afterBreak()); $i++) {
+        for ($i = $from; isset($t[$i]) && ($i === $from || ! $t[$i]->afterBreak() && $t[$i]->text !== 'and'); $i++) {
             $said[] = $t[$i];
         }
 
