@@ -296,7 +296,7 @@ final readonly class AskRunner implements AskingRunner
         }
 
         $words = $this->collector->own($turn, $field, $words);
-        $alone = $this->collector->asked($turn, $field, $words);
+        $alone = $words->isEmpty() ? Reading::none() : $this->collector->asked($turn, $field, $words);
 
         return isset($turn->state->parts[$field->key]) ? $this->parts->joined($turn, $field, $words, $alone, $this->collector->context($turn, $field)) : $alone;
     }

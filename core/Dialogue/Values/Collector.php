@@ -130,13 +130,12 @@ final class Collector
         return $dressed !== null && (! $reading->found() || $dressed->value !== $reading->value) ? $dressed : $this->meant->weighed($turn, $reading, $heard);
     }
 
-    /** The words that may answer what is asked: without what names another field and tells its value, where anything else was said. */
+    /** The words that may answer what is asked: without what names another field and tells its value. */
     public function own(Turn $turn, Field $field, Heard $heard): Heard
     {
         $told = $this->toldByName($turn, $heard, $field, $turn->state->step ?? $turn->script->first);
-        $own = $told === [] ? $heard : $this->named->without($heard, $told);
 
-        return $own->tokens === [] ? $heard : $own;
+        return $told === [] ? $heard : $this->named->without($heard, $told);
     }
 
     /** The words without what names a field nobody has told yet and tells its value, where anything else was said. */

@@ -125,7 +125,7 @@ final readonly class ToldByName
     {
         $long = in_array($type, self::LONG, true);
         for ($i = $from, $n = count($t); $i < $n; $i++) {
-            $over = $t[$i]->afterSentence() || ! $long && in_array($t[$i]->text, ['and', 'but'], true);
+            $over = $t[$i]->afterSentence() || ! $long && in_array($t[$i]->text, ['and', 'but'], true) && ! in_array($t[$i - 1]->text ?? '', $this->words->section('talk', 'told_by_name')['goes_on'], true);
             if ($i > $from && ($over || in_array($i, $starts, true))) {
                 return $i;
             }

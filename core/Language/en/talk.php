@@ -5,7 +5,7 @@ declare(strict_types=1);
 // How people talk on the telephone: noises, repairs, doubt.
 return [
     // 'and the floor would be six': what leads up to the name of a field, and what stands between it and its value.
-    'told_by_name' => ['opens' => ['the', 'my', 'our', 'your', 'and', 'oh', 'also', 'plus'], 'may' => ['would', 'will', 'should', 'must', "it's"], 'is' => ['is', 'are', 'was', 'were', 'be', "it's"]],
+    'told_by_name' => ['goes_on' => ['hundred', 'thousand', 'million', 'pound', 'pounds', 'dollars', 'euros'], 'opens' => ['the', 'my', 'our', 'your', 'and', 'oh', 'also', 'plus'], 'may' => ['would', 'will', 'should', 'must', "it's"], 'is' => ['is', 'are', 'was', 'were', 'be', "it's"]],
     'fillers' => [
         'um', 'umm', 'ummm', 'uh', 'uhh', 'er', 'err', 'erm', 'ermm', 'ah', 'ahh', 'ahm', 'hmm', 'hm', 'mmm', 'eh', 'you know', 'y know', 'i mean like', 'sort of', 'kind of', 'kinda', 'sorta', 'you see',
         'let me see', 'let me think', "let's see", 'lets see', 'let me have a think', 'let me look', 'how shall i put it', 'what is it', "what's it", 'if you like', 'as it were', 'to be honest', 'tbh', 'basically', 'like i said', 'so yeah', 'innit',

@@ -40,7 +40,7 @@ final readonly class PhoneReader implements Reader
             if ($stretch['restart']) {
                 [$digits, $number, $from] = ['', null, PHP_INT_MAX];
             }
-            $runs = $this->runs($this->repairs->withoutDenied($stretch['tokens']));
+            $runs = $this->runs($this->repairs->withoutDenied($stretch['tokens']), $context->asked);
             if ($runs === []) {
                 continue;
             }
@@ -75,7 +75,7 @@ final readonly class PhoneReader implements Reader
      *
      * @return list<array{digits: string, from: int, to: int}>
      */
-    private function runs(array $t): array
+    private function runs(array $t, bool $asked): array
     {
         $runs = [];
         $run = null;
@@ -98,6 +98,15 @@ final readonly class PhoneReader implements Reader
                 continue;
             }
             $part = $this->spelling->digits($t, $i, $run !== null);
+            // 'F H eight three one. Oh and …' is a code, and the oh no nought.
+            if ($part !== null && ($run === null && $i > 0 && $t[$i - 1]->isLetter() && $t[$i - 1]->text !== 'o' && ! $asked || $word === 'oh' && $t[$i]->afterSentence() && ($t[$i + 1] ?? null) !== null && $this->spelling->digits($t, $i + 1, true) === null)) {
+                $gap++;
+                $i += $part[1];
+                $runs = $run === null ? $runs : [...$runs, $run];
+                $run = null;
+
+                continue;
+            }
             if ($part !== null && $word === 'o' && $run === null && ! isset($t[$i + 1])) {
                 $part = null;
             }

@@ -52,14 +52,14 @@ final readonly class SeveralReader implements Reader
         $denied = [];
         foreach ($hits as [$key, $from, $to]) {
             // 'He can't have nuts' wants 'no nuts'.
-            if ($except !== null && $from > $except || $this->denied($tokens, $from, $to) && ! isset($without[$key])) {
+            if ($except !== null && $from > $except || $this->denied($tokens, $from, $to, $hits) && ! isset($without[$key])) {
                 $denied[$key] = true;
             } else {
                 $wanted[$key] = true;
             }
         }
         $wanted += $this->stretches($tokens, $hits, $keys);
-        if ($wanted === [] && ($except !== null && $denied !== [] || $context->asked && $this->words->phrases('several', 'all')->in($tokens))) {
+        if ($wanted === [] && ($except !== null && $denied !== [] || $context->asked && $this->words->phrases('several', 'all')->in($tokens) && ! $this->words->phrases('several', 'not_all')->in($tokens))) {
             $wanted = array_diff_key(array_fill_keys($keys, true), $denied);
         }
         $value = array_values(array_filter($keys, static fn (string $key): bool => isset($wanted[$key]) && ! isset($denied[$key])));
@@ -122,13 +122,19 @@ final readonly class SeveralReader implements Reader
         return $hit === null ? null : $hit[1];
     }
 
-    /** @param list<Token> $tokens whether the words right before, or right after, deny what is named */
-    private function denied(array $tokens, int $from, int $to): bool
+    /**
+     * Whether the words right before, or right after, deny what is named; the no of 'no nuts' belongs to the nuts.
+     *
+     * @param list<Token> $tokens
+     * @param list<array{string, int, int}> $hits
+     */
+    private function denied(array $tokens, int $from, int $to, array $hits): bool
     {
+        $inside = static fn (int $i): bool => array_filter($hits, static fn (array $hit): bool => $hit[1] <= $i && $hit[2] >= $i && $hit[1] < $hit[2]) !== [];
         $denials = $this->words->section('several', 'denials');
         for ($i = $from - 1; $i >= max(0, $from - self::REACH); $i--) {
             if (in_array($tokens[$i]->text, $denials, true)) {
-                return true;
+                return ! $inside($i);
             }
             if ($tokens[$i + 1]->afterBreak() || $tokens[$i]->text === 'but') {
                 break;

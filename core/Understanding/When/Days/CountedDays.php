@@ -138,8 +138,8 @@ final readonly class CountedDays
         if (! isset($t[$j + $joint])) {
             return null;
         }
-        // 'After school one day, Wednesday half four'
-        if ($joint === 0 && $t[$j]->afterBreak()) {
+        // 'After school one day, Wednesday half four', 'for the day, on the tenth'; nobody counts from a day by 'a day on'.
+        if ($joint === 0 && $t[$j]->afterBreak() || $t[$j]->afterSentence() || $next === 'on' && $unit === 'day') {
             return null;
         }
         // 'For a fortnight from Saturday' begins on Saturday.
