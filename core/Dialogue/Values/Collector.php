@@ -71,6 +71,8 @@ final class Collector
 
     private readonly ToldByName $named;
 
+    private readonly ByTheWay $byTheWay;
+
     public function __construct(private readonly Understanding $understanding, private readonly YesNoMeant $meant)
     {
         $this->ahead = new AskedAhead;
@@ -85,6 +87,7 @@ final class Collector
         $this->kinds = new OptionKinds($understanding->words);
         $this->counts = new WhatCounts($understanding);
         $this->named = new ToldByName($understanding->words);
+        $this->byTheWay = new ByTheWay($understanding->words);
     }
 
     public function context(Turn $turn, Field $field, bool $asked = true): Context
@@ -182,7 +185,7 @@ final class Collector
         $rest = $answer === null || ! $answer->found() ? $heard : $this->beside($heard, $answer);
         $rivals = [];
         $named = $this->toldByName($turn, $heard, $asked, $from);
-        $unnamed = $named === [] ? $rest : $this->named->without($heard, $named);
+        $unnamed = $this->byTheWay->without($named === [] ? $rest : $this->named->without($heard, $named));
         $unnamed = $named === [] || $answer === null || ! $answer->found() ? $unnamed : $this->beside($unnamed, $answer);
         $stretch = $questioned ? [] : $this->told->told($turn, $heard, $asked, $from);
         foreach ($turn->script->sheet->fields as $field) {

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 // How people talk on the telephone: noises, repairs, doubt.
 return [
+    // Said of something else, whatever options and lengths stand in it.
+    'by_the_way' => ['the night before', 'the day before', 'the morning after', 'the day after', 'the night after', 'the week after', 'the week before', 'the morning off', 'the afternoon off', 'the day off', 'the week off', 'a day off', 'a morning off', 'an afternoon off', 'enough for one day', 'all in one day', 'one of these days', 'one of those days', 'the other day', 'the other night', 'the other morning', 'the other week', 'at night time', 'good morning', 'good afternoon', 'good evening', 'good night'],
+    'of_the_business' => ['you have', "you've", 'you had', 'you were', 'you did', 'you sent', 'you told', 'you said', 'you gave', 'you came', 'you rang', 'you called', 'you took'],
     // 'and the floor would be six': what leads up to the name of a field, and what stands between it and its value.
     'told_by_name' => ['goes_on' => ['hundred', 'thousand', 'million', 'pound', 'pounds', 'dollars', 'euros'], 'opens' => ['the', 'my', 'our', 'your', 'and', 'oh', 'also', 'plus'], 'may' => ['would', 'will', 'should', 'must', "it's"], 'is' => ['is', 'are', 'was', 'were', 'be', "it's"]],
     'fillers' => [

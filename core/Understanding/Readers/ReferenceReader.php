@@ -171,6 +171,9 @@ final readonly class ReferenceReader implements Reader
             return ['/', $word === 'forward' ? 2 : 1, true];
         }
         if ($word === 'o' && ($inside || isset($t[$i + 1]))) {
+            if ($inside && $t[$i]->original === 'O' && $i > 0 && preg_match('/^\p{Lu}$/u', $t[$i - 1]->original) === 1) {
+                return ['o', 1, true];
+            }
             // The letter O among letters, the digit among digits.
             $near = ($i > 0 && ($this->digitAt($t, $i - 1))) || $this->digitAt($t, $i + 1);
 

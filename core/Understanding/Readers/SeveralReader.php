@@ -98,7 +98,7 @@ final readonly class SeveralReader implements Reader
         $hits = [];
         foreach ($options as $option) {
             $bare = (string) preg_replace('/^(?:the|a|an|no|my|your)\s+/i', '', $option['label']);
-            foreach (array_unique([$option['label'], $bare, str_replace('_', ' ', $option['key']), ...$option['phrases']]) as $phrase) {
+            foreach (array_unique([$option['label'] === '' ? str_replace('_', ' ', $option['key']) : $option['label'], $bare, ...$option['phrases']]) as $phrase) {
                 $words = $this->stemmer->stems($phrase);
                 for ($i = 0; $words !== [] && $i + count($words) <= count($stems); $i++) {
                     if (array_slice($stems, $i, count($words)) === $words) {

@@ -74,6 +74,35 @@ final class ToldAheadTest extends TestCase
         self::assertSame([3, null, null], [$call->value('rooms'), $call->value('phone'), $call->value('floor')], $call->heard());
     }
 
+    /** Why somebody says what they say fills nothing else. */
+    #[TestWith(['the twentieth of March, I\'ve got the morning off work'])]
+    #[TestWith(['the twentieth of March, my husband gets back the night before'])]
+    #[TestWith(['the twentieth of March, that is enough for one day'])]
+    #[TestWith(['it was going to be sooner but the twentieth of March 2026 now'])]
+    #[TestWith(['the twentieth of March, you have spoken to my mother before'])]
+    public function testReasonsFillNothing(string $said): void
+    {
+        $call = Conversation::asking([
+            'day' => ['type' => 'string', 'format' => 'date', 'title' => 'Day'],
+            'shift' => ['type' => 'array', 'title' => 'Shift', 'items' => ['enum' => ['morning', 'afternoon', 'night']]],
+            'who' => ['type' => 'string', 'title' => 'Who', 'enum' => ['mother', 'father', 'somebody else']],
+            'length' => ['type' => 'string', 'format' => 'duration', 'title' => 'Length'],
+            'people' => ['type' => 'integer', 'title' => 'People'],
+        ], ['day' => 'Which day would you like?', 'shift' => 'Morning, afternoon or night?', 'who' => 'Is it for a mother or a father?', 'length' => 'How long would you like it for?', 'people' => 'How many will you be?'])->says($said);
+
+        self::assertSame(['day' => '2026-03-20'], array_map(static fn (mixed $held): mixed => $held->value, $call->state->values), $call->heard());
+    }
+
+    #[TestWith(['8 May, my husband gets back the night before', '2026-05-08'])]
+    #[TestWith(['the day after', '2026-04-02'])]
+    public function testADayThatIsNamedIsReckonedFromNoOther(string $said, string $end): void
+    {
+        $call = Conversation::asking(['first' => ['type' => 'string', 'format' => 'date', 'title' => 'First day'], 'back' => ['type' => 'string', 'format' => 'date', 'title' => 'Back'], 'note' => ['type' => 'string', 'title' => 'Note']], ['first' => 'From which day?', 'back' => 'When do you come back?', 'note' => 'Anything else?'])
+            ->says('the first of April', $said);
+
+        self::assertSame($end, $call->value('back'), $call->heard());
+    }
+
     private function call(): Conversation
     {
         return Conversation::asking(self::FIELDS, self::QUESTIONS);

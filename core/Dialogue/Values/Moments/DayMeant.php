@@ -32,6 +32,9 @@ final readonly class DayMeant
     /** The part of a reply that a length of time must be to stand for the day it ends on. */
     private const WHOLE = 0.8;
 
+    /** A month, or figures, beside the day. */
+    private const A_DATE = '/\b(?:jan|feb|march|apr|may|june|july|aug|sep|oct|nov|dec)|\d[\/.-]\d/i';
+
     private Shift $shift;
 
     private Vocabulary $words;
@@ -52,7 +55,9 @@ final readonly class DayMeant
         }
         $begins = $this->begins($turn, $field);
         if ($begins !== null && $field->type === ValueType::Date) {
-            $reckoned = $this->shift->from($field, $begins->format('Y-m-d'), $heard) ?? ($reading->found() ? null : $this->ends($turn, $field, $begins, $heard, $context));
+            // 'The eighth of January, my husband is back the night before' names its day.
+            $named = is_string($reading->value) && preg_match(self::A_DATE, (string) $reading->said) === 1;
+            $reckoned = ($named ? null : $this->shift->from($field, $begins->format('Y-m-d'), $heard)) ?? ($reading->found() ? null : $this->ends($turn, $field, $begins, $heard, $context));
             if ($reckoned !== null) {
                 return $reckoned;
             }

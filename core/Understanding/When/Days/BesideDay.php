@@ -13,6 +13,9 @@ use Ringo\Understanding\When\DayFinder;
 /** The day after one that was just named, even if only to rule it out: 'not tomorrow, the day after', 'Friday or the next day'. */
 final readonly class BesideDay
 {
+    /** Telling words before it in a clause by which the clause is about something else. */
+    private const SAYS_SOMETHING = 2;
+
     public function __construct(private Vocabulary $words, private DayFinder $days)
     {
     }
@@ -31,6 +34,9 @@ final readonly class BesideDay
             if ($next !== null && ! $next->afterBreak() && ! in_array($next->text, ['please', 'then', 'would', 'is', "that's", 'or', 'and', 'if', 'at', 'in', 'will', 'suits', 'works'], true)) {
                 continue;
             }
+            if ($this->ofSomethingElse($t, $place)) {
+                continue;
+            }
             $told = $this->days->find(array_values(array_filter(array_slice($t, 0, $place), static fn (Token $token): bool => $token->text !== 'not')), $context);
             $anchor = $told === [] ? $before : end($told)->what;
             $day = $anchor instanceof Day ? $anchor->resolve($context->now, $context->past) : null;
@@ -44,5 +50,24 @@ final readonly class BesideDay
         }
 
         return $t;
+    }
+
+    /**
+     * 'The tenth, my husband gets back the night before' says when something else happens.
+     *
+     * @param list<Token> $t
+     */
+    private function ofSomethingElse(array $t, int $place): bool
+    {
+        $little = $this->words->set('function_words');
+        $content = 0;
+        for ($i = $place - 1; $i >= 0; $i--) {
+            $content += isset($little[$t[$i]->text]) ? 0 : 1;
+            if ($t[$i]->afterBreak()) {
+                return $i > 0 && $content >= self::SAYS_SOMETHING;
+            }
+        }
+
+        return false;
     }
 }
