@@ -115,7 +115,8 @@ final readonly class Spelling
             if ($letter === null) {
                 break;
             }
-            if ($units > 1 && $this->saysMore($t, $i)) {
+            // 'Domnica Lima, I rang last week': neither is a letter.
+            if ($units > 0 && $this->saysMore($t, $i)) {
                 break;
             }
             // A one-letter word that begins a phrase ends the run: 'S M I T H, I need a digger'.

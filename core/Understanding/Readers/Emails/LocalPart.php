@@ -108,7 +108,9 @@ final readonly class LocalPart
             }
             // A lone 'o' is the letter, unless it stands among digits: 'o grantham', 'five o one'.
             $round = $t[$i]->text === 'o' && ! ($t[$i - 1] ?? null)?->isDigits() && $this->spelling->digits($t, $i + 1, false) === null;
-            $piece = ($round ? $this->spelling->letter($t, $i, false) : null) ?? $this->spelling->digits($t, $i, false) ?? $this->spelling->letter($t, $i, false);
+            // 'Domnica dot lima at': a word of the alphabet that stands alone is a name.
+            $name = strlen($word) > 2 && ($this->spelling->letter($t, $i, false)[1] ?? 0) === 1 && ($i === $first || $this->spelling->letter($t, $i - 1, false) === null) && $this->spelling->letter($t, $i + 1, false) === null;
+            $piece = $name ? null : ($round ? $this->spelling->letter($t, $i, false) : null) ?? $this->spelling->digits($t, $i, false) ?? $this->spelling->letter($t, $i, false);
             if ($piece === null) {
                 $piece = [preg_replace('/[^\p{L}0-9]/u', '', $word) ?? '', 1];
             }
