@@ -25,6 +25,9 @@ final readonly class NoAnswer
     /** What somebody may not have one of. */
     private const NONE_OF_THEM = [ValueType::Email, ValueType::Reference];
 
+    /** What can be told roughly. */
+    private const FIGURES = [ValueType::Number, ValueType::Money, ValueType::Duration, ValueType::Date, ValueType::Time, ValueType::DateTime];
+
     private const DENIES = ['no', 'none', 'not', 'nope', 'nah', 'neither', 'never'];
 
     /** Words of substance that a 'nothing' may give as its reason. */
@@ -37,7 +40,7 @@ final readonly class NoAnswer
     {
     }
 
-    /** Which of any, unknown, refused the words are; null where they answer. */
+    /** Which of any, unknown, undecided, refused the words are; null where they answer. */
     public function kind(Turn $turn, AskStep $step, Field $field, Hearing $hearing, bool $taken): ?string
     {
         $free = $field->type === ValueType::Text;
@@ -50,6 +53,7 @@ final readonly class NoAnswer
         }
 
         return match (true) {
+            ! $taken && in_array($field->type, self::FIGURES, true) && $this->undecided($hearing) => 'undecided',
             ! $taken && $this->noneThere($turn, $step, $field, $hearing) => 'unknown',
             // One word among others refuses nothing: 'can you pass on a message'.
             $hearing->alone(ActKind::Refuse) !== null, $act(ActKind::Refuse) && count($hearing->act(ActKind::Refuse)->words->tokens ?? []) > 1 => 'refused',
@@ -57,6 +61,13 @@ final readonly class NoAnswer
             $act(ActKind::DontMind) && $field->type !== ValueType::YesNo && ! $this->ofAnotherMatter($field, $hearing) => 'any',
             default => null,
         };
+    }
+
+    private function undecided(Hearing $hearing): bool
+    {
+        $rest = $this->phrases->table('acts', 'undecided')->without($hearing->heard->tokens);
+
+        return count($rest) < count($hearing->heard->tokens) && $this->phrases->content($rest) === 0;
     }
 
     /** 'No' to 'is there a limit we should keep to' and 'have you a reference': there is none. */
@@ -91,6 +102,14 @@ final readonly class NoAnswer
     public function move(Turn $turn, AskStep $step, Field $field, string $kind, Hearing $hearing): Move
     {
         $hearing->dealtWith(ActKind::Refuse, ActKind::DontKnow, ActKind::DontMind, ActKind::NothingMore);
+        if ($kind === 'undecided' && $turn->state->failures === 0) {
+            $turn->state->failures++;
+            $turn->trace->rule("{$step->field}: not decided, so a rough idea is asked for");
+            $turn->standing('roughly');
+
+            return Move::again();
+        }
+        $kind = $kind === 'undecided' ? 'unknown' : $kind;
         $instead = $step->instead[$kind] ?? null;
         if ($instead !== null && $instead->value !== null) {
             $turn->trace->rule("{$step->field}: the caller {$kind}, so it takes the value for that");

@@ -83,6 +83,7 @@ return [
     'choose_meant' => ['plain' => ['Do you mean “[it]”?'], 'formal' => ['May I take that as “[it]”?'], 'chatty' => ['So that is “[it]”, yes?']],
     'clarify' => ['plain' => ['Is that about [options]?', 'Do you mean [options]?'], 'formal' => ['May I ask whether that concerns [options]?'], 'chatty' => ['Would that be [options]?']],
     'in_other_words' => ['plain' => ['What is it about, then?', 'Tell me in a few words what it is about.'], 'formal' => ['May I ask what it concerns, then?'], 'chatty' => ['What is it about, then?']],
+    'roughly' => ['plain' => ['A rough idea will do.', 'Roughly is fine.'], 'formal' => ['A rough idea is quite enough.'], 'chatty' => ['Roughly is fine.']],
     'one_figure' => ['plain' => ['What figure shall I put down?'], 'formal' => ['What figure may I put down?'], 'chatty' => ['What figure shall I put down, roughly?']],
     'two_meant' => ['plain' => ['You named more than one. Which should I put down?', 'I heard two. Which one is it?'], 'formal' => ['I noted more than one. Which is correct?'], 'chatty' => ['I heard a couple there. Which one?']],
     'example' => ['plain' => ['You could say, for example, [it].', 'Something like [it].'], 'formal' => ['You might say [it], for example.'], 'chatty' => ['Something like [it] would do.']],

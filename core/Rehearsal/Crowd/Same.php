@@ -10,6 +10,9 @@ use Ringo\Value\ValueType;
 /** Whether what a call holds is what the caller meant. */
 final readonly class Same
 {
+    /** The part of what was meant that stands in words kept with others around them. */
+    private const MOST_WORDS = 0.8;
+
     public static function value(Field $field, mixed $held, mixed $true): bool
     {
         return match ($field->type) {
@@ -25,7 +28,12 @@ final readonly class Same
     /** Words kept whole, with more around them, or without what only leads up to them. */
     private static function says(string $held, string $true): bool
     {
-        return str_contains($held, $true) || $held !== '' && str_contains($true, $held) && 2 * strlen($held) >= strlen($true);
+        if (str_contains($held, $true) || $held !== '' && str_contains($true, $held) && 2 * strlen($held) >= strlen($true)) {
+            return true;
+        }
+        $words = explode(' ', $true);
+
+        return count(array_intersect($words, explode(' ', $held))) >= self::MOST_WORDS * count($words);
     }
 
     /** A week is seven days. */

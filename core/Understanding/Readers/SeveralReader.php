@@ -12,6 +12,7 @@ use Ringo\Understanding\Heard;
 use Ringo\Understanding\OptionKinds;
 use Ringo\Understanding\Reader;
 use Ringo\Understanding\Reading;
+use Ringo\Understanding\Repairs;
 
 /**
  * Reads which of several options were meant, as many as were: those that are named and not denied, all but those excepted, and a stretch
@@ -28,15 +29,18 @@ final readonly class SeveralReader implements Reader
 
     private OptionKinds $kinds;
 
+    private Repairs $repairs;
+
     public function __construct(private Vocabulary $words)
     {
         $this->stemmer = new Stemmer;
         $this->kinds = new OptionKinds($words);
+        $this->repairs = new Repairs($words);
     }
 
     public function read(Heard $heard, Context $context): Reading
     {
-        $tokens = $heard->tokens;
+        $tokens = $this->kept($heard->tokens, $context->options);
         $hits = $this->hits($tokens, $context->options);
         $named = array_column($hits, 0);
         $kinds = $context->asked ? $this->kinds->places($context->options, $heard) : [];
@@ -70,6 +74,25 @@ final readonly class SeveralReader implements Reader
         $end = $hits === [] ? $tokens[count($tokens) - 1]->end : max(array_map(static fn (array $hit): int => $tokens[$hit[2]]->end, $hits));
 
         return Reading::of($value, $context->asked ? 0.88 : 0.8, $heard->between($start, $end), $start, $end);
+    }
+
+    /**
+     * What is left where somebody begins again: 'a tank and a piano, I mean a tank and a safe'.
+     *
+     * @param list<Token> $tokens
+     * @param list<array{key: string, label: string, phrases: list<string>}> $options
+     *
+     * @return list<Token>
+     */
+    private function kept(array $tokens, array $options): array
+    {
+        $kept = $tokens;
+        foreach ($this->repairs->stretches($tokens) as $n => $stretch) {
+            $more = in_array($stretch['tokens'][0]->text ?? '', ['and', 'also', 'plus', 'or'], true);
+            $kept = $n > 0 && ! $more && $this->hits($stretch['tokens'], $options) !== [] ? $stretch['tokens'] : $kept;
+        }
+
+        return $kept;
     }
 
     /**

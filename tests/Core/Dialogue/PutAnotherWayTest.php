@@ -143,6 +143,19 @@ final class PutAnotherWayTest extends TestCase
         self::assertSame([6, null], [$call->value('people'), $call->value('cases')], $call->heard());
     }
 
+    #[TestWith(['that depends'])]
+    #[TestWith(["I'm not quite sure yet"])]
+    #[TestWith(['difficult to say'])]
+    public function testWhoHasNotDecidedIsAskedForARoughIdeaOnce(string $said): void
+    {
+        $call = $this->call()->says('a mini digger', $said);
+        self::assertSame(['ask_from', []], [$call->state->step, $call->state->declined], $call->heard());
+        self::assertMatchesRegularExpression('/rough/i', $call->heard());
+
+        $twice = $this->call()->says('a mini digger', $said, $said);
+        self::assertSame(['from'], $twice->state->declined, $twice->heard());
+    }
+
     private function call(): Conversation
     {
         return Conversation::asking(self::FIELDS, self::QUESTIONS);

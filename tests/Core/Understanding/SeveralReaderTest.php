@@ -33,6 +33,7 @@ final class SeveralReaderTest extends TestCase
             ['Tuesday and Thursday', ['tuesday', 'thursday']], ['Thursdays, or Tuesdays', ['tuesday', 'thursday']], ['Monday to Wednesday', ['monday', 'tuesday', 'wednesday']],
             ['any but Tuesday', ['monday', 'wednesday', 'thursday', 'friday']], ['any day except Friday', ['monday', 'tuesday', 'wednesday', 'thursday']], ['all of them', self::DAYS],
             ['Monday and Friday, not Wednesday', ['monday', 'friday']], ["Tuesdays are out, Thursday's good", ['thursday']], ['just Fridays', ['friday']],
+            ['Monday and Tuesday, I mean Monday and Friday', ['monday', 'friday']], ['Monday, sorry, and Tuesday', ['monday', 'tuesday']], ['not at all', null],
             ['no idea', null], ['not Monday', null], ['', null],
         ];
         foreach ($cases as $case) {
