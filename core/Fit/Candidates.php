@@ -32,12 +32,14 @@ final class Candidates
     private readonly array $about;
 
     /** @var ?array<string, list<float>> */
-    private ?array $meant = null;
+    private ?array $vectors = null;
 
     /** @var ?array<string, list<list<float>>> */
     private ?array $examples = null;
 
     private readonly Meaning $meaning;
+
+    private readonly Meaning $glossed;
 
     private readonly Memory $memory;
 
@@ -45,6 +47,7 @@ final class Candidates
     public function __construct(private readonly array $described, Vocabulary $words, Lexicon $lexicon, ?Meaning $meaning = null, ?Memory $memory = null)
     {
         $this->meaning = $meaning ?? Meaning::english();
+        $this->glossed = Meaning::glossed();
         $this->memory = $memory ?? Memory::english();
         $about = [];
         foreach ($described as $n => $one) {
@@ -59,9 +62,22 @@ final class Candidates
     public function likely(string $said): Likelihoods
     {
         $vector = $this->meaning->vector($said);
-        $this->meant ??= array_map($this->meaning->vectorOf(...), $this->about);
+        $this->vectors ??= array_map($this->meaning->vectorOf(...), $this->about);
 
-        return Likelihoods::from($this->evidence->scores($said), $this->meaning->scores($said, $this->about), $this->memory->of($vector, $this->meant), $this->exemplified($vector));
+        return Likelihoods::from($this->evidence->scores($said), $this->meant($said), $this->memory->of($vector, $this->vectors), $this->exemplified($vector));
+    }
+
+    /** @return array<string, float> what two trainings make of it, in the middle: what one has wrong the other often has right */
+    private function meant(string $said): array
+    {
+        $one = $this->meaning->scores($said, $this->about);
+        $other = $this->glossed->scores($said, $this->about);
+
+        foreach ($other as $key => $score) {
+            $one[$key] = ($one[$key] + $score) / 2;
+        }
+
+        return $one;
     }
 
     /**

@@ -43,7 +43,8 @@ final class Meaning
 
     private readonly Tokenizer $tokenizer;
 
-    public function __construct(string $folder)
+    /** @param float $least share from which a word that is looked at counts in a comparison */
+    public function __construct(string $folder, private readonly float $least = Comparison::LOOKED_AT)
     {
         $this->table = new Table($folder);
         $this->tokenizer = new Tokenizer;
@@ -54,6 +55,14 @@ final class Meaning
         static $meaning = null;
 
         return $meaning ??= new self(dirname(__DIR__).'/Language/en/meaning');
+    }
+
+    /** The one that has read a dictionary before it learned from trades. */
+    public static function glossed(): self
+    {
+        static $meaning = null;
+
+        return $meaning ??= new self(dirname(__DIR__).'/Language/en/meaning_glosses');
     }
 
     /**
@@ -79,7 +88,7 @@ final class Meaning
     public function scores(string $said, array $descriptions): array
     {
         $trained = $this->table->trained();
-        $this->comparison ??= new Comparison($trained);
+        $this->comparison ??= new Comparison($trained, $this->least);
         $saying = $this->side([[$said, 1.0]], self::SAID_MOST);
         $about = array_map($this->description(...), $descriptions);
         if ($saying->words === []) {

@@ -99,6 +99,6 @@ final readonly class LookAhead
     {
         $of = static fn (string $model): string => $model::query()->where('business_id', $business->id)->selectRaw("count(*) || '.' || coalesce(cast(max(updated_at) as varchar(40)), '') as stands")->toBase()->value('stands') ?? '';
 
-        return implode('|', [$text->id, $text->hash, $business->knowledge_version, $business->caution, $of(Team::class), $of(Person::class), $of(TeamExample::class), $of(OwnTrade::class), Meaning::english()->version()]);
+        return implode('|', [$text->id, $text->hash, $business->knowledge_version, $business->caution, $of(Team::class), $of(Person::class), $of(TeamExample::class), $of(OwnTrade::class), Meaning::english()->version(), Meaning::glossed()->version()]);
     }
 }

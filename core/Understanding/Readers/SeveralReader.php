@@ -88,7 +88,8 @@ final readonly class SeveralReader implements Reader
     {
         $kept = $tokens;
         foreach ($this->repairs->stretches($tokens) as $n => $stretch) {
-            $more = in_array($stretch['tokens'][0]->text ?? '', ['and', 'also', 'plus', 'or'], true);
+            $first = array_values($stretch['tokens'])[0] ?? null;
+            $more = $first !== null && in_array($first->text, ['and', 'also', 'plus', 'or'], true);
             $kept = $n > 0 && ! $more && $this->hits($stretch['tokens'], $options) !== [] ? $stretch['tokens'] : $kept;
         }
 

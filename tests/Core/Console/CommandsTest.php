@@ -205,7 +205,7 @@ final class CommandsTest extends TestCase
 
     public function testScoreHoldsToItsAims(): void
     {
-        $last = fn (string ...$what): array => (array) json_decode((string) strrchr("\n".trim($this->ringo(['score', ...$what])->getOutput()), "\n"), true);
+        $last = fn (string ...$what): array => (array) json_decode((string) strrchr("\n".trim($this->ringo(array_values(['score', ...$what]))->getOutput()), "\n"), true);
         // Nobody has looked at these; the aims are 0.95 and 0.04: docs/figures.md tells by how much they are missed, and why.
         $records = $last('extract', 'data/corpora/calls/blind_third');
         self::assertGreaterThanOrEqual(0.84, $records['f1']);

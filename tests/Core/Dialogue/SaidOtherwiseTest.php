@@ -13,7 +13,7 @@ final class SaidOtherwiseTest extends TestCase
 {
     public function testAReplyThatTellsMoreOfTheMatterChoosesAmongTheTopics(): void
     {
-        $call = self::starter('triage')->says('yeah one of the radiators is cold at the bottom');
+        $call = self::starter('triage')->says("it's doing that thing again, you know");
         self::assertSame(Mode::Clarify, $call->state->mode);
         $call->says("I don't know");
         self::assertSame('danger', $call->state->step, 'who does not know is taken for urgent, where that is one of them');
