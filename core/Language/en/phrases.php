@@ -88,6 +88,8 @@ return [
     'two_meant' => ['plain' => ['You named more than one. Which should I put down?', 'I heard two. Which one is it?'], 'formal' => ['I noted more than one. Which is correct?'], 'chatty' => ['I heard a couple there. Which one?']],
     'example' => ['plain' => ['You could say, for example, [it].', 'Something like [it].'], 'formal' => ['You might say [it], for example.'], 'chatty' => ['Something like [it] would do.']],
     'today' => ['plain' => ['It is [time] on [date].'], 'formal' => ['It is [time] on [date].'], 'chatty' => ['It is [time], [date].']],
+    'reached' => ['plain' => ['Yes, this is [business].', 'It is, this is [business].'], 'formal' => ['Yes, you have reached [business].'], 'chatty' => ['Yes, this is [business].']],
+    'no_trouble' => ['plain' => ['That is no trouble.'], 'formal' => ['That is no trouble at all.'], 'chatty' => ['No worries.']],
     'who' => ['plain' => ['This is [agent] at [business].', 'I am [agent], the assistant at [business].'], 'formal' => ['You are speaking to [agent] of [business].'], 'chatty' => ['I am [agent], from [business].']],
     'whence' => ['plain' => ['Your number is on the list that [business] gave me. If you want no more calls, just say so.'], 'formal' => ['Your number is on the list that [business] gave me. Should you wish no further calls, please say so.'], 'chatty' => ['You are on the list [business] gave me. Just say if you want no more calls.']],
     'machine' => ['plain' => ['I am an automated assistant, not a person, but I can help.'], 'formal' => ['I am an automated assistant. How may I help?'], 'chatty' => ['I am an automated assistant, yes, but I will do my best.']],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Dialogue\Order;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Ringo\Dialogue\Order\Consideration;
 use Ringo\Survey\ScriptOfSurvey;
@@ -67,6 +68,13 @@ final class ConsiderationsTest extends TestCase
         'WrongNumber' => [
             ['corin', [], 'you have the wrong number I am afraid'],
             ['odile', [], 'wrong number love'],
+            ['dentist', [], "oh sorry, I've got the wrong number"],
+            ['bakery', [], 'wrong number, sorry to bother you'],
+        ],
+        'PlaceReached' => [
+            ['dentist', [], "hello, is that the vet's"],
+            ['dentist', [], 'is this Harbour Row Dental'],
+            ['bakery', [], 'hi, have I got through to the Crumb and Kettle'],
         ],
         'Person' => [
             ['heating', ['my boiler wants servicing'], 'it bangs and clatters at night so put me through to somebody please'],
@@ -122,6 +130,19 @@ final class ConsiderationsTest extends TestCase
         $call = Conversation::with($document, knowledge: $who === 'WhichMeant' ? new TwoDeposits : null)->says(...[...$before, $said]);
 
         self::assertSame($who, $call->last->trace->decided, implode(' / ', $call->last->trace->rules).' → '.$call->heard());
+    }
+
+    /** A number that is spoken of is that one which is wrong, and what asks for something asks nobody's name. */
+    #[TestWith(['heating', 'you put the wrong number on my invoice'])]
+    #[TestWith(['dentist', 'is it the same price for a check up'])]
+    #[TestWith(['bakery', 'is this about my cake'])]
+    public function testWhoeverWantsSomethingIsNoStranger(string $trade, string $said): void
+    {
+        $document = json_decode((string) file_get_contents(dirname(__DIR__)."/calls/{$trade}.json"), true, 64, JSON_THROW_ON_ERROR);
+        $call = Conversation::with($document)->says($said);
+
+        self::assertNotContains($call->last->trace->decided, ['WrongNumber', 'PlaceReached'], $call->heard());
+        self::assertFalse($call->state->ended);
     }
 
     public function testWhatNoneOfTheOfferedReadingsAnswersIsKeptAsUnanswered(): void
