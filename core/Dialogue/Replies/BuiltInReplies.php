@@ -34,6 +34,12 @@ final readonly class BuiltInReplies
         if ($turn->script->agent->direction === 'outbound' && ($this->mainly($heard, 'whence') || SayingModel::objections()->of($heard->cleaned())['whence'] >= self::WHENCE)) {
             return new Reply($turn->phrase('whence'), 'standing rule: where is the number from', null);
         }
+        if ($this->phrases->content($this->phrases->table('preambles', 'recorded')->without($heard->tokens)) <= self::BESIDE && $this->phrases->table('preambles', 'recorded')->in($heard->tokens)) {
+            return new Reply($turn->phrase('recorded'), 'standing rule: is this written down', null);
+        }
+        if ($this->phrases->table('preambles', 'speaks')->in($heard->tokens) && $this->phrases->table('preambles', 'languages')->in($heard->tokens)) {
+            return new Reply($turn->phrase('only_english'), 'standing rule: in which language', null);
+        }
         if ($this->mainly($heard, 'who')) {
             return new Reply($turn->phrase('who'), 'standing rule: who are you', null);
         }

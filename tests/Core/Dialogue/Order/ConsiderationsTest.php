@@ -71,6 +71,14 @@ final class ConsiderationsTest extends TestCase
             ['dentist', [], "oh sorry, I've got the wrong number"],
             ['bakery', [], 'wrong number, sorry to bother you'],
         ],
+        'Preamble' => [
+            ['dentist', [], "hello, I don't know if you can help me"],
+            ['bakery', [], 'I had a missed call from this number'],
+            ['heating', [], "I'd like to make a complaint"],
+            ['school', [], 'sorry, we got cut off just now'],
+            ['dentist', [], 'hi, how are you'],
+            ['bakery', [], 'is this call recorded'],
+        ],
         'PlaceReached' => [
             ['dentist', [], "hello, is that the vet's"],
             ['dentist', [], 'is this Harbour Row Dental'],
@@ -136,12 +144,14 @@ final class ConsiderationsTest extends TestCase
     #[TestWith(['heating', 'you put the wrong number on my invoice'])]
     #[TestWith(['dentist', 'is it the same price for a check up'])]
     #[TestWith(['bakery', 'is this about my cake'])]
+    #[TestWith(['dentist', "I don't know if you can help me but I've lost a filling"])]
+    #[TestWith(['heating', 'I had a missed call from you about my boiler service'])]
     public function testWhoeverWantsSomethingIsNoStranger(string $trade, string $said): void
     {
         $document = json_decode((string) file_get_contents(dirname(__DIR__)."/calls/{$trade}.json"), true, 64, JSON_THROW_ON_ERROR);
         $call = Conversation::with($document)->says($said);
 
-        self::assertNotContains($call->last->trace->decided, ['WrongNumber', 'PlaceReached'], $call->heard());
+        self::assertNotContains($call->last->trace->decided, ['WrongNumber', 'PlaceReached', 'Preamble'], $call->heard());
         self::assertFalse($call->state->ended);
     }
 

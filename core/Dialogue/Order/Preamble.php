@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Order;
+
+use Ringo\Dialogue\Acts\ActKind;
+use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Mode;
+use Ringo\Dialogue\Phrasebook;
+use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Walk\Move;
+use Ringo\Fit\Topics;
+use Ringo\Script\Steps\Listen\ListenStep;
+use Ringo\Understanding\Heard;
+
+/**
+ * What callers say before they come to it, at an open question: 'I don't know if you can help me', 'I had a missed call', 'how are you'.
+ * Nobody is asked then which of the topics that is; they are asked to go on.
+ */
+final readonly class Preamble implements Consideration
+{
+    /** Those that leave the matter to be told. */
+    private const THEN_IT_IS_TOLD = ['cut_off', 'rang_back', 'what_happened', 'do_tell'];
+
+    public function __construct(private Phrasebook $phrases, private Topics $topics)
+    {
+    }
+
+    public function weigh(Turn $turn, Hearing $hearing): ?Move
+    {
+        $step = $turn->step();
+        if ($turn->state->mode !== Mode::Answer || ! $step instanceof ListenStep) {
+            return null;
+        }
+        $kind = $this->kind($hearing->heard);
+        $ranked = $kind === null ? [] : $this->topics->rank($step->topics, $hearing->heard);
+        // A script that has a topic for it knows better.
+        if ($kind === null || ($ranked[array_key_first($ranked) ?? ''] ?? 0.0) >= Topics::NAMED) {
+            return null;
+        }
+        $hearing->dealtWith(ActKind::Question, ActKind::Complaint);
+        $turn->trace->rule('comes to the matter: '.str_replace('_', ' ', $kind));
+        $told = in_array($kind, self::THEN_IT_IS_TOLD, true);
+        $turn->standing($kind, [], $told);
+
+        return $told ? Move::stay() : Move::again();
+    }
+
+    private function kind(Heard $heard): ?string
+    {
+        foreach (['what_happened', 'cut_off', 'rang_back', 'do_tell', 'well_thanks', 'recorded'] as $kind) {
+            $rest = $this->phrases->table('preambles', $kind)->without($heard->tokens);
+            if (count($rest) < count($heard->tokens) && $this->phrases->content($this->phrases->table('preambles', 'beside')->without($rest)) === 0) {
+                return $kind;
+            }
+        }
+
+        return null;
+    }
+}
