@@ -51,6 +51,9 @@ final readonly class ActFinder
 
     private const BESIDE = 0.6;
 
+    /** Words before a goodbye by which it is none. */
+    private const DENIES = ["don't", 'dont', 'not', 'never', "won't"];
+
     /** Words of substance that may stand beside an act that is still said alone. */
     private const LITTLE = 1;
 
@@ -129,7 +132,8 @@ final readonly class ActFinder
         foreach ([$heard->tokens, $heard->all] as $tokens) {
             foreach ($tables as [$table, $section]) {
                 $phrases = $this->phrases->table($table, $section);
-                $hits = $phrases->all($tokens);
+                // 'Don't hang up' takes no leave.
+                $hits = array_values(array_filter($phrases->all($tokens), fn (array $hit): bool => $kind !== ActKind::Leaving || ! in_array($tokens[$hit[1] - 1]->text ?? '', self::DENIES, true)));
                 if ($hits === []) {
                     continue;
                 }

@@ -46,6 +46,10 @@ final class ConsiderationsTest extends TestCase
             ['dentist', ['I need to book a check-up'], 'my face is swollen and I cannot swallow'],
         ],
         'StandingRequests' => [
+            ['dentist', [], "please don't hang up on me"],
+            ['bakery', [], "I can't hear you"],
+            ['heating', [], "could you slow down a bit, I'm hard of hearing"],
+            ['school', [], "sorry, my English isn't very good"],
             ['dentist', ['I need to book a check-up'], 'hang on a second'],
             ['bakery', ['I want to order a cake'], 'say that again please'],
             ['heating', ['my boiler wants servicing'], 'hello are you there'],
