@@ -13,6 +13,7 @@ use Ringo\Dialogue\Walk\Move;
 use Ringo\Fit\Topics;
 use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Understanding\Heard;
+use Ringo\Understanding\Understanding;
 
 /**
  * What callers say before they come to it, at an open question: 'I don't know if you can help me', 'I had a missed call', 'how are you'.
@@ -23,7 +24,7 @@ final readonly class Preamble implements Consideration
     /** Those that leave the matter to be told. */
     private const THEN_IT_IS_TOLD = ['cut_off', 'rang_back', 'what_happened', 'do_tell'];
 
-    public function __construct(private Phrasebook $phrases, private Topics $topics)
+    public function __construct(private Phrasebook $phrases, private Topics $topics, private Understanding $understanding)
     {
     }
 
@@ -39,9 +40,14 @@ final readonly class Preamble implements Consideration
         if ($kind === null || ($ranked[array_key_first($ranked) ?? ''] ?? 0.0) >= Topics::NAMED) {
             return null;
         }
+        $told = in_array($kind, self::THEN_IT_IS_TOLD, true);
+        $before = $turn->state->said[count($turn->state->said) - 2] ?? null;
+        // Whoever has been asked to go on, and does not, is helped as anybody else.
+        if ($told && $before !== null && $this->kind($this->understanding->hear($before)) !== null) {
+            return null;
+        }
         $hearing->dealtWith(ActKind::Question, ActKind::Complaint);
         $turn->trace->rule('comes to the matter: '.str_replace('_', ' ', $kind));
-        $told = in_array($kind, self::THEN_IT_IS_TOLD, true);
         $turn->standing($kind, [], $told);
 
         return $told ? Move::stay() : Move::again();
@@ -49,7 +55,7 @@ final readonly class Preamble implements Consideration
 
     private function kind(Heard $heard): ?string
     {
-        foreach (['what_happened', 'cut_off', 'rang_back', 'do_tell', 'well_thanks', 'recorded'] as $kind) {
+        foreach (['what_happened', 'cut_off', 'rang_back', 'do_tell', 'waited', 'well_thanks', 'recorded'] as $kind) {
             $rest = $this->phrases->table('preambles', $kind)->without($heard->tokens);
             if (count($rest) < count($heard->tokens) && $this->phrases->content($this->phrases->table('preambles', 'beside')->without($rest)) === 0) {
                 return $kind;

@@ -89,6 +89,7 @@ return [
     'example' => ['plain' => ['You could say, for example, [it].', 'Something like [it].'], 'formal' => ['You might say [it], for example.'], 'chatty' => ['Something like [it] would do.']],
     'today' => ['plain' => ['It is [time] on [date].'], 'formal' => ['It is [time] on [date].'], 'chatty' => ['It is [time], [date].']],
     'do_tell' => ['plain' => ['Of course. What is it about?', 'I will try. What is it about?'], 'formal' => ['Certainly. What is it about?'], 'chatty' => ['Sure, what is it about?']],
+    'waited' => ['plain' => ['I am sorry that you had to wait.'], 'formal' => ['I do apologise for the wait.'], 'chatty' => ['Sorry about the wait.']],
     'well_thanks' => ['plain' => ['Very well, thank you.'], 'formal' => ['Very well, thank you for asking.'], 'chatty' => ['All good, thanks.']],
     'cut_off' => ['plain' => ['I am sorry about that. What was it about?'], 'formal' => ['I do apologise. What was it about?'], 'chatty' => ['Sorry about that. What was it about?']],
     'rang_back' => ['plain' => ['Thank you for ringing back. What might it be about?'], 'formal' => ['Thank you for returning the call. What might it be about?'], 'chatty' => ['Thanks for ringing back. What might it be about?']],

@@ -144,6 +144,16 @@ final class ConsiderationsTest extends TestCase
         self::assertSame($who, $call->last->trace->decided, implode(' / ', $call->last->trace->rules).' → '.$call->heard());
     }
 
+    public function testWhoeverDoesNotGoOnIsHelped(): void
+    {
+        $document = json_decode((string) file_get_contents(dirname(__DIR__).'/calls/dentist.json'), true, 64, JSON_THROW_ON_ERROR);
+        $call = Conversation::with($document)->says("I don't know if you can help me", "it's a bit complicated");
+        self::assertNotSame('Preamble', $call->last->trace->decided, $call->heard());
+
+        $call = Conversation::with($document)->says("I don't know if you can help me", 'I need to book a check-up');
+        self::assertSame('book', $call->state->topic, $call->heard());
+    }
+
     /** A number that is spoken of is that one which is wrong, and what asks for something asks nobody's name. */
     #[TestWith(['heating', 'you put the wrong number on my invoice'])]
     #[TestWith(['dentist', 'is it the same price for a check up'])]
