@@ -2,12 +2,13 @@
 
 /**
  * Writes what the training of sayings by kind reads, in the features Ringo itself counts, as JSON lines: `questions` (what kind of thing
- * answers a question), `objections` (what somebody who is rung has against it) or `requests` (whether a question wants something done or
- * wants to know).
+ * answers a question), `objections` (what somebody who is rung has against it), `requests` (whether a question wants something done or
+ * wants to know) or `preambles` (what callers say before they come to what they ring about).
  */
 
 declare(strict_types=1);
 
+use Ringo\Fit\Fold;
 use Ringo\Language\UtteranceFeatures;
 
 require dirname(__DIR__).'/vendor/autoload.php';
@@ -22,7 +23,8 @@ const OPENS_A_QUESTION = '/^(?:hi |hello |morning |please )?(?:can|could|may|mig
     'questions' => ['questions.tsv', 'question'],
     'objections' => ['objections/training.tsv', 'objection'],
     'requests' => ['requests.tsv', 'request'],
-    default => exit("php training/saying_tokens.php questions|objections|requests\n"),
+    'preambles' => ['preambles.tsv', 'preamble'],
+    default => exit("php training/saying_tokens.php questions|objections|requests|preambles\n"),
 };
 $corpora = dirname(__DIR__).'/data/corpora';
 $lines = array_map(static fn (string $line): array => explode("\t", $line), file("{$corpora}/{$file}", FILE_IGNORE_NEW_LINES) ?: []);
@@ -45,6 +47,14 @@ if ($as === 'request') {
         $one = json_decode($line, true, 8, JSON_THROW_ON_ERROR);
         if ($one['asked'] === '' && in_array($one['acts'], [['answer'], ['side_question']], true) && preg_match(OPENS_A_QUESTION, $one['said']) === 1) {
             $lines[] = [$one['acts'] === ['answer'] ? 'wants' : 'asks', $one['said']];
+        }
+    }
+}
+if ($as === 'preamble') {
+    // Whoever comes to the matter at once.
+    foreach (glob(dirname(__DIR__).'/data/trades/*.json') ?: [] as $trade) {
+        foreach (Fold::heldOut(basename($trade, '.json')) ? [] : json_decode((string) file_get_contents($trade), true, 32, JSON_THROW_ON_ERROR)['sayings'] as $saying) {
+            $lines[] = ['-', $saying['said']];
         }
     }
 }

@@ -5,6 +5,7 @@ questions: what kind of thing answers a question (data/corpora/questions.tsv); o
 (data/corpora/objections/training.tsv, and harmless lines of acts.jsonl as '-'); wishes: how a day or a time that a caller names is meant
 (data/corpora/wishes.txt, written out by training/wish_tokens.php; plain ones put together count less); requests: whether a question wants
 something done or wants to know (data/corpora/requests.tsv, and what was asked elsewhere, which counts less).
+preambles: what callers say before they come to the matter (data/corpora/preambles.tsv, and sayings of trades, which are none of it).
 Needs the Debian packages python3-numpy and python3-torch.
 Run: php training/saying_tokens.php NAME > sayings.jsonl; /usr/bin/python3 training/sayings.py NAME sayings.jsonl (a minute or two)
 The figures come from five folds by saying; the weights that are kept saw all of them.
@@ -16,7 +17,7 @@ ROOT = os.path.dirname(os.path.dirname(os.path.abspath(__file__)))
 NAME = sys.argv[1]
 # Where the sayings stand, where the sample for PHP goes, whether what a saying means is used, what a saying from elsewhere counts, how
 # weakly weights are drawn to nought, and how many sayings must share a place
-CORPUS, SAMPLE, MEANING, ELSEWHERE, C, LEAST = {'questions': ('questions.tsv', 'Knowledge/wanted.json', False, 1.0, 4.0, 1), 'objections': ('objections/training.tsv', 'Dialogue/objections.json', True, .05, 10.0, 3), 'wishes': ('wishes.txt', 'Diary/senses.json', False, .3, 1.0, 2), 'requests': ('requests.tsv', 'Dialogue/requests.json', True, .2, 4.0, 2)}[NAME]
+CORPUS, SAMPLE, MEANING, ELSEWHERE, C, LEAST = {'questions': ('questions.tsv', 'Knowledge/wanted.json', False, 1.0, 4.0, 1), 'objections': ('objections/training.tsv', 'Dialogue/objections.json', True, .05, 10.0, 3), 'wishes': ('wishes.txt', 'Diary/senses.json', False, .3, 1.0, 2), 'requests': ('requests.tsv', 'Dialogue/requests.json', True, .2, 4.0, 2), 'preambles': ('preambles.tsv', 'Dialogue/preambles.json', True, .5, 4.0, 3)}[NAME]
 OUT = f'{ROOT}/core/Language/en/{NAME}'
 TOKENS = 'wish_tokens' if NAME == 'wishes' else 'saying_tokens'
 PLACES, LENGTH, EPOCHS = 65536, 4.0, 60

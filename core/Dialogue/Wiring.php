@@ -213,7 +213,7 @@ final readonly class Wiring
             $this->standing($person, $names, $settled, new Elsewhere($this->phrases, $understanding->words), new Requests\Hold($collector, $understanding->words)),
             new Order\WhichMeant($replies),
             new Order\PlaceReached($this->phrases, $topics),
-            new Order\Preamble($this->phrases, $topics, $understanding),
+            new Order\Preamble($this->phrases, $topics, $understanding, SayingModel::preambles()),
             new Order\Correction($corrections, $keeper, $runners, $names),
             $objection,
             $answer,

@@ -44,6 +44,14 @@ final class SayingModel
         return $requests ??= new self(__DIR__.'/en/requests', 'requests', 'request');
     }
 
+    /** What callers say before they come to what they ring about, by what is answered to it; `-` is none of that. */
+    public static function preambles(): self
+    {
+        static $preambles = null;
+
+        return $preambles ??= new self(__DIR__.'/en/preambles', 'preambles', 'preamble');
+    }
+
     /** @return array<string, float> likelihood by kind; they add up to one */
     public function of(string $said): array
     {

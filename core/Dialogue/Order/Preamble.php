@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Order;
 
+use Ringo\Dialogue\Acts\Act;
 use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Mode;
+use Ringo\Dialogue\Order\Requests\Slower;
 use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Fit\Topics;
+use Ringo\Language\SayingModel;
 use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Understanding\Heard;
 use Ringo\Understanding\Understanding;
@@ -21,10 +24,19 @@ use Ringo\Understanding\Understanding;
  */
 final readonly class Preamble implements Consideration
 {
+    /** 'Cheers' is no preamble, whatever it is like. */
+    private const TELLS_SOMETHING = 3;
+
+    /** Likelihood from which it is taken for one. */
+    private const SURE = 0.3;
+
+    /** And for one that ends the call. */
+    private const SURE_TO_END = 0.9;
+
     /** Those that leave the matter to be told. */
     private const THEN_IT_IS_TOLD = ['cut_off', 'rang_back', 'what_happened', 'do_tell'];
 
-    public function __construct(private Phrasebook $phrases, private Topics $topics, private Understanding $understanding)
+    public function __construct(private Phrasebook $phrases, private Topics $topics, private Understanding $understanding, private SayingModel $model)
     {
     }
 
@@ -48,11 +60,18 @@ final readonly class Preamble implements Consideration
         }
         $hearing->dealtWith(ActKind::Question, ActKind::Complaint);
         $turn->trace->rule('comes to the matter: '.str_replace('_', ' ', $kind));
+        if ($kind === 'slower') {
+            return (new Slower)->answer($turn, new Act(ActKind::Slower, $hearing->heard, $hearing->heard->only([]), 1.0, true), $hearing);
+        }
+        if ($kind === 'wrong') {
+            return WrongNumber::dialled($turn);
+        }
         $turn->standing($kind, [], $told);
 
         return $told ? Move::stay() : Move::again();
     }
 
+    /** By a saying that is all of it, else by what sayings in bulk have taught. */
     private function kind(Heard $heard): ?string
     {
         foreach (['what_happened', 'cut_off', 'rang_back', 'do_tell', 'waited', 'well_thanks', 'recorded'] as $kind) {
@@ -61,7 +80,14 @@ final readonly class Preamble implements Consideration
                 return $kind;
             }
         }
+        if (count($heard->tokens) < self::TELLS_SOMETHING) {
+            return null;
+        }
+        $of = $this->model->of($heard->cleaned());
+        unset($of['-']);
+        arsort($of);
+        $kind = (string) array_key_first($of);
 
-        return null;
+        return $of[$kind] >= ($kind === 'wrong' ? self::SURE_TO_END : self::SURE) ? $kind : null;
     }
 }

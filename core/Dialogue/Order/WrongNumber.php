@@ -26,7 +26,7 @@ final readonly class WrongNumber implements Consideration
     public function weigh(Turn $turn, Hearing $hearing): ?Move
     {
         if ($turn->script->agent->direction !== 'outbound') {
-            return $this->dialled($turn, $hearing);
+            return $this->saysSo($turn, $hearing) ? self::dialled($turn) : null;
         }
         $said = $this->phrases->table('outbound', 'wrong_number_outright');
         if ($turn->step() instanceof ReachStep || ! $said->in($hearing->heard->tokens)
@@ -42,14 +42,18 @@ final readonly class WrongNumber implements Consideration
     }
 
     /** A caller who meant to ring somebody else; where a number is spoken of it is that one which is wrong. */
-    private function dialled(Turn $turn, Hearing $hearing): ?Move
+    private function saysSo(Turn $turn, Hearing $hearing): bool
     {
         $said = $this->phrases->table('outbound', 'dialled_wrong');
         $step = $turn->step();
         $ofANumber = $turn->state->mode !== Mode::Answer || $step instanceof AskStep && in_array($turn->script->sheet->field($step->field)?->type, [ValueType::Phone, ValueType::Reference, ValueType::Number], true);
-        if ($ofANumber || ! $said->in($hearing->heard->tokens) || $this->phrases->content($this->phrases->table('outbound', 'with_an_apology')->without($said->without($hearing->heard->tokens))) > 0) {
-            return null;
-        }
+
+        return ! $ofANumber && $said->in($hearing->heard->tokens) && $this->phrases->content($this->phrases->table('outbound', 'with_an_apology')->without($said->without($hearing->heard->tokens))) === 0;
+    }
+
+    /** Whoever has dialled a wrong number is let go kindly. */
+    public static function dialled(Turn $turn): Move
+    {
         $turn->trace->rule('the caller has dialled a wrong number');
         $turn->standing('no_trouble');
         $turn->standing('goodbye');
