@@ -38,7 +38,7 @@ final readonly class DurationReader implements Reader
     private const OF_A_WINDOW = ['in', 'within', 'next', 'last', 'past', 'coming', 'every', 'other'];
 
     /** Words behind 'the day' by which a day is told and no length. */
-    private const OF_A_DAY_TOLD = ['after', 'before', 'when', 'we', 'i', 'he', 'she', 'they', 'it', 'my', 'our', 'you'];
+    private const OF_A_DAY_TOLD = ['would', 'will', 'should', 'of', 'that', 'to', 'after', 'before', 'when', 'we', 'i', 'he', 'she', 'they', 'it', 'my', 'our', 'you'];
 
     /** From here on a number alone is a year and no length. */
     private const A_YEAR_FROM = 1000;
@@ -157,7 +157,8 @@ final readonly class DurationReader implements Reader
                 break;
             }
             $and = in_array($t[$i]->text ?? '', ['and', 'plus'], true) ? 1 : 0;
-            $more = isset($t[$i + $and]) && ! ($and === 0 && $t[$i]->afterBreak() && ! str_contains($t[$i]->gap, ',')) ? $this->part($t, $i + $and) : null;
+            // 'A week, and the day would be the tenth' is no day more.
+            $more = isset($t[$i + $and]) && $t[$i + $and]->text !== 'the' && ! ($and === 0 && $t[$i]->afterBreak() && ! str_contains($t[$i]->gap, ',')) ? $this->part($t, $i + $and) : null;
             if ($more !== null && $this->rank($more[1]) < $this->rank($unit)) {
                 $i += $and;
 
