@@ -14,7 +14,6 @@ use Ringo\Dialogue\Values\Moments\DayMeant;
 use Ringo\Dialogue\Values\Moments\DayOfAnother;
 use Ringo\Dialogue\Values\Moments\DaysTold;
 use Ringo\Dialogue\Values\Moments\HourMeant;
-use Ringo\Language\Phrases;
 use Ringo\Language\Token;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Asking;
@@ -46,9 +45,6 @@ final class Collector
 
     private readonly AskedAhead $ahead;
 
-    /** @var array<string, Phrases<string>> */
-    private array $phrases = [];
-
     private readonly Asking $asking;
 
     private readonly HourMeant $hours;
@@ -73,6 +69,8 @@ final class Collector
 
     private readonly ByTheWay $byTheWay;
 
+    private readonly PointedAt $pointed;
+
     public function __construct(private readonly Understanding $understanding, private readonly YesNoMeant $meant)
     {
         $this->ahead = new AskedAhead;
@@ -88,6 +86,7 @@ final class Collector
         $this->counts = new WhatCounts($understanding);
         $this->named = new ToldByName($understanding->words);
         $this->byTheWay = new ByTheWay($understanding->words);
+        $this->pointed = new PointedAt;
     }
 
     public function context(Turn $turn, Field $field, bool $asked = true): Context
@@ -128,7 +127,7 @@ final class Collector
             return $this->hours->of($turn, $field, $heard, $reading);
         }
         // What is said outright counts before a yes or no that may belong to something else: 'I will collect it'.
-        $dressed = $this->dressed($field, $heard);
+        $dressed = $this->pointed->dressed($field, $heard);
 
         return $dressed !== null && (! $reading->found() || $dressed->value !== $reading->value) ? $dressed : $this->meant->weighed($turn, $reading, $heard);
     }
@@ -192,7 +191,7 @@ final class Collector
             if ($field->key === $asked?->key || isset($stretch[$field->key]) || $this->settled($turn, $field) || $this->onlyAsked($turn, $field) || ! $this->ahead->holds($turn, $from, $field) || $questioned && $field->type !== ValueType::Choice) {
                 continue;
             }
-            $cued = $this->afterCue($field, $heard) ?? $named[$field->key][2] ?? null;
+            $cued = $this->pointed->afterCue($field, $heard) ?? $named[$field->key][2] ?? null;
             $reading = $this->unasked($turn, $field, $heard, $asked, $unnamed, $cued, $from);
             if ($reading === null || ! $reading->found()) {
                 continue;
@@ -284,7 +283,7 @@ final class Collector
             return null;
         }
         if ($field->type === ValueType::YesNo) {
-            return $this->dressed($field, $heard);
+            return $this->pointed->dressed($field, $heard);
         }
         $context = $this->context($turn, $field, $cued !== null);
         if ($cued !== null) {
@@ -351,54 +350,5 @@ final class Collector
     public function askedFrom(Turn $turn, string $from): array
     {
         return $this->ahead->keys($turn, $from);
-    }
-
-    /**
-     * @param list<string> $phrases
-     *
-     * @return Phrases<string>
-     */
-    private function listed(string $name, array $phrases): Phrases
-    {
-        return $this->phrases[$name] ??= Phrases::listed($phrases);
-    }
-
-    /** The words behind a cue of the field: 'until', 'my account number is'. */
-    private function afterCue(Field $field, Heard $heard): ?Heard
-    {
-        if ($field->cues === []) {
-            return null;
-        }
-        $hit = $this->listed($field->key.'.cues', $field->cues)->first($heard->tokens);
-        if ($hit === null) {
-            return null;
-        }
-        $after = array_slice($heard->tokens, $hit[1] + $hit[2], 14);
-
-        return $after === [] ? null : $heard->only($after);
-    }
-
-    /** A yes or no that is said in other words: 'bring it out' for delivery. */
-    private function dressed(Field $field, Heard $heard): ?Reading
-    {
-        $said = [];
-        foreach (['true' => true, 'false' => false] as $key => $value) {
-            $hit = isset($field->phrases[$key]) ? $this->listed($field->key.'.'.$key, $field->phrases[$key])->first($heard->tokens) : null;
-            if ($hit !== null) {
-                $said[] = [$value, $heard->tokens[$hit[1]], $heard->tokens[$hit[1] + $hit[2] - 1], $hit[2]];
-            }
-        }
-        if ($said === []) {
-            return null;
-        }
-        // The longer phrase wins: "don't need it delivered" over 'delivered'.
-        usort($said, static fn (array $a, array $b): int => $b[3] <=> $a[3]);
-        [$value, $first, $last] = $said[0];
-        $before = array_filter($heard->tokens, static fn (Token $token): bool => $token->end <= $first->start && $token->end > $first->start - 16);
-        if (count($said) === 1 && array_filter($before, static fn (Token $token): bool => in_array($token->text, ['not', "don't", 'dont', "won't", 'without', 'needn\'t'], true)) !== []) {
-            $value = ! $value;
-        }
-
-        return Reading::of($value, 0.84, $heard->between($first->start, $last->end), $first->start, $last->end);
     }
 }
