@@ -18,7 +18,8 @@ final readonly class ByTheWay
     public function without(Heard $heard): Heard
     {
         $kept = $this->words->phrases('talk', 'by_the_way')->without($heard->tokens);
-        $kept = array_filter($kept, fn (Token $token): bool => ! isset($this->ofTheBusiness($heard->tokens)[$token->start]));
+        $theirs = $this->ofTheBusiness($heard->tokens);
+        $kept = array_filter($kept, static fn (Token $token): bool => ! isset($theirs[$token->start]));
 
         return count($kept) === count($heard->tokens) ? $heard : $heard->only(array_values($kept));
     }

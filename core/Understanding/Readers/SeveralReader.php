@@ -40,7 +40,9 @@ final readonly class SeveralReader implements Reader
 
     public function read(Heard $heard, Context $context): Reading
     {
-        $tokens = $this->kept($heard->tokens, $context->options);
+        // Whatever looks at the words from here on sees those that are left.
+        $heard = $heard->only($this->kept($heard->tokens, $context->options));
+        $tokens = $heard->tokens;
         $hits = $this->hits($tokens, $context->options);
         $named = array_column($hits, 0);
         $kinds = $context->asked ? $this->kinds->places($context->options, $heard) : [];

@@ -46,6 +46,12 @@ final class SeveralReaderTest extends TestCase
         self::assertSame(['garden waste'], $this->read('a skip of garden waste', ['garden', 'garden waste', 'soil'])->value);
     }
 
+    /** Words for a kind of option are looked for among those that are left, too. */
+    public function testWhatIsSaidAnewIsAllThatIsLookedAt(): void
+    {
+        self::assertSame(['gears'], $this->read('a full service and brakes, no sorry, gears', ['brakes', 'gears', 'puncture', 'full service'])->value);
+    }
+
     public function testAFieldThatTakesSeveralIsAnArrayOfASchema(): void
     {
         $sheet = RecordSheet::fromArray(['type' => 'object', 'properties' => ['goods' => ['type' => 'array', 'title' => 'Goods', 'items' => ['enum' => ['sofa', 'bed_frame']], 'x-labels' => ['bed_frame' => 'bed'], 'x-phrases' => ['sofa' => ['settee']]]]]);
