@@ -43,6 +43,12 @@ final class TeamFit
     /** Score below which nothing fits. */
     private const TRACE = 0.02;
 
+    /** Where no word tells, so likely is it that no team is meant, to ask about none: 'hello', and not 'I want out'. */
+    private const NOTHING_SAID = 0.3;
+
+    /** Teams in one question. */
+    private const AT_ONCE = 3;
+
     private readonly Stemmer $stemmer;
 
     private readonly Tokenizer $tokenizer;
@@ -76,10 +82,10 @@ final class TeamFit
         if ($named !== null) {
             return new Fit($scores, $named, [], '', "the caller named {$this->team($named)->name}");
         }
-        if ($scores[$keys[0]] < self::TRACE && $this->content($said) === 0) {
+        $likely = $this->candidates->likely($said);
+        if ($scores[$keys[0]] < self::TRACE && $this->content($said) === 0 && $likely->none >= self::NOTHING_SAID) {
             return new Fit($scores, null, [], '', 'nothing that was said fits any team');
         }
-        $likely = $this->candidates->likely($said);
         $shown = static fn (float $share): string => round(100 * $share).' %';
         $best = (string) array_key_first($likely->of);
         $taken = $likely->taken($this->caution);
@@ -144,10 +150,27 @@ final class TeamFit
         $of = array_map(static fn (float $power): float => $power / $sum, $powers);
         $best = (string) array_key_first($of);
         if ($of[$best] < ($none ? self::SAID_OTHERWISE : self::SAID_WHICH) || $this->content($answer) <= ($none ? 1 : 0)) {
-            return new Fit($of, null, [], '', $none ? 'none of those, and nothing else fits' : 'the answer does not say which');
+            return $none ? $this->others($of, $pool) : new Fit($of, null, [], '', 'the answer does not say which');
         }
 
         return new Fit($of, $best, [], '', "with the answer {$this->team($best)->name} fits best, to ".round(100 * $of[$best]).' %');
+    }
+
+    /**
+     * None of those that were asked about: the likeliest of the others are asked about.
+     *
+     * @param array<string, float> $of how likely each team is, best first
+     * @param list<string> $refused
+     */
+    private function others(array $of, array $refused): Fit
+    {
+        $others = array_slice(array_values(array_diff(array_map(strval(...), array_keys($of)), $refused)), 0, self::AT_ONCE);
+
+        return match (count($others)) {
+            0 => new Fit($of, null, [], '', 'none of those, and there is no other'),
+            1 => $this->said($others[0], "none of those, and {$this->team($others[0])->name} is the one other"),
+            default => new Fit($of, null, $others, $this->question($others), 'none of those: the others are asked about'),
+        };
     }
 
     private function said(string $key, string $why): Fit

@@ -47,7 +47,7 @@ final readonly class TopicSorting
     private const MAY_BE_MEANT = 0.1;
 
     /** The same of a question that nothing answers. */
-    private const MAY_BE_ASKED = 0.3;
+    private const MAY_BE_ASKED = 0.2;
 
     /** By so many answers more the words tell of one topic than of another, to mean it. */
     private const TELLS_MORE = 2;

@@ -93,8 +93,8 @@ final readonly class WhichTeam
         }
         $state->mode = Mode::Answer;
         $state->candidates = [];
-        if ($found->team === null && $asked < self::MOST_QUESTIONS && ! $this->noneOfThose($heard)) {
-            $again = $fit->of($heard->original);
+        if ($found->team === null && $asked < self::MOST_QUESTIONS) {
+            $again = $found->candidates !== [] || $this->noneOfThose($heard) ? $found : $fit->of($heard->original);
             if ($again->candidates !== []) {
                 $this->asks($turn, $again);
 

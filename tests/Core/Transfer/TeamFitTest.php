@@ -47,10 +47,29 @@ final class TeamFitTest extends TestCase
         foreach (['the first one' => 'accounts', 'the second' => 'engineers', 'the latter' => 'engineers', 'engineers please' => 'engineers', 'the broken one' => 'engineers', 'a refund' => 'accounts'] as $answer => $team) {
             self::assertSame($team, $fit->answered('I have a question', ['accounts', 'engineers'], $answer)->team, $answer);
         }
-        foreach (['neither', 'none of those', 'no', 'um'] as $answer) {
-            self::assertNull($fit->answered('I have a question', ['accounts', 'engineers'], $answer)->team, $answer);
-        }
+        self::assertNull($fit->answered('I have a question', ['accounts', 'engineers'], 'um')->team);
         self::assertSame('counter', $fit->answered('I have a question', ['accounts', 'engineers'], 'neither, I want to reserve a digger')->team);
+    }
+
+    public function testWhoWantsNoneOfThoseIsAskedAboutTheOthers(): void
+    {
+        foreach (['neither', 'none of those', 'no'] as $answer) {
+            self::assertSame('counter', self::fit()->answered('I have a question', ['accounts', 'engineers'], $answer)->team, "{$answer}: one other is left");
+            self::assertNull(self::fit()->answered('I have a question', ['accounts', 'engineers', 'counter'], $answer)->team, "{$answer}: none is left");
+        }
+        $words = Vocabulary::of();
+        $teams = ['accounts' => 'invoices and refunds', 'engineers' => 'broken machines', 'counter' => 'reservations and prices', 'yard' => 'collections and deliveries', 'people' => 'vacancies and wages'];
+        $fit = new TeamFit(array_map(static fn (string $key, string $about): Team => new Team($key, ucfirst($key), $about), array_keys($teams), $teams), $words, new Lexicon($words));
+        $found = $fit->answered('when is the lorry coming', ['accounts', 'engineers', 'counter'], 'none of those');
+        self::assertSame([null, ['yard', 'people']], [$found->team, $found->candidates]);
+        self::assertSame($fit->question(['yard', 'people']), $found->question);
+    }
+
+    public function testFewWordsThatMeanSomethingAreAskedAbout(): void
+    {
+        self::assertSame('counter', self::fit()->of('how much a year')->team);
+        $hello = self::fit()->of('hello, good morning');
+        self::assertSame([null, []], [$hello->team, $hello->candidates]);
     }
 
     public function testANewTeamWorksTheMomentItIsDescribed(): void
