@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 // Derives the long word lists of core/Language/en from general-purpose sources:
-//   given_names.php, surnames.php   from the name lists of the package fakerphp/faker
+//   given_names.php, surnames.php   from the name lists of the package fakerphp/faker, and given_names_more.txt, surnames_more.txt
 //   everyday_words.php              from the WordNet 3.0 database (Debian package wordnet-base)
 // Run: php tools/word-lists.php [folder of the WordNet files]
 
@@ -26,8 +26,13 @@ foreach (['en_US', 'en_GB', 'en_IN', 'en_ZA', 'en_NG', 'fr_FR', 'de_DE', 'es_ES'
         $surnames[mb_strtolower($name)] = true;
     }
 }
+// A machine before it is a name.
+unset($given['mini']);
 foreach (file("$target/given_names_more.txt", FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [] as $name) {
     $given[$name] = true;
+}
+foreach (file("$target/surnames_more.txt", FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [] as $name) {
+    $surnames[$name] = true;
 }
 $single = static fn (string $word): bool => preg_match("/^\\p{L}[\\p{L}'’-]+$/u", $word) === 1;
 $write = static function (string $file, array $words) use ($target, $single): void {

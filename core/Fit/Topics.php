@@ -244,7 +244,8 @@ final class Topics
         $stems = [];
         foreach ($this->tokenizer->words($text) as $word) {
             $stem = $this->stemmer->stem($word);
-            if (! in_array($word, self::SMALL, true) && strlen($stem) >= 3) {
+            // 'Getting' tells no more than 'get'.
+            if (! in_array($word, self::SMALL, true) && ! in_array($stem, self::SMALL, true) && strlen($stem) >= 3) {
                 $stems[] = $stem;
             }
         }

@@ -27,10 +27,13 @@ final class TeamFit
     private const BEFORE = 0.15;
 
     /** A team that was offered is likelier than one that was not; in full where all that was likely was offered. */
-    private const OFFERED = 3.0;
+    private const OFFERED = 4.0;
 
-    /** 'Neither' speaks so much against those offered. */
+    /** 'Neither', or a no alone, speaks so much against those offered; a no with more behind it ('no, I have never been') for and against none. */
     private const DENIED = 4.0;
+
+    /** Begins with a no, and says nowhere that none of those is meant. */
+    private const NO_AND_MORE = '/^\s*(?:no|nope|nah)\b(?!.*\b(?:neither|none|something else|either|those|any)\b)/i';
 
     /** How likely a team must be after the answer. */
     private const SAID_WHICH = 0.4;
@@ -135,10 +138,14 @@ final class TeamFit
         $before = $this->candidates->likely($first)->of;
         $scores = [];
         // Those offered for good reasons are rather meant than those offered for want of any.
-        $meant = array_sum(array_intersect_key($before, array_flip($pool)));
+        $offeredCounts = match (true) {
+            ! $none => self::OFFERED * array_sum(array_intersect_key($before, array_flip($pool))),
+            $this->content($answer) > 1 && preg_match(self::NO_AND_MORE, $answer) === 1 => 0.0,
+            default => -self::DENIED,
+        };
         foreach ($now->of as $key => $share) {
             $offered = in_array((string) $key, $pool, true);
-            $scores[$key] = log($share + self::TRACE) + self::BEFORE * log(($before[$key] ?? 0.0) + self::TRACE) + ($offered ? ($none ? -self::DENIED : self::OFFERED * $meant) : 0.0);
+            $scores[$key] = log($share + self::TRACE) + self::BEFORE * log(($before[$key] ?? 0.0) + self::TRACE) + ($offered ? $offeredCounts : 0.0);
         }
         if ($scores === []) {
             return new Fit([], null, [], '', 'no teams are described');

@@ -46,7 +46,9 @@ final readonly class Preamble implements Consideration
         if ($turn->state->mode !== Mode::Answer || ! $step instanceof ListenStep) {
             return null;
         }
-        $kind = $this->kind($hearing->heard);
+        // Who has been served comes to nothing any more: 'no, that's great'.
+        $served = $turn->state->finished !== [] || $turn->state->outcome !== null;
+        $kind = $this->kind($hearing->heard, ! $served);
         $ranked = $kind === null ? [] : $this->topics->rank($step->topics, $hearing->heard);
         // A script that has a topic for it knows better.
         if ($kind === null || ($ranked[array_key_first($ranked) ?? ''] ?? 0.0) >= Topics::NAMED) {
@@ -55,7 +57,7 @@ final readonly class Preamble implements Consideration
         $told = in_array($kind, self::THEN_IT_IS_TOLD, true);
         $before = $turn->state->said[count($turn->state->said) - 2] ?? null;
         // Whoever has been asked to go on, and does not, is helped as anybody else.
-        if ($told && $before !== null && $this->kind($this->understanding->hear($before)) !== null) {
+        if ($told && $before !== null && $this->kind($this->understanding->hear($before), true) !== null) {
             return null;
         }
         $hearing->dealtWith(ActKind::Question, ActKind::Complaint);
@@ -71,8 +73,8 @@ final readonly class Preamble implements Consideration
         return $told ? Move::stay() : Move::again();
     }
 
-    /** By a saying that is all of it, else by what sayings in bulk have taught. */
-    private function kind(Heard $heard): ?string
+    /** By a saying that is all of it, else, where it is likely, by what sayings in bulk have taught. */
+    private function kind(Heard $heard, bool $likely): ?string
     {
         foreach (['what_happened', 'cut_off', 'rang_back', 'do_tell', 'waited', 'well_thanks', 'recorded'] as $kind) {
             $rest = $this->phrases->table('preambles', $kind)->without($heard->tokens);
@@ -80,7 +82,7 @@ final readonly class Preamble implements Consideration
                 return $kind;
             }
         }
-        if (count($heard->tokens) < self::TELLS_SOMETHING) {
+        if (! $likely || count($heard->tokens) < self::TELLS_SOMETHING) {
             return null;
         }
         $of = $this->model->of($heard->cleaned());

@@ -23,6 +23,7 @@ use Ringo\Understanding\OptionKinds;
 use Ringo\Understanding\Readers\OptionPlaces;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Understanding;
+use Ringo\Understanding\When\Days\MonthEnd;
 use Ringo\Value\ValueType;
 
 /** Reads the answer that was asked for, and everything else that fits other fields. */
@@ -71,6 +72,8 @@ final class Collector
 
     private readonly PointedAt $pointed;
 
+    private readonly MonthEnd $monthEnd;
+
     public function __construct(private readonly Understanding $understanding, private readonly YesNoMeant $meant)
     {
         $this->ahead = new AskedAhead;
@@ -87,6 +90,7 @@ final class Collector
         $this->named = new ToldByName($understanding->words);
         $this->byTheWay = new ByTheWay($understanding->words);
         $this->pointed = new PointedAt;
+        $this->monthEnd = new MonthEnd($understanding->words);
     }
 
     public function context(Turn $turn, Field $field, bool $asked = true): Context
@@ -123,6 +127,7 @@ final class Collector
         $reading = $this->days->of($turn, $field, $heard, $reading, $this->context($turn, $field));
         $reading = $reading->found() ? $reading : $this->told->begins($turn, $field, $heard, $this->context($turn, $field)) ?? $reading;
         $reading = $reading->found() ? $reading : $this->atOnce->reading($turn, $field, $heard) ?? $reading;
+        $reading = $reading->found() || $field->type !== ValueType::Date ? $reading : $this->monthEnd->reading($heard, $this->context($turn, $field)) ?? $reading;
         if ($field->type !== ValueType::YesNo) {
             return $this->hours->of($turn, $field, $heard, $reading);
         }
@@ -317,6 +322,12 @@ final class Collector
         $day = in_array($field->type, [ValueType::Date, ValueType::DateTime], true);
         // 'Seventeen on Saturday' tells a birthday.
         if (($day || $field->type === ValueType::Several) && $asked !== null && $this->context($turn, $asked)->unit === 'Y') {
+            return null;
+        }
+
+        // 'Saturdays' is no one day.
+        $every = array_filter($heard->tokens, fn (Token $token): bool => $token->start >= $reading->start && $token->end <= $reading->end && str_ends_with($token->text, 's') && isset($this->understanding->words->section('calendar', 'weekdays')[$token->text]));
+        if ($day && $every !== []) {
             return null;
         }
 

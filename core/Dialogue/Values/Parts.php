@@ -24,6 +24,9 @@ final readonly class Parts
     /** So few telling words name a town at most. */
     private const NAMES_A_PLACE = 3;
 
+    /** How sure a name is of which only a part was told. */
+    private const GIVEN = 0.8;
+
     private const BEFORE_A_PLACE = ['in', 'near', 'at', 'just', 'the', 'by', 'outside', 'from', 'to', 'over'];
 
     private const DAY_PART = '/\b(?:in the )?(morning|afternoon|evening)\b/';
@@ -61,6 +64,11 @@ final readonly class Parts
         }
         $told = $week === '' ? $part.' '.$words->cleaned() : $this->inWeek($part, $words, $week);
         $joined = $this->understanding->read($field->type, $this->dayPartLast($told), $context);
+
+        // 'He's just turned six' is no surname: what was heard before stands, and the words are left for what else they tell.
+        if ($field->type === ValueType::PersonName && ($joined->value === $part || $this->understanding->read(ValueType::Email, $words, $context)->found())) {
+            return Reading::of($part, max($joined->confidence, self::GIVEN), '', 0, 0);
+        }
 
         return $joined->found() ? $this->saidIn($words, $joined) : $alone;
     }

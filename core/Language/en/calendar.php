@@ -28,7 +28,7 @@ return [
     'at_once' => ['now', 'right now', 'straight away', 'straightaway', 'right away', 'immediately', 'as soon as possible', 'as soon as you can', 'soon as you can', 'soon as possible', 'asap', 'as soon as you like', 'this minute', 'this second', 'at once', 'quick as you can', 'quickly as you can', 'quickly as possible'],
     'not_at_once' => ['from now', 'until now', 'by now', 'not now', 'for now', 'after', 'later', 'tomorrow', 'next', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday', 'week', 'till', 'until', 'before', 'at the moment', 'now and again', 'just now', 'up to now', 'now that', 'now then', 'right now i'],
     // What leads up to a year of birth, and what tells that a birthday has been.
-    'born' => ['born', 'birth', 'hatched'],
+    'born' => ['born', 'birth', 'hatched', 'built', 'made', 'installed', 'fitted', 'put', 'registered', 'manufactured', 'brand-new', 'new', 'laid', 'planted', 'founded', 'opened', 'plate'],
     'turned_already' => ['was', 'were', 'turned', 'became', 'been'],
     // Fixed feasts: month and day.
     'feasts' => [
@@ -59,6 +59,8 @@ return [
     'of_days' => ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday', 'this week', 'next week', 'the week after', 'any day', 'any time', 'anytime', 'any morning', 'any afternoon', 'any evening', 'weekend', 'tomorrow', 'next month', 'whenever you have', "whenever you've", 'whenever you can'],
     // Days, and hours, of which one has to be chosen.
     // Words by which any of several days is told and not any at all.
+    // 'The end of May' is a day where nothing leaves it open.
+    'month_end' => ['ends' => ['end'], 'open' => ['towards', 'toward', 'near', 'nearer', 'around', 'about', 'sometime', 'time', 'before', 'till', 'until', 'after', 'roughly', 'week', 'either']],
     'narrows' => ['week', 'weekend', 'month', 'fortnight', 'before', 'january', 'february', 'march', 'april', 'june', 'july', 'august', 'september', 'october', 'november', 'december'],
     'some_days' => [
         'week', 'weekend', 'weekends', 'weekdays', 'week day', 'month', 'fortnight', 'half term', 'half-term', 'summer', 'autumn', 'winter', 'spring', 'in the new year', 'new year', 'early january', 'school holidays', 'summer holidays', 'easter', 'whitsun', 'bank holiday',

@@ -36,6 +36,11 @@ return [
     // Bounds that are the answer where the most of something is asked for.
     'up_to' => ['up to', 'anything up to', 'no more than', 'not more than', 'at most', 'at the most', 'at the very most', 'a maximum of', 'maximum', 'max', 'tops', 'under', 'below', 'less than', 'i could go to', 'i could stretch to', 'absolute tops', 'i don\'t want to go over', 'don\'t want to go over', 'not want to go over', 'wouldn\'t want to go over', 'rather not go over', 'not go over', 'won\'t go over', 'can\'t go over', 'not over', 'nothing over', 'not above', 'no higher than', 'wouldn\'t go above', 'don\'t want to pay over', 'don\'t want to spend over', 'nothing more than'],
     // Words for people that are counted in groups, and for somebody who comes along.
+    // What stands right before and right behind an age.
+    'age' => [
+        'before' => ['is', "he's", "she's", "they're", "it's", "i'm", "we're", "who's", 'am', 'are', 'was', 'be', 'being', 'aged', 'age', 'turned', 'turning', 'turns', 'just', 'nearly', 'almost', 'only', 'now', 'both', 'about', 'around', 'roughly', 'over', 'under'],
+        'behind' => ['year', 'years', 'yr', 'yrs', 'year-old', 'years-old'],
+    ],
     'people' => ['adult', 'adults', 'child', 'children', 'kid', 'kids', 'baby', 'babies', 'toddler', 'toddlers', 'infant', 'infants', 'grown-up', 'grown-ups', 'grownup', 'grownups', 'man', 'men', 'woman', 'women', 'lady', 'ladies', 'gentleman', 'gentlemen', 'boy', 'boys', 'girl', 'girls', 'teenager', 'teenagers', 'teens', 'pensioner', 'pensioners', 'senior', 'seniors', 'student', 'students', 'friend', 'friends', 'guest', 'guests', 'colleague', 'colleagues', 'grandchildren', 'youngsters'],
     'kin' => ['wife', 'husband', 'partner', 'girlfriend', 'boyfriend', 'mum', 'mam', 'mother', 'dad', 'father', 'son', 'daughter', 'sister', 'brother', 'friend', 'mate', 'fiancé', 'fiancee', 'fiance', 'fiancée', 'nan', 'gran', 'grandson', 'granddaughter', 'colleague', 'boss', 'neighbour', 'missus', 'hubby'],
 ];

@@ -13,7 +13,7 @@ use Ringo\Understanding\Reading;
 
 /**
  * An age told by a birthday or a birth, where it was asked how old somebody is: 'he'll be nine in March' is eight until then, 'ten, eleven
- * in June' is ten, 'born in 2019' counts from that year. In whole years.
+ * in June' is ten, 'born in 2019' and 'we had it put in in 2019' count from that year. In whole years.
  */
 final readonly class AgeTold
 {

@@ -22,6 +22,9 @@ final class ChoiceReader implements Reader
     /** How sure an option is that was named alone, before others were spoken of. */
     private const AT_ONCE = 0.85;
 
+    /** And one that is a time the words tell of. */
+    private const BY_TIME = 0.8;
+
     /** Letters that a key and a word of its label begin with in common, where the one is a form of the other. */
     private const KIN = 4;
 
@@ -33,6 +36,8 @@ final class ChoiceReader implements Reader
     private readonly OptionPlaces $places;
 
     private readonly OptionLikeness $alike;
+
+    private readonly WhenOptions $when;
 
     private readonly Stemmer $stemmer;
 
@@ -49,6 +54,7 @@ final class ChoiceReader implements Reader
         $this->repairs = new Repairs($words);
         $this->places = new OptionPlaces($words);
         $this->alike = new OptionLikeness(self::SMALL);
+        $this->when = new WhenOptions($words);
         $this->stemmer = new Stemmer;
         $this->tokenizer = new Tokenizer;
         $numbers = $words->section('numbers', 'units') + $words->section('numbers', 'teens');
@@ -90,7 +96,15 @@ final class ChoiceReader implements Reader
             }
         }
 
-        return $best ?? Reading::none($doubt);
+        return $best ?? $this->byTime($heard, $context, $doubt) ?? Reading::none($doubt);
+    }
+
+    /** Of options that are times the one the words tell of: 'after lunch'. */
+    private function byTime(Heard $heard, Context $context, ?string $doubt): ?Reading
+    {
+        $key = $doubt === null && $context->asked ? $this->when->one($heard, $context) : null;
+
+        return $key === null ? null : Reading::of($key, self::BY_TIME, $heard->original, 0, strlen($heard->original));
     }
 
     /**

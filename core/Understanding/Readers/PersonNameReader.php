@@ -12,6 +12,7 @@ use Ringo\Understanding\Reader;
 use Ringo\Understanding\Readers\Names\NameApart;
 use Ringo\Understanding\Readers\Names\NameFinder;
 use Ringo\Understanding\Readers\Names\NameRepair;
+use Ringo\Understanding\Readers\Names\NamesOfTwo;
 use Ringo\Understanding\Readers\Names\NameSpelling;
 use Ringo\Understanding\Readers\Names\NameWords;
 use Ringo\Understanding\Reading;
@@ -32,6 +33,8 @@ final readonly class PersonNameReader implements Reader
     private Respelled $respelled;
 
     private NameApart $apart;
+
+    private NamesOfTwo $ofTwo;
 
     /** A name in the whole of the words is known from here on. */
     private const KNOWN = 0.75;
@@ -56,6 +59,7 @@ final readonly class PersonNameReader implements Reader
         $this->respelled = new Respelled($words);
         $this->apart = new NameApart($words);
         $this->word = new NameWords($words);
+        $this->ofTwo = new NamesOfTwo($words, $this->word);
         $spelled = new NameSpelling($words, $this->word);
         $this->finder = new NameFinder($words, $this->word, $spelled);
         $this->repair = new NameRepair($words, $this->word, $spelled);
@@ -65,9 +69,9 @@ final readonly class PersonNameReader implements Reader
     {
         // What is said of the spelling is done to the words first; where no name is left, they are read as they came.
         $respelled = $this->respelled->of($heard->tokens);
-        $lettered = $context->asked ? $this->lettered($heard) : null;
-        if ($lettered !== null) {
-            return $lettered;
+        $special = $context->asked ? $this->lettered($heard) ?? $this->ofTwo->reading($heard) : null;
+        if ($special !== null) {
+            return $special;
         }
         $reading = $respelled === $heard->tokens ? Reading::none() : $this->named($heard, $respelled, $context);
 

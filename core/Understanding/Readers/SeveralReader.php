@@ -18,7 +18,8 @@ use Ringo\Understanding\Repairs;
  * Reads which of several options were meant, as many as were: those that are named and not denied, all but those excepted, and a stretch
  * from one to another ('Monday to Wednesday').
  *
- * The value is the list of their keys in the order of the sheet. Words that only deny give none.
+ * The value is the list of their keys in the order of the sheet. Words that only deny give none, but where the options are days or times:
+ * 'not Mondays' means the others.
  */
 final readonly class SeveralReader implements Reader
 {
@@ -31,11 +32,14 @@ final readonly class SeveralReader implements Reader
 
     private Repairs $repairs;
 
+    private WhenOptions $when;
+
     public function __construct(private Vocabulary $words)
     {
         $this->stemmer = new Stemmer;
         $this->kinds = new OptionKinds($words);
         $this->repairs = new Repairs($words);
+        $this->when = new WhenOptions($words);
     }
 
     public function read(Heard $heard, Context $context): Reading
@@ -46,7 +50,9 @@ final readonly class SeveralReader implements Reader
         $hits = $this->hits($tokens, $context->options);
         $named = array_column($hits, 0);
         $kinds = $context->asked ? $this->kinds->places($context->options, $heard) : [];
-        $hits = [...$hits, ...array_values(array_filter($kinds, static fn (array $place): bool => ! in_array($place[0], $named, true)))];
+        // The no of 'no hot water' is no 'nothing at all'.
+        $apart = static fn (array $place): bool => ! in_array($place[0], $named, true) && array_filter($hits, static fn (array $hit): bool => $hit[1] <= $place[2] && $hit[2] >= $place[1]) === [];
+        $hits = [...$hits, ...array_values(array_filter($kinds, $apart))];
         usort($hits, static fn (array $a, array $b): int => $a[1] <=> $b[1]);
         $without = $this->without($context->options);
         $keys = array_map(static fn (array $option): string => $option['key'], $context->options);
@@ -65,6 +71,8 @@ final readonly class SeveralReader implements Reader
             }
         }
         $wanted += $this->stretches($tokens, $hits, $keys);
+        // 'Weekdays', and the others of 'not Wednesdays'.
+        $wanted += $except === null ? array_fill_keys($this->when->several($heard, $context), true) : [];
         if ($wanted === [] && ($except !== null && $denied !== [] || $context->asked && $this->words->phrases('several', 'all')->in($tokens) && ! $this->words->phrases('several', 'not_all')->in($tokens))) {
             $wanted = array_diff_key(array_fill_keys($keys, true), $denied);
         }
@@ -91,11 +99,31 @@ final readonly class SeveralReader implements Reader
         $kept = $tokens;
         foreach ($this->repairs->stretches($tokens) as $n => $stretch) {
             $first = array_values($stretch['tokens'])[0] ?? null;
+            if ($first !== null && $this->beginsBefore($first, $tokens, $options)) {
+                return $tokens;
+            }
             $more = $first !== null && in_array($first->text, ['and', 'also', 'plus', 'or'], true);
             $kept = $n > 0 && ! $more && $this->hits($stretch['tokens'], $options) !== [] ? $stretch['tokens'] : $kept;
         }
 
         return $kept;
+    }
+
+    /**
+     * Whether what seems to begin anew stands in the midst of an option: the no of 'leaking and no hot water' takes nothing back.
+     *
+     * @param list<Token> $tokens
+     * @param list<array{key: string, label: string, phrases: list<string>}> $options
+     */
+    private function beginsBefore(Token $first, array $tokens, array $options): bool
+    {
+        foreach ($this->hits($tokens, $options) as [, $from, $to]) {
+            if ($tokens[$from]->start < $first->start && $tokens[$to]->start >= $first->start) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

@@ -173,7 +173,10 @@ final readonly class Day
         }
         $date = $this->exactly((int) $first->format('Y'), (int) $first->format('n'), (int) $this->day, $today);
         if ($this->weekday === null) {
-            return $date;
+            // 'The thirty-first' in November is that of December.
+            $next = $first->modify('+1 month');
+
+            return $date ?? ($this->month !== null || $this->months !== null ? null : $this->exactly((int) $next->format('Y'), (int) $next->format('n'), (int) $this->day, $today));
         }
         if ($date !== null && (int) $date->format('N') === $this->weekday) {
             return $date;

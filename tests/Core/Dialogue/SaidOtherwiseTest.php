@@ -108,11 +108,11 @@ final class SaidOtherwiseTest extends TestCase
 
     public function testWhoGoesOnHasNothingAgainstTheName(): void
     {
-        $call = self::starter('reservation')->says('a table for two tonight', 'half seven', 'no', 'under Priestley');
+        $call = self::starter('reservation')->says('a table for two tonight', 'half seven', 'no', 'under Prenderley');
         self::assertSame(Mode::Confirm, $call->state->mode, $call->heard());
         $call->says('07700 900222');
 
-        self::assertSame(['Priestley', '+447700900222'], [$call->value('caller_name'), $call->value('phone')]);
+        self::assertSame(['Prenderley', '+447700900222'], [$call->value('caller_name'), $call->value('phone')]);
     }
 
     public function testHalfSevenTonightIsInTheEvening(): void

@@ -34,7 +34,7 @@ final class SeveralReaderTest extends TestCase
             ['any but Tuesday', ['monday', 'wednesday', 'thursday', 'friday']], ['any day except Friday', ['monday', 'tuesday', 'wednesday', 'thursday']], ['all of them', self::DAYS],
             ['Monday and Friday, not Wednesday', ['monday', 'friday']], ["Tuesdays are out, Thursday's good", ['thursday']], ['just Fridays', ['friday']],
             ['Monday and Tuesday, I mean Monday and Friday', ['monday', 'friday']], ['Monday, sorry, and Tuesday', ['monday', 'tuesday']], ['not at all', null],
-            ['no idea', null], ['not Monday', null], ['', null],
+            ['no idea', null], ['not Monday', ['tuesday', 'wednesday', 'thursday', 'friday']], ['weekends', null], ['', null],
         ];
         foreach ($cases as $case) {
             yield $case[0] => $case;

@@ -53,6 +53,9 @@ final readonly class WhatCounts
             return false;
         }
         $words = $this->understanding->words;
+        if ($context->unit === 'Y') {
+            return $this->isAnAge($heard, $number);
+        }
         $bare = $noun === null || $noun->afterBreak() || isset($words->set('function_words')[$noun->text]);
         // 'We had one from you last year' counts nothing, and the twenty eight of a day is a day's.
         if ($bare && mb_strtolower((string) $number->said) === 'one' && count($heard->tokens) > self::JUST_THE_ONE || $this->ofADay($heard, $number, $context)) {
@@ -77,6 +80,17 @@ final readonly class WhatCounts
         $stem = rtrim($noun->text, 's');
 
         return preg_match('/\b'.preg_quote($stem, '/').'/u', str_replace('_', ' ', $about)) === 1;
+    }
+
+    /** 'She's seven', 'both turned six', 'aged four', 'seven years old'; not 'lessons for my two'. */
+    private function isAnAge(Heard $heard, Reading $number): bool
+    {
+        ['before' => $before, 'behind' => $behind] = $this->understanding->words->section('numbers', 'age');
+        $left = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->end <= $number->start));
+        $right = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->start >= $number->end));
+        $is = in_array($left[count($left) - 1]->text ?? '', $before, true);
+
+        return in_array($right[0]->text ?? '', $behind, true) || $is && (! isset($right[0]) || $right[0]->afterBreak() || isset($this->understanding->words->set('function_words')[$right[0]->text]));
     }
 
     private function ofADay(Heard $heard, Reading $number, Context $context): bool

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Understanding\Readers;
+
+use Ringo\Language\Vocabulary;
+use Ringo\Understanding\Context;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\When\Wishes\Span;
+use Ringo\Understanding\When\Wishes\Wish;
+use Ringo\Understanding\When\Wishes\WishReader;
+
+/**
+ * Options that are themselves times of the day or days of the week, where none is named: of 'the morning or the afternoon', 'I work till
+ * twelve, so after that' means the afternoon; of 'Mondays, Wednesdays or Fridays', 'not Mondays' the others.
+ */
+final readonly class WhenOptions
+{
+    /** Minutes of the shortest time of the day that is an option: 'two' is a number, and 'eight to ten' a time. */
+    private const SHORTEST = 60;
+
+    /** Minutes of one place on the grid by which times are compared. */
+    private const GRID = 30;
+
+    private const DAYS_OF_A_WEEK = 7;
+
+    private WishReader $wishes;
+
+    public function __construct(Vocabulary $words)
+    {
+        $this->wishes = new WishReader($words);
+    }
+
+    /** The one option the words mean; null where they mean none or several. */
+    public function one(Heard $heard, Context $context): ?string
+    {
+        [$wanted, $options] = $this->read($heard, $context);
+        $met = array_filter($options, static fn (array $places): bool => array_intersect_key($places, $wanted) !== []);
+        // 'Half past ten' lies in one of 'before ten, ten to two', and in both of 'any time, mornings'.
+        $within = array_filter($met, static fn (array $places): bool => array_diff_key($wanted, $places) === []);
+        $meant = count($met) === 1 ? $met : $within;
+
+        return count($meant) === 1 ? (string) array_key_first($meant) : null;
+    }
+
+    /** @return list<string> all that the words mean, in the order of the options */
+    public function several(Heard $heard, Context $context): array
+    {
+        [$wanted, $options] = $this->read($heard, $context);
+
+        return array_map(strval(...), array_keys(array_filter($options, static fn (array $places): bool => array_intersect_key($places, $wanted) !== [])));
+    }
+
+    /** @return array{array<int, true>, array<string, array<int, true>>} places on the grid that are wanted, and those of each option that is a time */
+    private function read(Heard $heard, Context $context): array
+    {
+        $options = [];
+        foreach ($context->options as $option) {
+            $wish = $this->wishes->read(new Wish, $option['label'], $context);
+            $places = $this->isWhen($wish) ? $this->places($wish) : [];
+            $options += $places === [] ? [] : [$option['key'] => $places];
+        }
+        $wish = count($options) < 2 ? new Wish : $this->wishes->read(new Wish, $heard->cleaned(), $context);
+        // Where nobody asked, 'Saturdays' tells of such days; what is said of one day or an hour may be of anything.
+        $says = $wish->weekdays !== null || $context->asked && ($wish->times !== null || $wish->notTimes !== [] || $this->weekdays($wish) !== null || $wish->notWeekdays !== []);
+
+        return [$says ? $this->places($wish) : [], $options];
+    }
+
+    private function isWhen(Wish $wish): bool
+    {
+        $longest = max([0, ...array_map(static fn (Span $span): int => min($span->to, $span->over ?? $span->to) - $span->from, $wish->times ?? [])]);
+
+        return $longest >= self::SHORTEST || $wish->times === null && $this->weekdays($wish) !== null;
+    }
+
+    /** @return ?list<int> the weekdays that are meant, ISO from 1; null where none is told */
+    private function weekdays(Wish $wish): ?array
+    {
+        if ($wish->weekdays !== null || $wish->days === null) {
+            return $wish->weekdays;
+        }
+        $days = [];
+        foreach ($wish->days as [$from, $to]) {
+            $first = new \DateTimeImmutable($from);
+            // A weekend is two of them, a month none.
+            if ($to > $first->modify('+1 day')->format('Y-m-d')) {
+                return null;
+            }
+            $days[] = (int) $first->format('N');
+            $days[] = (int) (new \DateTimeImmutable($to))->format('N');
+        }
+
+        return $days;
+    }
+
+    /** @return array<int, true> */
+    private function places(Wish $wish): array
+    {
+        $weekdays = $this->weekdays($wish) ?? range(1, self::DAYS_OF_A_WEEK);
+        $times = $wish->times ?? [new Span];
+        $places = [];
+        foreach (array_diff($weekdays, $wish->notWeekdays) as $day) {
+            for ($at = 0; $at < Span::DAY; $at += self::GRID) {
+                if ($this->touches($times, $at, self::GRID) && ! $this->touches($wish->notTimes, $at, 1)) {
+                    $places[$day * Span::DAY + $at] = true;
+                }
+            }
+        }
+
+        return $places;
+    }
+
+    /** @param list<Span> $spans whether one of them has something of the minutes from `at` on */
+    private function touches(array $spans, int $at, int $minutes): bool
+    {
+        foreach ($spans as $span) {
+            if ($span->from < $at + $minutes && min($span->to, $span->over ?? $span->to) > $at) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Dialogue;
+
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+/** Ages, ends of months, two names and thanks, as callers say them on the way through a call. It is a Tuesday, the tenth of March 2026. */
+final class OnTheWayTest extends TestCase
+{
+    private const FIELDS = [
+        'child' => ['type' => 'string', 'format' => 'person-name', 'title' => 'Child'],
+        'age' => ['type' => 'integer', 'title' => 'Age'],
+        'days' => ['type' => 'array', 'title' => 'Days', 'items' => ['enum' => ['Mondays', 'Wednesdays', 'Saturday mornings']]],
+        'start' => ['type' => 'string', 'format' => 'date', 'title' => 'First lesson'],
+        'email' => ['type' => 'string', 'format' => 'email', 'title' => 'E-mail'],
+    ];
+
+    private const QUESTIONS = ['child' => 'Who are the lessons for?', 'age' => 'How old are they?', 'days' => 'Which days suit you?', 'start' => 'When would you like to begin?', 'email' => 'Which e-mail shall we write to?'];
+
+    #[TestWith(["he's just turned six", 6])]
+    #[TestWith(["they're both four", 4])]
+    #[TestWith(['seven years old', 7])]
+    public function testAnAgeToldInPlaceOfASurname(string $said, int $age): void
+    {
+        $call = $this->call()->says('lessons please', 'Oskar', $said);
+
+        self::assertSame(['Oskar', $age], [$call->value('child'), $call->value('age')], $call->heard());
+        self::assertSame('days', $call->state->step);
+    }
+
+    public function testWhomItIsForIsNoAge(): void
+    {
+        self::assertNull($this->call()->says('lessons for my two please')->value('age'));
+    }
+
+    public function testAYearTellsAnAge(): void
+    {
+        $call = $this->call()->says('lessons please', 'Oskar Bell', 'he was born in 2019');
+
+        self::assertSame(7, $call->says('yes')->value('age'));
+    }
+
+    public function testTwoNamesAreOneAnswer(): void
+    {
+        self::assertSame('Owen and Carys Pugh', $this->call()->says('lessons please', 'Owen and Carys Pugh')->value('child'));
+    }
+
+    public function testAnAddressIsNoSurname(): void
+    {
+        $call = $this->call()->says('lessons please', 'Oskar', 'oskarb at quillmail dot example');
+
+        self::assertSame(['Oskar', 'oskarb@quillmail.example'], [$call->value('child'), $call->value('email')]);
+    }
+
+    public function testDaysToldAheadAreNoOneDay(): void
+    {
+        $call = $this->call()->says('lessons please', 'Oskar Bell', 'Saturdays');
+
+        self::assertSame([['Saturday mornings'], null], [$call->value('days'), $call->value('start')]);
+    }
+
+    public function testTheEndOfAMonthIsPutBack(): void
+    {
+        $call = $this->call()->says('lessons please', 'Oskar Bell', 'six', 'Mondays', 'the end of the month');
+        self::assertStringContainsString('thirty-first of March', str_replace('thirty first', 'thirty-first', $call->heard()));
+        self::assertSame('2026-03-31', $call->says('yes')->value('start'));
+        $open = $this->call()->says('lessons please', 'Oskar Bell', 'six', 'Mondays', 'some time towards the end of the month');
+        self::assertNull($open->value('start'));
+    }
+
+    #[TestWith(["no that's great"])]
+    #[TestWith(["no, you've been very helpful"])]
+    public function testWhoHasBeenServedWantsNothingMore(string $said): void
+    {
+        $call = $this->call()->says('lessons please', 'Oskar Bell', 'six', 'Mondays', 'next Monday', 'oskarb at quillmail dot example', $said);
+
+        self::assertTrue($call->state->ended, $call->heard());
+    }
+
+    private function call(): Conversation
+    {
+        $steps = [];
+        foreach (array_keys(self::FIELDS) as $n => $key) {
+            $steps[] = ['key' => $key, 'kind' => 'ask', 'field' => $key, 'prompt' => self::QUESTIONS[$key], 'next' => array_keys(self::FIELDS)[$n + 1] ?? 'note'];
+        }
+
+        return Conversation::with([
+            'agent' => ['name' => 'Nell', 'business' => 'Otterpool'],
+            'sheet' => ['type' => 'object', 'properties' => self::FIELDS],
+            'first' => 'help',
+            'steps' => [
+                ['key' => 'help', 'kind' => 'listen', 'prompt' => 'How can I help?', 'again' => 'Anything else?', 'topics' => [['key' => 'join', 'label' => 'lessons', 'description' => 'learning to swim', 'next' => 'child'], ['key' => 'hire', 'label' => 'hiring the pool', 'description' => 'parties', 'next' => 'note']], 'nothing' => 'bye'],
+                ...$steps,
+                ['key' => 'note', 'kind' => 'note', 'outcome' => 'asked for', 'next' => 'help'],
+                ['key' => 'bye', 'kind' => 'finish', 'prompt' => 'Goodbye.'],
+            ],
+        ]);
+    }
+}
