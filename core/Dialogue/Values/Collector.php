@@ -320,14 +320,11 @@ final class Collector
             return null;
         }
         $day = in_array($field->type, [ValueType::Date, ValueType::DateTime], true);
-        // 'Seventeen on Saturday' tells a birthday.
-        if (($day || $field->type === ValueType::Several) && $asked !== null && $this->context($turn, $asked)->unit === 'Y') {
-            return null;
-        }
-
         // 'Saturdays' is no one day.
         $every = array_filter($heard->tokens, fn (Token $token): bool => $token->start >= $reading->start && $token->end <= $reading->end && str_ends_with($token->text, 's') && isset($this->understanding->words->section('calendar', 'weekdays')[$token->text]));
-        if ($day && $every !== []) {
+        // 'Seventeen on Saturday' tells a birthday.
+        $birthday = $every === [] && ($day || $field->type === ValueType::Several) && $asked !== null && $this->context($turn, $asked)->unit === 'Y';
+        if ($day && $every !== [] || $birthday) {
             return null;
         }
 

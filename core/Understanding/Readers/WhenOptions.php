@@ -25,9 +25,12 @@ final readonly class WhenOptions
 
     private const DAYS_OF_A_WEEK = 7;
 
+    /** A dash before a number. */
+    private const DASH = '/\s*[-–—]\s*(?=\d)/u';
+
     private WishReader $wishes;
 
-    public function __construct(Vocabulary $words)
+    public function __construct(private Vocabulary $words)
     {
         $this->wishes = new WishReader($words);
     }
@@ -57,7 +60,7 @@ final readonly class WhenOptions
     {
         $options = [];
         foreach ($context->options as $option) {
-            $wish = $this->wishes->read(new Wish, $option['label'], $context);
+            $wish = $this->wishes->read(new Wish, $this->spelledOut($option['label']), $context);
             $places = $this->isWhen($wish) ? $this->places($wish) : [];
             $options += $places === [] ? [] : [$option['key'] => $places];
         }
@@ -66,6 +69,14 @@ final readonly class WhenOptions
         $says = $wish->weekdays !== null || $context->asked && ($wish->times !== null || $wish->notTimes !== [] || $this->weekdays($wish) !== null || $wish->notWeekdays !== []);
 
         return [$says ? $this->places($wish) : [], $options];
+    }
+
+    /** '8-12' and 'ten to two' begin and end somewhere: nobody writes ten minutes to two as an option. */
+    private function spelledOut(string $label): string
+    {
+        [$to, $till] = $this->words->section('calendar', 'from_to');
+
+        return str_replace($to, $till, (string) preg_replace(self::DASH, $till, $label));
     }
 
     private function isWhen(Wish $wish): bool
