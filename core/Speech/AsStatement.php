@@ -38,7 +38,7 @@ final readonly class AsStatement
             return null;
         }
         // 'Do you have any pets yet' and yes: 'you have pets'.
-        $rest = $yes ? (string) preg_replace(['/\s+(?:yet|at all)$/i', '/\bany /i'], '', $m[3]) : $m[3];
+        $rest = $yes ? $this->affirmed((string) preg_replace(['/\s+(?:yet|at all)$/i', '/\bany /i'], '', $m[3])) : $m[3];
         if (isset($this->indefinite[$subject])) {
             return $this->ofSomebody($this->indefinite[$subject][$yes ? 'some' : 'none'], $auxiliary, $rest);
         }
@@ -52,6 +52,12 @@ final readonly class AsStatement
         }
 
         return $yes ? "{$subject} {$auxiliary} {$rest}" : "{$subject} {$this->denied[$auxiliary]} {$rest}";
+    }
+
+    /** 'Are you allergic to anything' and yes: to something. */
+    private function affirmed(string $rest): string
+    {
+        return implode(' ', array_map(fn (string $word): string => $this->indefinite[mb_strtolower($word)]['some'] ?? $word, explode(' ', $rest)));
     }
 
     /** 'Does anybody use a wheelchair' and yes: 'somebody uses a wheelchair'; who is told of further, 'anybody in the family', is left as it is. */

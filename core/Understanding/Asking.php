@@ -48,13 +48,31 @@ final class Asking
             || preg_match('/\bhow many (?:of you|are you|will you|would you|in (?:your|the) (?:party|group)|will there be|are coming)\b|\bfor how many\b/i', $question) === 1;
     }
 
-    /** 'When did it start', not 'which day were you hoping for'. */
+    /** 'When did it start' and 'when should it have come', not 'which day were you hoping for'. */
     private function past(string $question): bool
     {
         $words = $this->tokenizer->words($question);
 
-        return array_intersect($words, $this->words->section('questions', 'behind')) !== []
+        return $this->shouldHave($words) || array_intersect($words, $this->words->section('questions', 'behind')) !== []
             && array_intersect($words, $this->words->section('questions', 'ahead')) === [];
+    }
+
+    /**
+     * 'Should it have been emptied', not 'would you have it delivered'.
+     *
+     * @param list<string> $words
+     */
+    private function shouldHave(array $words): bool
+    {
+        ['may' => $may, 'done' => $done, 'ends' => $ends] = $this->words->section('questions', 'should_have');
+        foreach ($words as $i => $word) {
+            $next = $words[$i + 1] ?? '';
+            if ($word === 'have' && (in_array($next, $done, true) || str_ends_with($next, $ends)) && array_intersect(array_slice($words, 0, $i), $may) !== []) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** 'What is the most you would pay', 'have you a budget in mind'. */

@@ -36,6 +36,9 @@ final readonly class Clarifying implements ModeHandler
     /** Words of substance beside which a no to several topics is no more than that; with more it goes on to say which. */
     private const BARE_NO = 2;
 
+    /** Words of substance up to which a day is all that is told. */
+    private const A_DAY = 5;
+
     /** How much likelier a topic is whose first question the reply answers: 'three boxes please', where boxes are asked for. */
     private const ANSWERS_IT = 4.0;
 
@@ -129,13 +132,13 @@ final readonly class Clarifying implements ModeHandler
             return $urgent[0];
         }
         $first = $this->topics->meant($step->topics, $this->understanding->hear($before))->of;
-        // A name or a number tells nothing of the matter: then what was said first decides.
-        $mute = $unsure || $this->lone->in($turn, $hearing->heard) !== null;
+        // A name, a number or a day tells nothing of the matter: then what was said first decides.
+        $mute = $unsure || $this->lone->in($turn, $hearing->heard) !== null || $this->onlyADay($turn, $hearing->heard);
         $now = $mute ? [] : $this->topics->meant($step->topics, $hearing->heard)->of;
         $of = [];
         foreach ($candidates as $key) {
             // What was said first did not tell them apart, so the reply counts more.
-            $answers = ! $unsure && $this->entry->answers($turn, $step, $key, $hearing->heard) ? self::ANSWERS_IT : 1.0;
+            $answers = ! $unsure && ($this->entry->answers($turn, $step, $key, $hearing->heard) || $mute && $this->entry->told($turn, $step, $key, $hearing->heard) > 0) ? self::ANSWERS_IT : 1.0;
             $of[$key] = $answers * (($now[$key] ?? 0.0) + self::TRACE) * (($first[$key] ?? 0.0) + self::TRACE) ** ($mute ? 1.0 : self::BEFORE);
         }
         arsort($of);
@@ -144,6 +147,14 @@ final readonly class Clarifying implements ModeHandler
         $turn->trace->sureness = round($of[$best] / array_sum($of), 3);
 
         return $best;
+    }
+
+    /** 'Tomorrow after five, or Wednesday'. */
+    private function onlyADay(Turn $turn, Heard $heard): bool
+    {
+        $day = $this->understanding->read(ValueType::Date, $heard, $turn->plain());
+
+        return ($day->found() || $day->doubt !== null) && $this->phrases->content($heard->tokens) <= self::A_DAY;
     }
 
     /** @param list<string> $candidates */

@@ -122,7 +122,7 @@ final class Collector
         if ($field->type === ValueType::Duration && ! $reading->found()) {
             $length = $this->days->length($turn, $field, $heard, $this->context($turn, $field));
 
-            return $length->found() ? $length : $reading;
+            return $length->found() ? $length : $this->noneOfThem($turn, $field, $heard) ?? $reading;
         }
         $reading = $this->days->of($turn, $field, $heard, $reading, $this->context($turn, $field));
         $reading = $reading->found() ? $reading : $this->told->begins($turn, $field, $heard, $this->context($turn, $field)) ?? $reading;
@@ -135,6 +135,16 @@ final class Collector
         $dressed = $this->pointed->dressed($field, $heard);
 
         return $dressed !== null && (! $reading->found() || $dressed->value !== $reading->value) ? $dressed : $this->meant->weighed($turn, $reading, $heard);
+    }
+
+    /** 'None, I'm out', to how many days are left. */
+    private function noneOfThem(Turn $turn, Field $field, Heard $heard): ?Reading
+    {
+        $context = $this->context($turn, $field);
+        $unit = in_array($context->unit, ['D', 'W', 'M', 'Y'], true) ? $context->unit : null;
+        $none = $unit === null ? Reading::none() : $this->understanding->read(ValueType::Number, $heard, $context);
+
+        return $none->value === 0 ? Reading::of("P0{$unit}", $none->confidence, (string) $none->said, $none->start, $none->end) : null;
     }
 
     /** The words that may answer what is asked: without what names another field and tells its value. */

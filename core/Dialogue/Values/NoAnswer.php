@@ -95,8 +95,10 @@ final readonly class NoAnswer
     /** 'Any time next week' minds nothing where a day is asked for, and says nothing of a place. */
     private function ofAnotherMatter(Field $field, Hearing $hearing): bool
     {
+        $tokens = $hearing->heard->tokens;
+
         return ! in_array($field->type, [ValueType::Date, ValueType::Time, ValueType::DateTime, ValueType::Text], true)
-            && $this->phrases->table('calendar', 'of_days')->in($hearing->heard->tokens);
+            && ($this->phrases->table('calendar', 'of_days')->in($tokens) || ! in_array($field->type, [ValueType::Choice, ValueType::Several], true) && $this->phrases->table('talk', 'any_time')->in($tokens));
     }
 
     public function move(Turn $turn, AskStep $step, Field $field, string $kind, Hearing $hearing): Move

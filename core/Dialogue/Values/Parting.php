@@ -10,7 +10,9 @@ use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Replies\Replies;
 use Ringo\Dialogue\Turn;
 use Ringo\Language\Token;
+use Ringo\Language\Tokenizer;
 use Ringo\Sheet\Field;
+use Ringo\Understanding\Heard;
 use Ringo\Understanding\Reading;
 use Ringo\Value\ValueType;
 
@@ -40,6 +42,9 @@ final readonly class Parting
         }
         $stated = $hearing->statement->isEmpty() ? Reading::none() : $this->collector->asked($turn, $field, $hearing->statement);
         if ($stated->found() && $field->type === ValueType::Text && $this->isLead($hearing)) {
+            return new Parted($hearing->heard, []);
+        }
+        if ($stated->found() && $field->type === ValueType::Text && $this->isMessage($turn, $field, $hearing)) {
             return new Parted($hearing->heard, []);
         }
         if ($stated->found()) {
@@ -87,6 +92,15 @@ final readonly class Parting
 
         return $this->phrases->content(array_values($between)) === 0
             && ($this->phrases->content($behind) === 0 || in_array($behind[0]->text, self::GOES_ON, true));
+    }
+
+    /** 'The tip, what time it shuts on Sundays', to what somebody would like to know: all of it is passed on, where nothing is written that answers. */
+    private function isMessage(Turn $turn, Field $field, Hearing $hearing): bool
+    {
+        $question = (new Tokenizer)->tokens(PlainQuestion::thatAsks($turn, $field));
+
+        return $this->phrases->table('questions', 'of_a_message')->in($question)
+            && array_filter($hearing->questions, fn (Heard $question): bool => $this->replies->answer($turn, $question) !== null) === [];
     }
 
     /** 'I want to know what's on on Monday': what is told only leads up to what is asked, and the message is the whole. */

@@ -137,7 +137,7 @@ return [
         ['option' => 'laminate, vinyl, lino', 'said' => 'laminate, vinyl, lino, wood effect'],
         ['option' => 'leather', 'said' => 'leather, suede, hide'],
         // Ways and places to meet, and to have something.
-        ['option' => 'collection, collect, pick up, pickup, click and collect', 'said' => "pick it up, picking it up, pick them up, collect, collecting, collect it, come and get it, come for it, come down for it, fetch it, fetch, i'll come, come in for it, come to you, i'm outside, call in for it, take it away myself"],
+        ['option' => 'collection, collect, pick up, pickup, click and collect', 'said' => "pop in, i'll pop in, popping in, pop by, pop round, come in and get, drop in, swing by, call in, nip in, on my way past, pick it up, picking it up, pick them up, collect, collecting, collect it, come and get it, come for it, come down for it, fetch it, fetch, i'll come, come in for it, come to you, i'm outside, call in for it, take it away myself"],
         ['option' => 'delivery, deliver, delivered', 'said' => 'deliver, delivered, deliver it, bring it, bring it round, bring them, drop it off, drop it round, send it, send it round, to my door, to the house, to my house, to us, have it brought'],
         ['option' => 'in person, face to face, at the office, in the office, at the clinic, in clinic, in store, in branch, come in', 'said' => "in person, face to face, come in, come down, come to you, come and see you, at your place, pop in, call in, drop in, in the room, in the office, be there, in the flesh, come along, go down myself, i'll go down"],
         ['option' => 'video, video call, online, by video, online meeting', 'said' => 'video, video call, screen, on screen, online, on the computer, webcam, camera, on the laptop, over the internet, on my tablet, virtual, remotely'],
@@ -185,7 +185,7 @@ return [
         ['option' => 'hedge, hedges', 'said' => 'hedge, hedges, privet, leylandii, conifers'],
         ['option' => 'tree, trees', 'said' => 'tree, trees, branch, branches, stump'],
         ['option' => 'roof, roofing', 'said' => 'roof, tiles, slates, gutter, gutters, chimney, ridge'],
-        ['option' => 'inside, interior, indoors', 'said' => 'inside, indoors, indoor, lounge, living room, bedroom, hall, kitchen, interior, by the window'],
+        ['option' => 'inside, interior, indoors, inside the house, in the house, in the property', 'said' => 'upstairs, up the stairs, in the bedroom, landing, attic, loft, cellar, basement, kitchen, hallway, first floor, second floor, third floor, inside, indoors, indoor, lounge, living room, bedroom, hall, kitchen, interior, by the window'],
         ['option' => 'outside, exterior, outdoors, outdoor', 'said' => 'outside, outdoors, exterior, garden, terrace, out the back, open air, front of the house'],
         ['option' => 'upstairs, upper floor, first floor', 'said' => 'upstairs, upper, first floor, second floor, up top, higher up, top floor'],
         ['option' => 'ground floor, downstairs', 'said' => "downstairs, ground floor, can't do stairs, can't manage stairs, no stairs, bad knees, no steps, on the ground"],

@@ -12,7 +12,10 @@ return [
         'anybody' => ['some' => 'somebody', 'none' => 'nobody'],
         'anyone' => ['some' => 'someone', 'none' => 'no one'],
         'anything' => ['some' => 'something', 'none' => 'nothing'],
+        'anywhere' => ['some' => 'somewhere', 'none' => 'nowhere'],
     ],
+    // Questions whose answer is passed on as it was said, and may be a question itself.
+    'of_a_message' => ['pass on', 'like to know', 'want to know', 'shall i ask', 'should i ask', 'like to ask', 'shall i say', 'should i say', 'is it about', 'is this about', 'the message', 'a message', 'your message', 'shall i tell', 'should i tell', 'your question', 'your query', 'your enquiry', 'regarding', 'in connection with'],
     // Words of a question that counts people, that asks for what lies behind, and that show it lies ahead all the same.
     'of_people' => ['people', 'persons', 'guests', 'party', 'players', 'passengers', 'diners', 'covers', 'visitors', 'attendees', 'travellers', 'travelling', 'bowlers', 'participants', 'delegates', 'heads', 'walkers', 'riders', 'climbers', 'skaters', 'seats', 'places', 'tickets'],
     'behind' => ['did', 'was', 'were', 'happened', 'happen', 'born', 'birth', 'bought', 'began', 'started', 'noticed', 'last', 'since', 'missed'],
@@ -23,6 +26,8 @@ return [
     'has_been' => ['was', 'were', 'been', 'since', 'ago', 'had', 'did', "didn't", "hasn't", "haven't", "wasn't", 'went', 'came', 'got', 'fell', 'broke', 'left', 'lost', 'began', 'gave', 'took', 'hit', 'hurt', 'cut', 'felt', 'stood', 'blew', 'woke', 'bought', 'found', 'saw', 'rang', 'put', 'ran', 'gone', 'done', 'ever'],
     // What leads up to a day that is wished for, and not told of.
     'wishes_a_day' => ['can', 'could', 'would', 'want', 'need', 'like', 'please', 'any chance', 'possible', 'able to', 'hoping', 'looking for', 'appointment for', 'book'],
+    // 'Should it have been': a thing that was to be, and is over.
+    'should_have' => ['may' => ['should', 'could', 'would', 'might', 'must', 'may'], 'done' => ['been', 'had', 'come', 'gone', 'got', 'left', 'begun', 'paid', 'gotten', 'run', 'taken'], 'ends' => 'ed'],
     'ahead' => ['mind', 'like', 'want', 'wanted', 'hoping', 'thinking', 'looking', 'planning', 'after', 'prefer', 'suit', 'suits', 'need', 'next', 'would', 'could', 'shall', 'should', 'will', 'expect'],
     // Words of a question that wants a few words which name something.
     'of_a_thing' => ['make', 'model', 'breed', 'colour', 'color', 'brand', 'type', 'kind', 'sort', 'size', 'flavour', 'registration', 'reg', 'number plate', 'what car', 'which car', 'what vehicle', 'variety', 'material', 'style', 'postcode', 'serial number', 'job title', 'title of', 'name of', 'called'],

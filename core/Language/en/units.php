@@ -30,6 +30,7 @@ return [
     ],
     'durations' => [
         'second' => 'TS', 'seconds' => 'TS', 'sec' => 'TS', 'secs' => 'TS', 'minute' => 'TM', 'minutes' => 'TM', 'min' => 'TM', 'mins' => 'TM', 'hour' => 'TH', 'hours' => 'TH', 'hr' => 'TH', 'hrs' => 'TH',
+        "day's" => 'D', "days'" => 'D', "week's" => 'W', "weeks'" => 'W', "fortnight's" => 'F', "month's" => 'M', "months'" => 'M', "year's" => 'Y', "hour's" => 'TH',
         'day' => 'D', 'days' => 'D', 'night' => 'D', 'nights' => 'D', 'week' => 'W', 'weeks' => 'W', 'wk' => 'W', 'wks' => 'W', 'fortnight' => 'F', 'fortnights' => 'F', 'month' => 'M', 'months' => 'M', 'year' => 'Y', 'years' => 'Y', 'yr' => 'Y', 'yrs' => 'Y', 'quarter' => 'Q', 'decade' => 'X', 'decades' => 'X',
     ],
 ];

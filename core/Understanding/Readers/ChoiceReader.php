@@ -53,12 +53,12 @@ final class ChoiceReader implements Reader
     {
         $this->repairs = new Repairs($words);
         $this->places = new OptionPlaces($words);
-        $this->alike = new OptionLikeness(self::SMALL);
         $this->when = new WhenOptions($words);
         $this->stemmer = new Stemmer;
         $this->tokenizer = new Tokenizer;
         $numbers = $words->section('numbers', 'units') + $words->section('numbers', 'teens');
         $this->figures = array_combine(array_map($this->stemmer->stem(...), array_map(strval(...), array_keys($numbers))), array_values($numbers));
+        $this->alike = new OptionLikeness(self::SMALL, $this->figures);
     }
 
     public function read(Heard $heard, Context $context): Reading

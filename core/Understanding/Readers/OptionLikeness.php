@@ -18,8 +18,11 @@ final readonly class OptionLikeness
 
     private Tokenizer $tokenizer;
 
-    /** @param list<string> $small words that tell nothing */
-    public function __construct(private array $small)
+    /**
+     * @param list<string> $small words that tell nothing
+     * @param array<string, int> $figures stems of words of numbers, which are like nothing but themselves: an eight is not right
+     */
+    public function __construct(private array $small, private array $figures = [])
     {
         $this->stemmer = new Stemmer;
         $this->tokenizer = new Tokenizer;
@@ -58,7 +61,7 @@ final readonly class OptionLikeness
                 $best = 0.0;
                 foreach ($bag as $other => $weight) {
                     // What nobody asked for is not taken from a word that is only like it: 'last night' is no eight.
-                    $same = ($context->asked || $stem === (string) $other ? $this->sameness($stem, (string) $other) : 0.0) * $weight / count($holders[$other]);
+                    $same = ($context->asked && ! isset($this->figures[$stem]) || $stem === (string) $other ? $this->sameness($stem, (string) $other) : 0.0) * $weight / count($holders[$other]);
                     $best = max($best, $same);
                 }
                 if ($best > 0) {

@@ -23,6 +23,7 @@ final class AsStatementTest extends TestCase
         yield ['Is the property occupied?', null, null];
         yield ['You have no pets, do you?', null, null];
         yield ['Any allergies?', null, null];
+        yield ['Are you allergic to anything?', 'you are allergic to something', 'you are not allergic to anything'];
         yield ['Does anybody use a wheelchair?', 'somebody uses a wheelchair', 'nobody uses a wheelchair'];
         yield ['Does anybody have a nut allergy?', 'somebody has a nut allergy', 'nobody has a nut allergy'];
         yield ['Does anybody in the family have glaucoma?', null, null];

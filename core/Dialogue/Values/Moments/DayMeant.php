@@ -79,7 +79,7 @@ final readonly class DayMeant
         $question = PlainQuestion::thatAsks($turn, $field);
         $ahead = array_diff($this->words->section('questions', 'ahead'), ['last', 'after', 'could', 'like']);
 
-        return substr($day, 0, 10) < $context->now->format('Y-m-d') && array_intersect((new Tokenizer)->words($question), $ahead) !== [];
+        return ! $context->past && substr($day, 0, 10) < $context->now->format('Y-m-d') && array_intersect((new Tokenizer)->words($question), $ahead) !== [];
     }
 
     /** 'Till Friday' to how many nights, from the day something begins on. */
