@@ -38,6 +38,9 @@ final class Collector
     /** A value nobody asked for is taken from this confidence on. */
     public const VOLUNTEERED = 0.7;
 
+    /** From here on an option is named, and not only like what was said. */
+    private const NAMED = 0.83;
+
     /** The part of the words a value must be to answer a question nobody has put yet. */
     private const WHOLE = 0.9;
 
@@ -114,6 +117,10 @@ final class Collector
         if ($field->type === ValueType::Money) {
             return $this->sums->of($turn, $field, $reading);
         }
+        // 'I didn't know he was coming, so I can't say' is like 'never came', and says nothing.
+        if ($field->type === ValueType::Choice && $reading->found() && $reading->confidence < self::NAMED && $this->understanding->words->phrases('acts', 'dont_know')->in($heard->tokens)) {
+            return Reading::none();
+        }
         if ($field->type === ValueType::Choice && ! $reading->found() && $reading->doubt === null) {
             $without = $this->understanding->words->phrases('acts', 'dont_mind', 'dont_know')->in($heard->tokens);
 
@@ -169,7 +176,15 @@ final class Collector
     {
         $fields = array_filter($turn->script->sheet->fields, fn (Field $one): bool => isset($turn->state->values[$one->key]) || $this->ahead->holds($turn, $from, $one));
 
-        return $this->named->in($turn, $heard, array_values($fields), $asked);
+        // 'The engineer was lovely' says nothing of whether the engineer was late.
+        return array_filter($this->named->in($turn, $heard, array_values($fields), $asked), fn (array $told, string $key): bool => $this->reads($turn, $key, $told[2]), ARRAY_FILTER_USE_BOTH);
+    }
+
+    private function reads(Turn $turn, string $key, Heard $value): bool
+    {
+        $field = $turn->script->sheet->field($key);
+
+        return $field !== null && $this->understanding->read($field->type, $value, $this->context($turn, $field))->found();
     }
 
     /** @return array<string, Reading> the beginning and the end that a stretch of days puts in the place of those known */

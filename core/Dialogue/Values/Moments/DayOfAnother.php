@@ -25,15 +25,15 @@ final readonly class DayOfAnother
     public function is(Turn $turn, Field $field, Heard $heard, Reading $day, Context $context): bool
     {
         return $day->found() && (
-            $this->denied($heard, $day)
+            $this->denied($heard, $day, $context->past)
             || $this->ahead($turn, $field, $heard, $day, $context)
             || $this->ofABirth($turn, $field, $day)
             || $this->days->isLoneOrdinal($heard, $day)
         );
     }
 
-    /** 'She won't be in today', 'we can't make Friday'. */
-    private function denied(Heard $heard, Reading $day): bool
+    /** 'She won't be in today', 'we can't make Friday'; what was not done on Monday is asked about where the past is. */
+    private function denied(Heard $heard, Reading $day, bool $past): bool
     {
         $before = [];
         foreach ($heard->tokens as $token) {
@@ -45,7 +45,7 @@ final readonly class DayOfAnother
             $before = $token->afterBreak() ? [$token] : [...$before, $token];
         }
 
-        return $this->understanding->words->phrases('acts', 'against')->in(array_slice($before, -self::DENIES_WITHIN));
+        return $this->understanding->words->phrases('acts', 'against')->in(array_slice($before, $past ? -1 : -self::DENIES_WITHIN));
     }
 
     /** 'Could somebody see her today' and 'he comes home on Friday' do not tell since when he is ill. */

@@ -159,6 +159,11 @@ final readonly class NameFinder
                 }
             }
         }
+        foreach ($t as $i => $token) {
+            if (in_array($token->text, ["it's", 'its'], true) && $this->wholeName($t, $i + 1)) {
+                $starts[] = [$i + 1, 'strong'];
+            }
+        }
         if ($context->asked) {
             foreach ($this->words->phrases('names', 'cues')->all($t) as [, $place, $length]) {
                 $starts[] = [$place + $length, 'weak'];
@@ -180,6 +185,24 @@ final readonly class NameFinder
         }
 
         return $starts;
+    }
+
+    /**
+     * The 'Joyce Pemberton' of 'hello, it's Joyce Pemberton, I need my tablets', and nothing more before the next pause.
+     *
+     * @param list<Token> $t
+     */
+    private function wholeName(array $t, int $i): bool
+    {
+        $last = $t[$i + 1] ?? null;
+        $next = $t[$i + 2] ?? null;
+        if ($last === null || $last->afterBreak() || ! isset($this->words->set('given_names')[$t[$i]->text]) || $this->word->everyday($t[$i]->text)) {
+            return false;
+        }
+        $capitals = preg_match('/^\p{Lu}/u', $t[$i]->original) === 1 && preg_match('/^\p{Lu}/u', $last->original) === 1;
+        $surname = isset($this->words->set('surnames')[$last->text]) || $capitals && $this->word->plausible($last->text, false) && ! $this->word->everyday($last->text);
+
+        return $surname && ! in_array($last->text, $this->words->section('address', 'streets'), true) && ! isset($this->words->set('function_words')[$last->text]) && ($next === null || $next->afterBreak() || in_array($next->text, ['from', 'and', 'i', "i'm", "i've", "i'd", 'again'], true));
     }
 
     /**
