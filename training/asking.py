@@ -7,18 +7,15 @@ the stems they share; a softmax over what a trade has written, and some of what 
 into one row of signed bytes a word. What was asked, with what answers it, is kept beside them (precedents.bin, answered.bin,
 stems.txt): of a new question the nearest are looked for, and what answered them is compared with what a business has written.
 
-Two are trained, one from each table of meanings; Ringo\\Knowledge\\Ranking\\Pairing takes the mean of what both say.
-
 Needs the Debian packages python3-numpy and python3-torch.
-Run: php training/asking_tokens.php > asking.jsonl; /usr/bin/python3 training/asking.py asking.jsonl [glosses] (ten minutes each)
+Run: php training/asking_tokens.php > asking.jsonl; /usr/bin/python3 training/asking.py asking.jsonl (ten minutes)
 The figures come from four folds by trade; the table that is kept has seen all of them.
 """
 import collections, hashlib, json, math, os, random, struct, sys, zlib
 import numpy as np, torch
 
 ROOT = os.path.dirname(os.path.dirname(os.path.abspath(__file__)))
-GLOSSES = '_glosses' * ('glosses' in sys.argv[2:])
-FROM, OUT = f'{ROOT}/core/Language/en/meaning{GLOSSES}', f'{ROOT}/core/Language/en/asking{GLOSSES}'
+FROM, OUT = f'{ROOT}/core/Language/en/meaning', f'{ROOT}/core/Language/en/asking'
 EPOCHS, FOLDS, RATE, OTHERS, DROPPED, PULL, PULL_ALL, WEIGHT_UNIT = 6, 4, 3e-3, 3, .2, 2e-3, 1e-2, 24
 torch.manual_seed(3); random.seed(3); torch.set_num_threads(2)
 start = json.load(open(f'{FROM}/meaning.json'))
@@ -112,20 +109,16 @@ def kept(text):
     return (s / (s.norm() + 1e-6) * 127).round().to(torch.int8).numpy().tobytes()
 written = [row for rows in trades.values() for row in rows]
 questions = [(n, one) for n, row in enumerate(written) for one in row['asked']]
+places = collections.defaultdict(list)
+for n, (_, one) in enumerate(questions):
+    for stem in sorted(set(one['stems'])): places[stem].append(n)
+rare = lambda stem: math.log(len(questions) / len(places[stem]))
+open(f'{OUT}/precedents.bin', 'wb').write(b''.join(kept(one) + struct.pack('<Hf', n, sum(rare(s) ** 2 for s in set(one['stems'])) ** .5) for n, one in questions))
+open(f'{OUT}/answered.bin', 'wb').write(b''.join(kept(row['written']) for row in written))
+open(f'{OUT}/stems.txt', 'w').write(''.join(f'\n{stem}\t{" ".join(map(str, at_stem))}' for stem, at_stem in sorted(places.items())) + '\n')
 sha = lambda path: hashlib.sha256(open(path, 'rb').read()).hexdigest()
-def keep_precedents():
-    places = collections.defaultdict(list)
-    for n, (_, one) in enumerate(questions):
-        for stem in sorted(set(one['stems'])): places[stem].append(n)
-    rare = lambda stem: math.log(len(questions) / len(places[stem]))
-    open(f'{OUT}/precedents.bin', 'wb').write(b''.join(kept(one) + struct.pack('<Hf', n, sum(rare(s) ** 2 for s in set(one['stems'])) ** .5) for n, one in questions))
-    open(f'{OUT}/answered.bin', 'wb').write(b''.join(kept(row['written']) for row in written))
-    open(f'{OUT}/stems.txt', 'w').write(''.join(f'\n{stem}\t{" ".join(map(str, at_stem))}' for stem, at_stem in sorted(places.items())) + '\n')
-    return {'precedents': len(questions), 'precedents_sha256': sha(f'{OUT}/precedents.bin')}
-# The nearest are looked for by one table alone: by both it would take twice as long.
-precedents = {} if GLOSSES else keep_precedents()
-json.dump({'words': len(hashes), 'dimensions': DIMS, 'weight_unit': WEIGHT_UNIT, 'compared': 0, 'compared_unit': 0.0, 'corpus_sha256': sha(f'{ROOT}/data/corpora/asking.tsv'), 'meanings_sha256': sha(f'{FROM}/rows.bin'), 'rows_sha256': sha(f'{OUT}/rows.bin'), **precedents,
-    'trained_on': f'data/corpora/asking.tsv, {sum(len(s[2]) for s in sets)} questions of {len(sets)} trades', 'right_first_of_its_trade_left_out': {'before': before, 'after': after}, 'command': 'php training/asking_tokens.php > asking.jsonl; /usr/bin/python3 training/asking.py asking.jsonl' + ' glosses' * bool(GLOSSES)}, open(f'{OUT}/meaning.json', 'w'), indent=1)
+json.dump({'words': len(hashes), 'dimensions': DIMS, 'weight_unit': WEIGHT_UNIT, 'compared': 0, 'compared_unit': 0.0, 'corpus_sha256': sha(f'{ROOT}/data/corpora/asking.tsv'), 'meanings_sha256': sha(f'{FROM}/rows.bin'), 'rows_sha256': sha(f'{OUT}/rows.bin'), 'precedents': len(questions), 'precedents_sha256': sha(f'{OUT}/precedents.bin'),
+    'trained_on': f'data/corpora/asking.tsv, {sum(len(s[2]) for s in sets)} questions of {len(sets)} trades', 'right_first_of_its_trade_left_out': {'before': before, 'after': after}, 'command': 'php training/asking_tokens.php > asking.jsonl; /usr/bin/python3 training/asking.py asking.jsonl'}, open(f'{OUT}/meaning.json', 'w'), indent=1)
 # What PHP must come to on some pairs, with the bytes as they are kept.
 model.row = lambda ids: (B[ids], W[ids])
 sample = []
@@ -134,4 +127,4 @@ with torch.no_grad():
         cosines = model(asked, written, shared)[1]
         for n, row in enumerate(line[:3]):
             sample.append({'asked': ' '.join(row['asked'][0]['words']), 'written': ' '.join(row['written']['words']), 'alike': round(cosines[truth.tolist().index(n), n].item(), 4)})
-json.dump(sample, open(f'{ROOT}/tests/Core/Knowledge/asking{GLOSSES}.json', 'w'), indent=1)
+json.dump(sample, open(f'{ROOT}/tests/Core/Knowledge/asking.json', 'w'), indent=1)

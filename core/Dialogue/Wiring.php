@@ -148,6 +148,8 @@ final readonly class Wiring
                 $lone,
                 new Values\RestOfOptions($words, $this->phrases),
                 $wanting,
+                new Steps\NotOneValue,
+                new Steps\WishAhead($words),
             ),
             'book' => new Steps\BookRunner($puts, $understanding, $appointments, $talk = new Talk, $choice = new Choice($words), new Finding($understanding, $choice, $talk), new Agreeing($talk, new Agreed, $waiting = new WaitingList), $waiting),
             'summary' => new Steps\SummaryRunner($puts, $understanding, $corrections, $names, $keeper, $collector),

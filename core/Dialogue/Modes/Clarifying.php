@@ -20,6 +20,7 @@ use Ringo\Fit\Topics;
 use Ringo\Script\Steps\Choose\ChooseStep;
 use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Understanding\Heard;
+use Ringo\Understanding\Readers\OptionPlaces;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Understanding;
 use Ringo\Value\ValueType;
@@ -80,7 +81,10 @@ final readonly class Clarifying implements ModeHandler
         if ($reading->found()) {
             $turn->trace->rule("topic {$reading->value}: the caller said which");
 
-            return $this->entry->enter($turn, $step, (string) $reading->value, $hearing->heard);
+            // 'The first' is one of those, and no first of the month.
+            $byPlace = (new OptionPlaces($this->understanding->words))->in($hearing->heard->tokens, $turn->plain()->withOptions($this->offered($step, $candidates)), $hearing->heard) !== null;
+
+            return $this->entry->enter($turn, $step, (string) $reading->value, $byPlace ? null : $hearing->heard);
         }
         $other = $this->others->wanted($hearing) ? $this->others->move($turn, $step, $candidates, $hearing) : null;
         if ($other !== null) {
@@ -194,13 +198,13 @@ final readonly class Clarifying implements ModeHandler
         return new Waiting('topic');
     }
 
-    /** @param list<string> $candidates */
-    private function which(Turn $turn, ListenStep $step, array $candidates, Hearing $hearing): Reading
+    /**
+     * @param list<string> $candidates
+     *
+     * @return list<array{key: string, label: string, phrases: list<string>}>
+     */
+    private function offered(ListenStep $step, array $candidates): array
     {
-        $implied = $this->entry->implied($turn, $step, $hearing->heard);
-        if ($implied !== null && in_array($implied, $candidates, true)) {
-            return Reading::of($implied, 0.9, $hearing->heard->original, 0, strlen($hearing->heard->original));
-        }
         $options = [];
         foreach ($candidates as $key) {
             $topic = $step->topic($key);
@@ -208,6 +212,18 @@ final readonly class Clarifying implements ModeHandler
                 $options[] = ['key' => $key, 'label' => $topic['label'], 'phrases' => $topic['phrases']];
             }
         }
+
+        return $options;
+    }
+
+    /** @param list<string> $candidates */
+    private function which(Turn $turn, ListenStep $step, array $candidates, Hearing $hearing): Reading
+    {
+        $implied = $this->entry->implied($turn, $step, $hearing->heard);
+        if ($implied !== null && in_array($implied, $candidates, true)) {
+            return Reading::of($implied, 0.9, $hearing->heard->original, 0, strlen($hearing->heard->original));
+        }
+        $options = $this->offered($step, $candidates);
         $reading = $this->understanding->read(ValueType::Choice, $hearing->heard, $turn->plain()->withOptions($options));
         $yes = count($candidates) === 1 ? $this->understanding->read(ValueType::YesNo, $hearing->heard, $turn->plain()) : null;
 

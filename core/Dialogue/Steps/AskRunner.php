@@ -74,6 +74,8 @@ final readonly class AskRunner implements AskingRunner
         private LoneValue $lone,
         private RestOfOptions $rest,
         private Wanting $wanting,
+        private NotOneValue $notOneValue,
+        private WishAhead $wishAhead,
     ) {
     }
 
@@ -190,7 +192,9 @@ final readonly class AskRunner implements AskingRunner
             return $this->notWhatWasAsked($turn, $step, $hearing, $parted->questions);
         }
 
-        return ($reading->doubt === null ? $this->meant($turn, $step, $field, $parted->answer, $hearing) : null) ?? $this->severalMeant($turn, $step, $reading);
+        return ($reading->doubt === null ? $this->meant($turn, $step, $field, $parted->answer, $hearing) : null)
+            ?? $this->notOneValue->move($turn, $step, $reading)
+            ?? ($hearing->asks() ? null : $this->wishAhead->move($turn, $step, $parted->answer));
     }
 
     /** 'This would be my first time' is a no to 'have you been here before', 'his nan' is somebody else: put back in words to confirm. */
@@ -381,19 +385,5 @@ final readonly class AskRunner implements AskingRunner
         $turn->standing('acknowledge_words');
 
         return Move::again();
-    }
-
-    private function severalMeant(Turn $turn, AskStep $step, Reading $reading): ?Move
-    {
-        $vague = $reading->doubt !== null && preg_match('/not an exact (?:number|amount|length)/', $reading->doubt) === 1;
-        $several = $reading->doubt !== null && preg_match('/more than one|two (?:numbers|references)|range|choice of/', $reading->doubt) === 1;
-        if (! $vague && ! $several || $turn->state->failures + 1 >= $step->tries) {
-            return null;
-        }
-        $turn->state->failures++;
-        $turn->trace->rule('the answer is not one value: '.$reading->doubt);
-        $turn->standing($vague ? 'one_figure' : 'two_meant', [], true);
-
-        return Move::stay();
     }
 }

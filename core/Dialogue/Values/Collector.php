@@ -345,8 +345,9 @@ final class Collector
             return null;
         }
         $day = in_array($field->type, [ValueType::Date, ValueType::DateTime], true);
-        // 'Saturdays' is no one day.
-        $every = array_filter($heard->tokens, fn (Token $token): bool => $token->start >= $reading->start && $token->end <= $reading->end && str_ends_with($token->text, 's') && isset($this->understanding->words->section('calendar', 'weekdays')[$token->text]));
+        // 'Saturdays' is no one day, nor are 'Saturday mornings'.
+        $plural = fn (Token $token): bool => str_ends_with($token->text, 's') && isset($this->understanding->words->section('calendar', 'weekdays')[$token->text]) || in_array($token->text, $this->understanding->words->section('calendar', 'parts_of_days'), true);
+        $every = array_filter($heard->tokens, static fn (Token $token): bool => $token->end > $reading->start && $token->start <= $reading->end + 1 && $plural($token));
         // 'Seventeen on Saturday' tells a birthday.
         $birthday = $every === [] && ($day || $field->type === ValueType::Several) && $asked !== null && $this->context($turn, $asked)->unit === 'Y';
         if ($day && $every !== [] || $birthday) {

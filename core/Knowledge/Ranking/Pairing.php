@@ -44,8 +44,7 @@ final class Pairing
 
     private readonly Tokenizer $tokenizer;
 
-    /** @param ?self $other another training of the same, which errs elsewhere: the mean of both counts */
-    public function __construct(string $folder, private readonly ?self $other = null)
+    public function __construct(string $folder)
     {
         $this->table = new Table($folder);
         $this->tokenizer = new Tokenizer;
@@ -55,15 +54,13 @@ final class Pairing
     {
         static $pairing = null;
 
-        return $pairing ??= new self(dirname(__DIR__, 2).'/Language/en/asking', new self(dirname(__DIR__, 2).'/Language/en/asking_glosses'));
+        return $pairing ??= new self(dirname(__DIR__, 2).'/Language/en/asking');
     }
 
     /** Likeness of a question and a text, -1 to 1; nothing where either has no word that is known. */
     public function alike(string $asked, string $text): float
     {
-        $alike = self::dot($this->sum($asked), $this->sum($text));
-
-        return $this->other === null ? $alike : ($alike + $this->other->alike($asked, $text)) / 2;
+        return self::dot($this->sum($asked), $this->sum($text));
     }
 
     /** @return list<float> what a text means, of length one; noughts where it has no word that is known */
@@ -95,9 +92,7 @@ final class Pairing
             $whole += $word->weight;
         }
 
-        $aligned = $sum / $whole;
-
-        return $this->other === null ? $aligned : ($aligned + $this->other->aligned($asked, ...$texts)) / 2;
+        return $sum / $whole;
     }
 
     private function likeness(Word $a, Word $b): float

@@ -59,6 +59,7 @@ return [
     'of_days' => ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday', 'this week', 'next week', 'the week after', 'any day', 'any time', 'anytime', 'any morning', 'any afternoon', 'any evening', 'weekend', 'tomorrow', 'next month', 'whenever you have', "whenever you've", 'whenever you can'],
     // Days, and hours, of which one has to be chosen.
     // Words by which any of several days is told and not any at all.
+    'parts_of_days' => ['mornings', 'afternoons', 'evenings', 'nights', 'lunchtimes', 'weekends', 'weekdays'],
     // What stands between the hours of an option, and how a caller would say it.
     'from_to' => [' to ', ' till '],
     // 'The end of May' is a day where nothing leaves it open.

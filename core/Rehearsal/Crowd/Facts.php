@@ -62,7 +62,7 @@ final readonly class Facts
             $asks .= $step instanceof AskStep && $step->field === $field->key ? ' '.($step->prompt->variants[0] ?? '') : '';
         }
 
-        return $field->bounds?->when === 'past' || $field->bounds?->when !== 'future' && preg_match('/\b(?:born|birth|last|since|did (?!you have)|was|were|happened|noticed?|bought|ago)\b/i', $asks) === 1;
+        return $field->bounds?->when === 'past' || $field->bounds?->when !== 'future' && preg_match('/\b(?:born|birth|last|since|did (?!you have)|was|were|happened|noticed?|bought|ago|(?:should|could|would|must) (?:\w+ )?have (?:been|had|come|\w+ed))\b/i', $asks) === 1;
     }
 
     private function text(Field $field, Dice $dice): string

@@ -26,6 +26,9 @@ final readonly class SeveralReader implements Reader
     /** Words between a denial and what it denies. */
     private const REACH = 3;
 
+    /** Words that take something back, right before what is said anew. */
+    private const TAKEN_BACK = 2;
+
     private Stemmer $stemmer;
 
     private OptionKinds $kinds;
@@ -99,31 +102,44 @@ final readonly class SeveralReader implements Reader
         $kept = $tokens;
         foreach ($this->repairs->stretches($tokens) as $n => $stretch) {
             $first = array_values($stretch['tokens'])[0] ?? null;
-            if ($first !== null && $this->beginsBefore($first, $tokens, $options)) {
-                return $tokens;
+            if ($n === 0 || $first === null || in_array($first->text, ['and', 'also', 'plus', 'or'], true) || $this->hits($stretch['tokens'], $options) === []) {
+                continue;
             }
-            $more = $first !== null && in_array($first->text, ['and', 'also', 'plus', 'or'], true);
-            $kept = $n > 0 && ! $more && $this->hits($stretch['tokens'], $options) !== [] ? $stretch['tokens'] : $kept;
+            // The no of 'leaking, and no hot water' takes nothing back: it stands in the midst of an option.
+            $from = $this->beginOf($first, $kept, $options);
+            $kept = $from === null ? $stretch['tokens'] : ($this->saidAnew($kept, $from) ? array_values(array_filter($kept, static fn (Token $token): bool => $token->start >= $from->start)) : $kept);
         }
 
         return $kept;
     }
 
     /**
-     * Whether what seems to begin anew stands in the midst of an option: the no of 'leaking and no hot water' takes nothing back.
+     * Where the option begins in whose midst what seems to begin anew stands; null where it stands in none.
      *
      * @param list<Token> $tokens
      * @param list<array{key: string, label: string, phrases: list<string>}> $options
      */
-    private function beginsBefore(Token $first, array $tokens, array $options): bool
+    private function beginOf(Token $first, array $tokens, array $options): ?Token
     {
         foreach ($this->hits($tokens, $options) as [, $from, $to]) {
             if ($tokens[$from]->start < $first->start && $tokens[$to]->start >= $first->start) {
-                return true;
+                return $tokens[$from];
             }
         }
 
-        return false;
+        return null;
+    }
+
+    /**
+     * Whether something was taken back right before a word: 'a leak, no sorry, no hot water'.
+     *
+     * @param list<Token> $tokens
+     */
+    private function saidAnew(array $tokens, Token $from): bool
+    {
+        $before = array_values(array_filter($tokens, static fn (Token $token): bool => $token->start < $from->start));
+
+        return $this->words->phrases('talk', 'corrections')->in(array_slice($before, -self::TAKEN_BACK));
     }
 
     /**

@@ -23,7 +23,9 @@ final readonly class NameWords
     {
         $word = $t[$i]->text;
         $original = $t[$i]->original;
-        if (in_array($word, ['mc', 'mac'], true) && isset($t[$i + 1]) && ctype_alpha($t[$i + 1]->text)) {
+        // 'Mac Donald' is one name, and Mac Marchetti has two.
+        $joins = $word === 'mc' || $word === 'mac' && isset($t[$i + 1]) && (isset($this->words->set('surnames')['mac'.$t[$i + 1]->text]) || preg_match('/^\p{Lu}/u', $t[$i + 1]->original) !== 1);
+        if ($joins && isset($t[$i + 1]) && ctype_alpha($t[$i + 1]->text)) {
             $length = 2;
 
             return $word.$t[$i + 1]->text;

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Steps;
+
+use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Walk\Move;
+use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Understanding\Reading;
+
+/** An answer that is no one value, or no exact one: 'ten or twelve', 'about the usual'. One figure is asked for, as often as may be asked. */
+final readonly class NotOneValue
+{
+    public function move(Turn $turn, AskStep $step, Reading $reading): ?Move
+    {
+        $vague = $reading->doubt !== null && preg_match('/not an exact (?:number|amount|length)/', $reading->doubt) === 1;
+        $several = $reading->doubt !== null && preg_match('/more than one|two (?:numbers|references)|range|choice of/', $reading->doubt) === 1;
+        if (! $vague && ! $several || $turn->state->failures + 1 >= $step->tries) {
+            return null;
+        }
+        $turn->state->failures++;
+        $turn->trace->rule('the answer is not one value: '.$reading->doubt);
+        $turn->standing($vague ? 'one_figure' : 'two_meant', [], true);
+
+        return Move::stay();
+    }
+}

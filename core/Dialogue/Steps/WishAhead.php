@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Steps;
+
+use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Walk\Move;
+use Ringo\Language\Vocabulary;
+use Ringo\Script\Steps\Book\BookStep;
+use Ringo\Script\Steps\Listen\ListenStep;
+use Ringo\Script\Steps\Step;
+use Ringo\Script\Steps\Way;
+use Ringo\Understanding\Context;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\When\Wishes\Wish;
+use Ringo\Understanding\When\Wishes\WishReader;
+
+/**
+ * A wish about when, told while something else is asked: 'one of the mornings next week, not Tuesday', where a time is agreed further on.
+ * The booking hears it again (Appointments\Matter::lately); until then it is no failed answer.
+ */
+final readonly class WishAhead
+{
+    private WishReader $wishes;
+
+    public function __construct(Vocabulary $words)
+    {
+        $this->wishes = new WishReader($words);
+    }
+
+    public function move(Turn $turn, Step $step, Heard $words): ?Move
+    {
+        if (! $this->books($turn, $step)) {
+            return null;
+        }
+        $wish = $this->wishes->read(new Wish, $words->cleaned(), new Context($turn->scope()->now, $turn->script->agent->country));
+        $when = $wish->times !== null || $wish->days !== null || $wish->weekdays !== null || $wish->order !== null || [...$wish->notDays, ...$wish->notWeekdays, ...$wish->notTimes, ...$wish->byDay] !== [];
+        if (! $when) {
+            return null;
+        }
+        $turn->trace->rule('not what was asked, but a wish for the time to be agreed');
+        $turn->standing('acknowledge_words');
+
+        return Move::again();
+    }
+
+    /** Whether a time is agreed further on, before the next open question. */
+    private function books(Turn $turn, Step $from): bool
+    {
+        $open = [$from->key()];
+        $seen = [];
+        while (($at = array_shift($open)) !== null) {
+            $one = $turn->script->steps[$at] ?? null;
+            if ($one === null || isset($seen[$at]) || $one instanceof ListenStep) {
+                continue;
+            }
+            if ($one instanceof BookStep && $one->does !== 'cancel') {
+                return true;
+            }
+            $seen[$at] = true;
+            array_push($open, ...array_map(static fn (Way $way): string => $way->to, $one->exits()));
+        }
+
+        return false;
+    }
+}
