@@ -17,7 +17,7 @@ final class OptionKinds
     private const DENIED_WITHIN = 5;
 
     /** Marks of a kind that must be all an option is called: 'no nuts' is no 'no'. */
-    private const WHOLE = ['yes', 'no', 'any', 'none', 'new', 'own'];
+    private const WHOLE = ['yes', 'no', 'any', 'none', 'new', 'own', 'sick'];
 
     /** Words of the longest mark of a kind. */
     private const LONGEST_MARK = 5;
@@ -128,9 +128,14 @@ final class OptionKinds
         $wholly = [];
         foreach ($options as $option) {
             $key = $option['key'];
-            foreach ([$option['label'], $key, ...$option['phrases']] as $name) {
-                $words = explode(' ', trim((string) preg_replace('/[^a-z0-9]+/', ' ', strtolower($name))));
+            $called = $this->kindsOf(self::wordsOf($option['label'])) !== [];
+            foreach ([$option['label'], $key, ...$option['phrases']] as $n => $name) {
+                $words = self::wordsOf($name);
                 $names[$key][implode(' ', $words)] = true;
+                // A key is a word of its author's: 'feeling sick' is no sick leave, though its key be 'sick'.
+                if ($n === 1 && $called) {
+                    continue;
+                }
                 // Of two options that are of a kind, such as low and normal, it is the one the kind names first.
                 foreach ($this->kindsOf($words) as $kind => $rank) {
                     if (in_array($kind, array_column($this->marks()[implode(' ', $words)] ?? [], 0), true)) {
@@ -155,6 +160,12 @@ final class OptionKinds
         }
 
         return $known;
+    }
+
+    /** @return list<string> */
+    private static function wordsOf(string $name): array
+    {
+        return explode(' ', trim((string) preg_replace('/[^a-z0-9]+/', ' ', strtolower($name))));
     }
 
     /**

@@ -41,6 +41,9 @@ final class Collector
     /** From here on an option is named, and not only like what was said. */
     private const NAMED = 0.83;
 
+    /** From here on it is named by what it is called, and not by its key. */
+    private const BY_ITS_NAME = 0.95;
+
     /** The part of the words a value must be to answer a question nobody has put yet. */
     private const WHOLE = 0.9;
 
@@ -121,10 +124,15 @@ final class Collector
         if ($field->type === ValueType::Choice && $reading->found() && $reading->confidence < self::NAMED && $this->understanding->words->phrases('acts', 'dont_know')->in($heard->tokens)) {
             return Reading::none();
         }
+        // 'Once a year' is yearly, and not 'just once'.
+        $kind = $field->type === ValueType::Choice ? $this->kinds->said($field->options, $heard) : null;
+        if ($kind !== null && $kind->value !== $reading->value && ($reading->found() ? $reading->confidence < self::BY_ITS_NAME && $kind->start <= $reading->start && $kind->end >= $reading->end : $reading->doubt !== null && $heard->explained($kind->start, $kind->end, $this->understanding->words) >= self::WHOLE)) {
+            return $kind;
+        }
         if ($field->type === ValueType::Choice && ! $reading->found() && $reading->doubt === null) {
             $without = $this->understanding->words->phrases('acts', 'dont_mind', 'dont_know')->in($heard->tokens);
 
-            return $without ? $reading : $this->kinds->said($field->options, $heard) ?? $reading;
+            return $without ? $reading : $kind ?? $reading;
         }
         if ($field->type === ValueType::Duration && ! $reading->found()) {
             $length = $this->days->length($turn, $field, $heard, $this->context($turn, $field));

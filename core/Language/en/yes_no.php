@@ -23,5 +23,7 @@ return [
     ],
     // Who takes a yes or a no back in the same breath: what comes last holds.
     'changes_mind' => ['yes actually no', 'yeah actually no', 'yes no actually', 'yes no wait', 'yes oh no', 'yes well no', 'yes sorry no', 'no actually yes', 'no wait yes', 'no oh yes', 'no well yes', 'no sorry yes', 'no yes actually', 'nah actually yes', 'yep actually no', 'actually no', 'actually yes'],
+    // What the question decides.
+    'by_question' => ['not too bad', 'not bad', 'not so bad', 'not bad at all', 'not too badly', 'not that bad', 'not much worse', 'not as bad', 'not too shabby', 'no worse', 'no better', 'no different', 'no change'],
     'flip' => ['yes no problem' => true, 'yeah no problem' => true, 'yes no worries' => true, 'yeah no worries' => true, 'yes no bother' => true, 'yes no trouble' => true, 'yeah no bother' => true, 'yeah no' => false, 'yes no' => false, 'no yeah' => true, 'no yes' => true],
 ];

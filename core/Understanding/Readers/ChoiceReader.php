@@ -19,6 +19,9 @@ final class ChoiceReader implements Reader
 {
     private const SMALL = ['the', 'a', 'an', 'of', 'to', 'and', 'or', 'one', 'ones', 'for', 'in', 'on', 'at', 'my', 'your', 'our', 'it', 'is', 'i', 'we', 'me', 'with', 'that', 'this', 'please', 'be', 'do', 'need', 'want', 'would', 'like', 'have', 'get', 'can', 'will', 'you', 'some', 'any', 'no', 'not', 'yes', 'by', 'from', 'up', 'if', 'about', 'just', 'are', 'was', 'as'];
 
+    /** Words before a 'month' or a 'week' of which a day is told. */
+    private const OF_A_DAY = ['next', 'this', 'last', 'of', 'the', 'another', 'that'];
+
     /** How sure an option is that was named alone, before others were spoken of. */
     private const AT_ONCE = 0.85;
 
@@ -210,6 +213,8 @@ final class ChoiceReader implements Reader
         if (! $context->asked) {
             $hits = array_values(array_filter($hits, fn (array $hit): bool => ! $this->isOnlyKey($hit, $t[$hit[1]]->text, $context)));
         }
+        // 'The first of next month' is not every month.
+        $hits = array_values(array_filter($hits, fn (array $hit): bool => $hit[2] !== 1 || $hit[3] > OptionNames::BY_KEY || ! isset($this->words->section('calendar', 'counted')[$t[$hit[1]]->text]) || ! in_array($t[$hit[1] - 1]->text ?? '', self::OF_A_DAY, true)));
         if ($hits === []) {
             return [];
         }

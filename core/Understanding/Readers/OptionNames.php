@@ -16,6 +16,9 @@ final class OptionNames
     /** A name of one word is found in two from this length on: 'jack hammer'. */
     private const PARTED_FROM = 6;
 
+    /** Words before what an option is called. */
+    private const LEADS = ['by', 'at', 'in', 'on', 'for', 'with', 'from', 'to'];
+
     /** How plainly a key names its option. */
     public const BY_KEY = 0.9;
 
@@ -74,6 +77,11 @@ final class OptionNames
         }
         if (preg_match('/^(?:the|a|an|my|your)\s+(.+)$/i', $label, $m) === 1) {
             $names[] = [$m[1], 0.98];
+        }
+        // 'By post' answers to 'post', 'at head office' to 'head office'.
+        $words = explode(' ', mb_strtolower($label), 2);
+        if (in_array($words[0], self::LEADS, true) && isset($words[1])) {
+            $names[] = [$words[1], 0.96];
         }
 
         return $names;

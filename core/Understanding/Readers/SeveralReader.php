@@ -53,8 +53,8 @@ final readonly class SeveralReader implements Reader
         $hits = $this->hits($tokens, $context->options);
         $named = array_column($hits, 0);
         $kinds = $context->asked ? $this->kinds->places($context->options, $heard) : [];
-        // The no of 'no hot water' is no 'nothing at all'.
-        $apart = static fn (array $place): bool => ! in_array($place[0], $named, true) && array_filter($hits, static fn (array $hit): bool => $hit[1] <= $place[2] && $hit[2] >= $place[1]) === [];
+        // The no of 'no hot water' is no 'nothing at all', nor is that of 'no bleeding'.
+        $apart = static fn (array $place): bool => ! in_array($place[0], $named, true) && array_filter($hits, static fn (array $hit): bool => $hit[1] <= $place[2] + 1 && $hit[2] >= $place[1]) === [];
         $hits = [...$hits, ...array_values(array_filter($kinds, $apart))];
         usort($hits, static fn (array $a, array $b): int => $a[1] <=> $b[1]);
         $without = $this->without($context->options);
@@ -168,7 +168,9 @@ final readonly class SeveralReader implements Reader
         $hits = [];
         foreach ($options as $option) {
             $bare = (string) preg_replace('/^(?:the|a|an|no|my|your)\s+/i', '', $option['label']);
-            foreach (array_unique([$option['label'] === '' ? str_replace('_', ' ', $option['key']) : $option['label'], $bare, ...$option['phrases']]) as $phrase) {
+            // What an option is called, and not what its author calls it, where it is called anything.
+            $names = array_column(array_filter(OptionNames::of($option), static fn (array $name): bool => $name[1] > OptionNames::BY_KEY || $option['label'] === ''), 0);
+            foreach (array_unique([...$names, $bare, ...$this->joined($names)]) as $phrase) {
                 $words = $this->stemmer->stems($phrase);
                 for ($i = 0; $words !== [] && $i + count($words) <= count($stems); $i++) {
                     if (array_slice($stems, $i, count($words)) === $words) {
@@ -182,6 +184,16 @@ final readonly class SeveralReader implements Reader
         usort($hits, static fn (array $a, array $b): int => $a[1] <=> $b[1]);
 
         return $hits;
+    }
+
+    /**
+     * @param list<string> $names
+     *
+     * @return list<string> 'e-mail' is said in one word as well
+     */
+    private function joined(array $names): array
+    {
+        return array_map(static fn (string $name): string => str_replace('-', '', $name), array_values(array_filter($names, static fn (string $name): bool => str_contains($name, '-'))));
     }
 
     /** @param list<Token> $tokens where what is excepted begins: 'anything but', 'all except' */

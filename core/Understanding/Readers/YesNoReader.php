@@ -18,6 +18,9 @@ final readonly class YesNoReader implements Reader
     /** @var Phrases<string> */
     private Phrases $phrases;
 
+    /** 'Not too bad' is a yes to how somebody feels, and a no to whether it hurts: no table tells. */
+    private const BY_QUESTION = 'by_question';
+
     /** Words of a no behind a yes with which more is told. */
     private const SAYS_WHY = ['never', "i've", 'ive', "we've", 'weve', "haven't", 'havent', "hadn't", "didn't", "i'm", "we're", "don't", "can't"];
 
@@ -32,10 +35,23 @@ final readonly class YesNoReader implements Reader
                 $table[$phrase] ??= $side;
             }
         }
+        foreach ($words->section('yes_no', 'by_question') as $phrase) {
+            $table[$phrase] = self::BY_QUESTION;
+        }
         foreach ($words->section('yes_no', 'flip') as $phrase => $yes) {
             $table[$phrase] = $yes ? 'yes' : 'no';
         }
         $this->phrases = new Phrases($table);
+    }
+
+    /**
+     * @param list<Token> $t
+     *
+     * @return list<array{string, int, int}>
+     */
+    private function told(array $t): array
+    {
+        return array_values(array_filter($this->phrases->all($t), static fn (array $hit): bool => $hit[0] !== self::BY_QUESTION));
     }
 
     public function read(Heard $heard, Context $context): Reading
@@ -44,10 +60,10 @@ final readonly class YesNoReader implements Reader
             return Reading::none();
         }
         $t = $heard->tokens === [] ? $heard->all : $heard->tokens;
-        $hits = $this->phrases->all($t);
+        $hits = $this->told($t);
         if ($hits === []) {
             // Noises that are fillers elsewhere: 'mm hmm', 'uh huh'.
-            $hits = $this->phrases->all($heard->all);
+            $hits = $this->told($heard->all);
             $t = $heard->all;
         }
         if ($hits === []) {

@@ -80,6 +80,20 @@ final class OnTheWayTest extends TestCase
         self::assertTrue($call->state->ended, $call->heard());
     }
 
+    public function testWhatIsNoCount(): void
+    {
+        $fields = ['many' => ['type' => 'integer', 'title' => 'Adults'], 'hours' => ['type' => 'number', 'title' => 'Hours of sleep'], 'often' => ['type' => 'string', 'title' => 'How often', 'enum' => ['once', 'year'], 'x-labels' => ['once' => 'just once', 'year' => 'every year']], 'sail' => ['type' => 'string', 'title' => 'Sailing', 'enum' => ['m', 'a'], 'x-labels' => ['m' => 'the morning sailing', 'a' => 'the afternoon sailing']], 'well' => ['type' => 'boolean', 'title' => 'Well']];
+        $asked = ['sail' => 'The morning sailing or the afternoon sailing?', 'well' => 'Are you feeling all right?', 'often' => 'Just once, or every year?', 'many' => 'How many adults?', 'hours' => 'How many hours did you sleep?'];
+        $call = Conversation::asking($fields, $asked)->says('the one after lunch', 'yes');
+        self::assertSame(['a', null], [$call->value('sail'), $call->value('many')], $call->heard());
+        $call->says('not too bad thanks');
+        self::assertNotFalse($call->value('well'));
+        $call->says('yes', 'once a year')->says('yes');
+        self::assertSame('year', $call->value('often'), $call->heard());
+        $call->says("there's eight of us");
+        self::assertSame([8, null], [$call->value('many'), $call->value('hours')], $call->heard());
+    }
+
     private function call(): Conversation
     {
         $steps = [];

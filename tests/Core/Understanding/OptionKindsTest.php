@@ -48,6 +48,29 @@ final class OptionKindsTest extends TestCase
         self::assertSame($option, self::meant($said, self::options('a cat', 'a dog', 'a small animal'))->value);
     }
 
+    #[TestWith(["I've had a temperature and I feel faint", ['a fever', 'dizziness']])]
+    #[TestWith(['a bit queasy', ['feeling sick']])]
+    #[TestWith(['no bleeding but a bit dizzy', ['dizziness']])]
+    #[TestWith(['nothing like that', ['none of these']])]
+    /** @param list<string> $options */
+    public function testSeveralComplaints(string $said, array $options): void
+    {
+        $understanding = Understanding::in();
+        $value = $understanding->read(ValueType::Several, $understanding->hear($said), new Context(new \DateTimeImmutable('2026-03-10T10:00'), options: self::options('a fever', 'feeling sick', 'bleeding', 'dizziness', 'none of these')))->value;
+
+        self::assertSame($options, $value);
+    }
+
+    public function testOneOfALineIsCalledWithoutItsByOrAt(): void
+    {
+        $understanding = Understanding::in();
+        $news = $understanding->read(ValueType::Several, $understanding->hear('email only please'), new Context(new \DateTimeImmutable('2026-03-10T10:00'), options: self::options('by post', 'by e-mail', 'not at all')))->value;
+
+        self::assertSame(['by e-mail'], $news);
+        self::assertSame('at home', self::meant("I'm working from home", self::options('at head office', 'at home'))->value);
+        self::assertNull(self::meant('an eight', self::options('fast enough', 'all right', 'too slow'))->value);
+    }
+
     #[TestWith(['year four', 'year 4'])]
     #[TestWith(['year 4', 'year 4'])]
     #[TestWith(['four', null])]

@@ -57,6 +57,16 @@ final readonly class WhatCounts
             return $this->isAnAge($heard, $number);
         }
         $bare = $noun === null || $noun->afterBreak() || isset($words->set('function_words')[$noun->text]);
+        $before = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->end <= $number->start));
+        $leads = $before[count($before) - 1]->text ?? '';
+        // 'The one after lunch' picks one, and 'every four hours' tells how often.
+        if (in_array($leads, $words->section('numbers', 'counts_nothing'), true) && ($leads === 'every' || mb_strtolower((string) $number->said) === 'one')) {
+            return false;
+        }
+        // 'There's eight of us'
+        if (($noun->text ?? '') === 'of' && in_array($after[1]->text ?? '', ['us', 'them'], true)) {
+            return $this->ofPeople($turn, $field);
+        }
         // 'We had one from you last year' counts nothing, and the twenty eight of a day is a day's.
         if ($bare && mb_strtolower((string) $number->said) === 'one' && count($heard->tokens) > self::JUST_THE_ONE || $this->ofADay($heard, $number, $context)) {
             return false;
@@ -80,6 +90,15 @@ final readonly class WhatCounts
         $stem = rtrim($noun->text, 's');
 
         return preg_match('/\b'.preg_quote($stem, '/').'/u', str_replace('_', ' ', $about)) === 1;
+    }
+
+    /** Whether a field counts people. */
+    private function ofPeople(Turn $turn, Field $field): bool
+    {
+        $question = $turn->asking($field->key)->prompt->variants[0] ?? '';
+        $people = [...$this->understanding->words->section('questions', 'of_people'), ...$this->understanding->words->section('numbers', 'people')];
+
+        return array_intersect((new Tokenizer)->words("{$field->title} {$question}"), $people) !== [] || preg_match('/\bhow many (?:of you|are you|will you)\b/i', $question) === 1;
     }
 
     /** 'She's seven', 'both turned six', 'aged four', 'seven years old'; not 'lessons for my two'. */
