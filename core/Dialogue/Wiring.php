@@ -212,7 +212,7 @@ final readonly class Wiring
             new Order\RingLater($this->phrases, new Values\RingAgain($understanding)),
             new Order\Urgent($topics, $switch),
             new Order\Patience($person),
-            $this->standing($person, $names, $settled, new Elsewhere($this->phrases, $understanding->words), new Requests\Hold($collector, $understanding->words)),
+            $this->standing($person, $names, $settled, new Elsewhere($this->phrases, $understanding->words), new Requests\Hold($collector, $understanding->words), $collector),
             new Order\WhichMeant($replies),
             new Order\PlaceReached($this->phrases, $topics),
             new Order\Preamble($this->phrases, $topics, $understanding, SayingModel::preambles()),
@@ -236,7 +236,7 @@ final readonly class Wiring
         ];
     }
 
-    private function standing(PersonWanted $person, FieldNames $names, Settled $settled, Elsewhere $elsewhere, Requests\Hold $hold): Order\StandingRequests
+    private function standing(PersonWanted $person, FieldNames $names, Settled $settled, Elsewhere $elsewhere, Requests\Hold $hold, Collector $collector): Order\StandingRequests
     {
         return new Order\StandingRequests([
             ActKind::Back->value => new Requests\GoBack($names),
@@ -249,7 +249,7 @@ final readonly class Wiring
             ActKind::Presence->value => new Requests\Presence,
             ActKind::Meaning->value => new Requests\Meaning($this->phrases),
             ActKind::Repeat->value => new Requests\Repeat,
-            ActKind::Person->value => new Requests\PersonRequest($person),
+            ActKind::Person->value => new Requests\PersonRequest($person, $collector),
             ActKind::Profanity->value => new Requests\StrongWords,
             ActKind::Frustration->value => new Requests\StrongWords,
         ]);

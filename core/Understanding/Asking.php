@@ -99,6 +99,9 @@ final class Asking
         $asked = preg_match('/\bhow many (?:\pL+ )?(\pL+)/iu', $question, $m) === 1 ? mb_strtolower($m[1]) : '';
         $direct = preg_match('/\bhow many (\pL+)/iu', $question, $m) === 1 ? mb_strtolower($m[1]) : '';
 
-        return $units[$direct] ?? $units[$asked] ?? null;
+        // 'Would you like one hour or two'
+        $either = preg_match('/\b(?:one|an?|two|three|\d+) (\pL+) or (?:two|three|four|five|six|\d+)\b/iu', $question, $m) === 1 ? mb_strtolower($m[1]) : '';
+
+        return $units[$direct] ?? $units[$asked] ?? $units[$either] ?? null;
     }
 }

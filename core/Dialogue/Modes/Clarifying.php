@@ -142,7 +142,7 @@ final readonly class Clarifying implements ModeHandler
         $of = [];
         foreach ($candidates as $key) {
             // What was said first did not tell them apart, so the reply counts more.
-            $answers = ! $unsure && ($this->entry->answers($turn, $step, $key, $hearing->heard) || $mute && $this->entry->told($turn, $step, $key, $hearing->heard) > 0) ? self::ANSWERS_IT : 1.0;
+            $answers = ! $unsure && ($this->entry->answers($turn, $step, $key, $hearing->heard) || $this->entry->told($turn, $step, $key, $hearing->heard) > 0) ? self::ANSWERS_IT : 1.0;
             $of[$key] = $answers * (($now[$key] ?? 0.0) + self::TRACE) * (($first[$key] ?? 0.0) + self::TRACE) ** ($mute ? 1.0 : self::BEFORE);
         }
         arsort($of);

@@ -8,6 +8,7 @@ use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Understanding\Reading;
+use Ringo\Value\ValueType;
 
 /** An answer that is no one value, or no exact one: 'ten or twelve', 'about the usual'. One figure is asked for, as often as may be asked. */
 final readonly class NotOneValue
@@ -21,7 +22,14 @@ final readonly class NotOneValue
         }
         $turn->state->failures++;
         $turn->trace->rule('the answer is not one value: '.$reading->doubt);
-        $turn->standing($vague ? 'one_figure' : 'two_meant', [], true);
+        $open = str_contains((string) $reading->doubt, 'range');
+        $turn->standing(match (true) {
+            $vague => 'one_figure',
+            // 'After four'
+            $open && $turn->script->sheet->field($step->field)?->type === ValueType::Time => 'what_hour_exactly',
+            $open && $turn->script->sheet->field($step->field)?->type === ValueType::Date => 'which_day_exactly',
+            default => 'two_meant',
+        }, [], true);
 
         return Move::stay();
     }

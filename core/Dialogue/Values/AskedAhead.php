@@ -21,6 +21,14 @@ final class AskedAhead
         return array_map(strval(...), array_keys($this->from($turn, $from)));
     }
 
+    /** The field that is asked for after one, and has no value yet. */
+    public function next(Turn $turn, string $from, Field $after): ?string
+    {
+        $open = array_filter($this->keys($turn, $from), static fn (string $key): bool => $key !== $after->key && ! isset($turn->state->values[$key]));
+
+        return array_values($open)[0] ?? null;
+    }
+
     public function holds(Turn $turn, string $from, Field $field): bool
     {
         return isset($this->from($turn, $from)[$field->key]);

@@ -137,7 +137,7 @@ final class Collector
         if ($field->type === ValueType::Duration && ! $reading->found()) {
             $length = $this->days->length($turn, $field, $heard, $this->context($turn, $field));
 
-            return $length->found() ? $length : $this->noneOfThem($turn, $field, $heard) ?? $reading;
+            return $length->found() && ! $this->counts->ofAnotherLength($turn, $field, $length) ? $length : $this->noneOfThem($turn, $field, $heard) ?? $reading;
         }
         $reading = $this->days->of($turn, $field, $heard, $reading, $this->context($turn, $field));
         $reading = $reading->found() ? $reading : $this->told->begins($turn, $field, $heard, $this->context($turn, $field)) ?? $reading;
@@ -243,6 +243,10 @@ final class Collector
                 continue;
             }
             if ($cued === null && $field->type === ValueType::Number && ! $this->counts->tells($turn, $field, $heard, $reading, $asked, $this->context($turn, $field))) {
+                continue;
+            }
+            // The hour of a day that was asked for belongs to that day, unless the hour is what is asked for next.
+            if ($cued === null && $field->type === ValueType::Time && $asked?->type === ValueType::Date && $this->ahead->next($turn, $from, $asked) !== $field->key) {
                 continue;
             }
             $rivals[] = [$field, $reading, $cued !== null ? 1 : 0];

@@ -28,6 +28,8 @@ return [
         'volume' => ['ml' => 0.001, 'millilitres' => 0.001, 'litre' => 1, 'litres' => 1, 'liter' => 1, 'liters' => 1, 'pint' => 0.568261, 'pints' => 0.568261, 'gallon' => 4.54609, 'gallons' => 4.54609],
         'area' => ['acre' => 4046.856, 'acres' => 4046.856, 'hectare' => 10000, 'hectares' => 10000],
     ],
+    // What may stand behind a number that is a length by itself.
+    'behind_a_length' => ['at a time', 'please', 'if you can', 'if possible', 'if that is all right', "if that's ok", 'thanks', 'thank you', 'will do', 'would do', 'is fine', "that's fine", 'would be better', 'would be best', 'each time', 'in one go', 'ideally', 'i think', 'then'],
     'durations' => [
         'second' => 'TS', 'seconds' => 'TS', 'sec' => 'TS', 'secs' => 'TS', 'minute' => 'TM', 'minutes' => 'TM', 'min' => 'TM', 'mins' => 'TM', 'hour' => 'TH', 'hours' => 'TH', 'hr' => 'TH', 'hrs' => 'TH',
         "day's" => 'D', "days'" => 'D', "week's" => 'W', "weeks'" => 'W', "fortnight's" => 'F', "month's" => 'M', "months'" => 'M', "year's" => 'Y', "hour's" => 'TH',

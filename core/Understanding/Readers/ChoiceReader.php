@@ -159,6 +159,7 @@ final class ChoiceReader implements Reader
             if ($token->text === 'not' && ! in_array($next, ['sure', 'bothered', 'fussed', 'too', 'so', 'that'], true)
                 || in_array($token->text, ["don't", "isn't", "wouldn't", "doesn't", 'except', 'excluding'], true) && ! in_array($next, ['mind', 'know', 'care', 'think'], true)
                 || $token->text === 'but' && in_array($t[$i - 1]->text ?? '', ['anything', 'any', 'everything', 'all'], true)
+                || $token->text === 'nothing' && $next === 'too'
                 || $token->text === 'rather' && $next === 'than'
                 || $token->text === 'than' && ($t[$i - 1]->text ?? '') === 'other'
                 || $token->text === 'instead' && $next === 'of') {

@@ -32,6 +32,9 @@ final readonly class DurationReader implements Reader
     /** Words among which a number alone is a length in the unit asked for; of an age more is said: 'she has only just turned two'. */
     private const BARE_WITHIN = 4;
 
+    /** Words before a number that is an hour. */
+    private const OF_AN_HOUR = ['after', 'before', 'by', 'till', 'until', 'from', 'at', 'past', 'around'];
+
     private const BARE_AGE_WITHIN = 8;
 
     /** Words before a length by which it is none: 'within the next fortnight', 'in two weeks'. */
@@ -88,6 +91,19 @@ final readonly class DurationReader implements Reader
     }
 
     /**
+     * Whether a number alone tells a length: nothing of it stands behind ('two at a time, if you can'), and it is no hour ('after four').
+     *
+     * @param list<Token> $t
+     */
+    private function isAll(array $t, int $i, int $length, string $unit): bool
+    {
+        $behind = array_slice($t, $i + $length);
+        $hour = in_array($unit, ['TH', 'TM'], true) && in_array($t[$i - 1]->text ?? '', self::OF_AN_HOUR, true);
+
+        return ! $hour && ($behind === [] || $this->words->phrases('units', 'behind_a_length')->without($behind) === []);
+    }
+
+    /**
      * @param list<Token> $t
      *
      * @return list<array{string, int, int, string}> value, first and last token, unit
@@ -115,11 +131,11 @@ final readonly class DurationReader implements Reader
             $i += $hit[1];
         }
         // 'two weeks, no, three': the unit stays.
-        if ($found === [] && $earlierUnit !== null && $t !== [] && count($t) <= ($earlierUnit === 'Y' ? self::BARE_AGE_WITHIN : self::BARE_WITHIN)) {
+        if ($found === [] && $earlierUnit !== null && $t !== [] && count($this->words->phrases('units', 'behind_a_length')->without($t)) <= ($earlierUnit === 'Y' ? self::BARE_AGE_WITHIN : self::BARE_WITHIN)) {
             foreach (array_keys($t) as $i) {
                 $number = $this->numerals->at($t, $i);
                 // 'I got him in 2020' is no length.
-                if ($number !== null && $number->value > 0 && $number->value < self::A_YEAR_FROM && ! isset($t[$i + $number->length]) && $this->numbersBefore($t, $i) === 0) {
+                if ($number !== null && $number->value > 0 && $number->value < self::A_YEAR_FROM && $this->isAll($t, $i, $number->length, $earlierUnit) && $this->numbersBefore($t, $i) === 0) {
                     return [[$this->iso([[$number->value, $earlierUnit]]), $i, $i + $number->length - 1, $earlierUnit]];
                 }
             }

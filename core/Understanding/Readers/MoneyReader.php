@@ -29,6 +29,9 @@ final readonly class MoneyReader implements Reader
     /** Sums are of one size up to so many times each other. */
     private const SAME_SIZE = 5.0;
 
+    /** How sure the highest of several is, where a limit was asked for: it is read back. */
+    private const OF_SEVERAL = 0.65;
+
     public function __construct(private Vocabulary $words)
     {
         $this->numerals = new Numerals($words);
@@ -56,7 +59,11 @@ final readonly class MoneyReader implements Reader
                 continue;
             }
             $values = array_unique(array_map(static fn (array $amount): string => sprintf('%.2f', $amount[0]), $found));
-            if ($vague !== null || count($values) > 1) {
+            $several = $vague !== null || count($values) > 1;
+            // 'Three hundred, three fifty tops' is a limit of three hundred and fifty.
+            if ($several && $context->most && ($vague === null || count($values) > 1 || preg_match('/bound|choice/', $vague) === 1) && $found !== []) {
+                $found = $this->highestFirst($found);
+            } elseif ($several) {
                 $doubt = $vague ?? 'more than one amount was named';
                 $best = null;
 
@@ -70,7 +77,7 @@ final readonly class MoneyReader implements Reader
             $amount = round($unit === null && $best !== null ? $this->asLarge($amount, (float) $best->value['amount']) : $amount, 2);
             $best = Reading::of(
                 ['amount' => floor($amount) === $amount ? (int) $amount : $amount, 'currency' => $currency],
-                0.6 + 0.36 * $heard->explained($t[$from]->start, $t[$to]->end, $this->words) - ($unit === null ? 0.06 : 0.0),
+                $several ? self::OF_SEVERAL : 0.6 + 0.36 * $heard->explained($t[$from]->start, $t[$to]->end, $this->words) - ($unit === null ? 0.06 : 0.0),
                 $heard->between($t[$from]->start, $t[$to]->end),
                 $t[$from]->start,
                 $t[$to]->end,
@@ -78,6 +85,22 @@ final readonly class MoneyReader implements Reader
         }
 
         return $best ?? Reading::none($doubt);
+    }
+
+    /**
+     * @param non-empty-list<array{float, ?string, int, int}> $found
+     *
+     * @return non-empty-list<array{float, ?string, int, int}> the three fifty beside three hundred is no three pounds fifty
+     */
+    private function highestFirst(array $found): array
+    {
+        $most = max(array_column($found, 0));
+        foreach ($found as $n => $amount) {
+            $found[$n][0] = $amount[1] === null ? $this->asLarge($amount[0], $most) : $amount[0];
+        }
+        usort($found, static fn (array $a, array $b): int => $b[0] <=> $a[0]);
+
+        return $found;
     }
 
     /** 'A hundred, no, make it one twenty' makes it a hundred and twenty: what puts right is of the size of what it puts right. */
