@@ -19,7 +19,6 @@ use Ringo\Sheet\Field;
 use Ringo\Understanding\Asking;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
-use Ringo\Understanding\OptionKinds;
 use Ringo\Understanding\Readers\OptionPlaces;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Understanding;
@@ -37,12 +36,6 @@ final class Collector
 
     /** A value nobody asked for is taken from this confidence on. */
     public const VOLUNTEERED = 0.7;
-
-    /** From here on an option is named, and not only like what was said. */
-    private const NAMED = 0.83;
-
-    /** From here on it is named by what it is called, and not by its key. */
-    private const BY_ITS_NAME = 0.95;
 
     /** The part of the words a value must be to answer a question nobody has put yet. */
     private const WHOLE = 0.9;
@@ -68,7 +61,7 @@ final class Collector
 
     private readonly Measured $measured;
 
-    private readonly OptionKinds $kinds;
+    private readonly OptionMeant $options;
 
     private readonly WhatCounts $counts;
 
@@ -91,7 +84,7 @@ final class Collector
         $this->atOnce = new AtOnce($understanding->words);
         $this->measured = new Measured($understanding->words);
         $this->sums = new SumMeant($understanding->words);
-        $this->kinds = new OptionKinds($understanding->words);
+        $this->options = new OptionMeant($understanding);
         $this->counts = new WhatCounts($understanding);
         $this->named = new ToldByName($understanding->words);
         $this->byTheWay = new ByTheWay($understanding->words);
@@ -120,19 +113,8 @@ final class Collector
         if ($field->type === ValueType::Money) {
             return $this->sums->of($turn, $field, $reading);
         }
-        // 'I didn't know he was coming, so I can't say' is like 'never came', and says nothing.
-        if ($field->type === ValueType::Choice && $reading->found() && $reading->confidence < self::NAMED && $this->understanding->words->phrases('acts', 'dont_know')->in($heard->tokens)) {
-            return Reading::none();
-        }
-        // 'Once a year' is yearly, and not 'just once'.
-        $kind = $field->type === ValueType::Choice ? $this->kinds->said($field->options, $heard) : null;
-        if ($kind !== null && $kind->value !== $reading->value && ($reading->found() ? $reading->confidence < self::BY_ITS_NAME && $kind->start <= $reading->start && $kind->end >= $reading->end : $reading->doubt !== null && $heard->explained($kind->start, $kind->end, $this->understanding->words) >= self::WHOLE)) {
-            return $kind;
-        }
-        if ($field->type === ValueType::Choice && ! $reading->found() && $reading->doubt === null) {
-            $without = $this->understanding->words->phrases('acts', 'dont_mind', 'dont_know')->in($heard->tokens);
-
-            return $without ? $reading : $kind ?? $reading;
+        if ($field->type === ValueType::Choice) {
+            return $this->options->of($field, $heard, $reading);
         }
         if ($field->type === ValueType::Duration && ! $reading->found()) {
             $length = $this->days->length($turn, $field, $heard, $this->context($turn, $field));

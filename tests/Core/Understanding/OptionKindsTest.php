@@ -48,11 +48,11 @@ final class OptionKindsTest extends TestCase
         self::assertSame($option, self::meant($said, self::options('a cat', 'a dog', 'a small animal'))->value);
     }
 
+    /** @param list<string> $options */
     #[TestWith(["I've had a temperature and I feel faint", ['a fever', 'dizziness']])]
     #[TestWith(['a bit queasy', ['feeling sick']])]
     #[TestWith(['no bleeding but a bit dizzy', ['dizziness']])]
     #[TestWith(['nothing like that', ['none of these']])]
-    /** @param list<string> $options */
     public function testSeveralComplaints(string $said, array $options): void
     {
         $understanding = Understanding::in();
