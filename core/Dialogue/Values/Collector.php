@@ -10,6 +10,7 @@ use Ringo\Dialogue\Values\Amounts\Measured;
 use Ringo\Dialogue\Values\Amounts\SumMeant;
 use Ringo\Dialogue\Values\Amounts\WhatCounts;
 use Ringo\Dialogue\Values\Moments\AtOnce;
+use Ringo\Dialogue\Values\Moments\BirthTold;
 use Ringo\Dialogue\Values\Moments\DayMeant;
 use Ringo\Dialogue\Values\Moments\DayOfAnother;
 use Ringo\Dialogue\Values\Moments\DaysTold;
@@ -73,6 +74,8 @@ final class Collector
 
     private readonly MonthEnd $monthEnd;
 
+    private readonly BirthTold $births;
+
     public function __construct(private readonly Understanding $understanding, private readonly YesNoMeant $meant)
     {
         $this->ahead = new AskedAhead;
@@ -90,6 +93,7 @@ final class Collector
         $this->byTheWay = new ByTheWay($understanding->words);
         $this->pointed = new PointedAt;
         $this->monthEnd = new MonthEnd($understanding->words);
+        $this->births = new BirthTold($understanding);
     }
 
     public function context(Turn $turn, Field $field, bool $asked = true): Context
@@ -125,6 +129,9 @@ final class Collector
         $reading = $reading->found() ? $reading : $this->told->begins($turn, $field, $heard, $this->context($turn, $field)) ?? $reading;
         $reading = $reading->found() ? $reading : $this->atOnce->reading($turn, $field, $heard) ?? $reading;
         $reading = $reading->found() || $field->type !== ValueType::Date ? $reading : $this->monthEnd->reading($heard, $this->context($turn, $field)) ?? $reading;
+        if ($field->type === ValueType::Date) {
+            return $this->births->of($turn, $field, $heard, $reading);
+        }
         if ($field->type !== ValueType::YesNo) {
             return $this->hours->of($turn, $field, $heard, $reading);
         }

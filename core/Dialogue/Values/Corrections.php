@@ -32,6 +32,9 @@ final class Corrections
 
     private const OPENERS = ['no', 'nope', 'actually', 'sorry', 'wait', 'hang on', 'hold on', 'i meant', 'i mean', 'make that', 'make it', 'change', 'change that', 'change it', 'can you change', 'could you change', 'can i change', 'could i change', 'can we change', "that's wrong", 'thats wrong', 'that should be', 'it should be', "it's not", 'its not', 'not', 'correction', 'scratch that', 'i said', 'on second thoughts', 'let me change', 'i need to change', "i'd like to change", 'instead', 'i was wrong', 'i got that wrong', 'my mistake', 'rather', 'can you make', 'could you make', 'can we make', "let's make it", 'better make it', 'i gave you the wrong', "you've got", 'you got', 'you have', 'by the way'];
 
+    /** Words behind a 'not' that takes nothing back. */
+    private const NO_DENIAL = ['yet', 'really', 'always', 'often', 'too', 'very', 'so', 'sure', 'bad', 'till', 'until', 'at'];
+
     private const STRONG = ['change', 'meant', 'no it should be', 'no that should be', 'wrong', 'correction', 'scratch', 'make it', 'make that', 'instead', 'mistake', 'on second thoughts', 'not ', 'i said', 'actually', 'better make'];
 
     /** @var Phrases<string> */
@@ -52,6 +55,11 @@ final class Corrections
     public function sounded(Heard $heard): bool
     {
         $hit = $this->openers->first($heard->tokens);
+
+        // 'Not yet, he gets them in January' takes nothing back.
+        if ($hit !== null && $hit[0] === 'not' && in_array($heard->tokens[$hit[1] + 1]->text ?? '', self::NO_DENIAL, true)) {
+            return false;
+        }
 
         return $hit !== null && ($hit[1] <= 2 || in_array($hit[0], ['change', 'i meant', 'i mean', 'instead', 'should be', 'that should be', "that's wrong", 'actually', 'make that', 'make it'], true));
     }

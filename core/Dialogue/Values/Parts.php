@@ -50,6 +50,9 @@ final readonly class Parts
             return $alone;
         }
         if ($field->type === ValueType::PostalAddress) {
+            if ($this->understanding->read(ValueType::Phone, $words, $context)->found()) {
+                return $alone;
+            }
             // 'In Chester', and then '12 Orchard Way'; '12 Orchard Way, Leeds' names its own.
             $names = $alone->found() && preg_match('/, [^,\d]+$/u', (string) $alone->value) === 1;
             $whole = $names ? $alone : $this->understanding->read($field->type, $words->original.', '.$part, $context);

@@ -36,7 +36,8 @@ final readonly class RestOfOptions
     public function reading(Field $field, Heard $heard): Reading
     {
         $rest = $field->type === ValueType::Choice ? $this->of($field) : null;
-        if ($rest === null || $this->phrases->content($heard->tokens) === 0 || ! $this->plain($heard)) {
+        // 'Since last night' tells when, and is no 'something else'.
+        if ($rest === null || $this->phrases->table('calendar', 'tells_when')->in($heard->tokens) || $this->phrases->content($heard->tokens) === 0 || ! $this->plain($heard)) {
             return Reading::none();
         }
 

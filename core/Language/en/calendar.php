@@ -60,6 +60,8 @@ return [
     // Days, and hours, of which one has to be chosen.
     // Words by which any of several days is told and not any at all.
     'parts_of_days' => ['mornings', 'afternoons', 'evenings', 'nights', 'lunchtimes', 'weekends', 'weekdays'],
+    'tells_when' => ['since', 'ago', 'last night', 'last week', 'last month', 'yesterday', 'tomorrow', 'next week', 'next month', 'this week', 'this morning', 'this afternoon', 'tonight', 'this evening', 'on monday', 'on tuesday', 'on wednesday', 'on thursday', 'on friday', 'on saturday', 'on sunday'],
+    'whole_days' => ['full day', 'full days', 'a full day', 'all day', 'the whole day', 'whole day', 'whole days', 'the full day', 'all of the day'],
     // What stands between the hours of an option, and how a caller would say it.
     'from_to' => [' to ', ' till '],
     // 'The end of May' is a day where nothing leaves it open.

@@ -56,6 +56,7 @@ final readonly class OptionPlaces
                 $nth !== null
                 && ! $counts
                 && ! $this->ofADay($t, $i, $nth->whole(), $next)
+                && ! isset($this->words->section('calendar', 'weekdays')[$next])
                 && ! in_array($next, ['floor', 'time', 'name', 'thing', 'week', 'hand'], true)
                 && ($next !== 'of' || in_array($t[$i + 2]->text ?? '', ['those', 'these', 'them', 'that', 'the'], true))
             ) {
@@ -64,7 +65,7 @@ final readonly class OptionPlaces
                 if (in_array($t[$i + $length]->text ?? '', ['last', 'from'], true)) {
                     $index = $t[$i + $length]->text === 'last' ? $count - $nth->whole() : null;
                 }
-            } elseif (in_array($word, ['last', 'final', 'latter', 'bottom'], true)) {
+            } elseif (in_array($word, ['last', 'final', 'latter', 'bottom'], true) && ! $this->isATime($next)) {
                 $index = $count - 1;
             } elseif (in_array($word, ['former', 'top'], true)) {
                 $index = 0;
@@ -113,6 +114,12 @@ final readonly class OptionPlaces
         }
 
         return false;
+    }
+
+    /** 'Last night', 'last Tuesday' */
+    private function isATime(string $word): bool
+    {
+        return in_array($word, ['night', 'time', 'weekend'], true) || isset($this->words->section('calendar', 'counted')[$word]) || isset($this->words->section('calendar', 'weekdays')[$word]) || isset($this->words->section('calendar', 'months')[$word]);
     }
 
     /**

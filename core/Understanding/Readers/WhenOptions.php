@@ -25,6 +25,9 @@ final readonly class WhenOptions
 
     private const DAYS_OF_A_WEEK = 7;
 
+    /** Share of the time told that an option must hold: 'till one' is the morning. */
+    private const WITHIN = 0.8;
+
     /** A dash before a number. */
     private const DASH = '/\s*[-–—]\s*(?=\d)/u';
 
@@ -41,8 +44,10 @@ final readonly class WhenOptions
         [$wanted, $options] = $this->read($heard, $context);
         $met = array_filter($options, static fn (array $places): bool => array_intersect_key($places, $wanted) !== []);
         // 'Half past ten' lies in one of 'before ten, ten to two', and in both of 'any time, mornings'.
-        $within = array_filter($met, static fn (array $places): bool => array_diff_key($wanted, $places) === []);
-        $meant = count($met) === 1 ? $met : $within;
+        $within = array_filter($met, static fn (array $places): bool => count(array_intersect_key($wanted, $places)) >= self::WITHIN * count($wanted));
+        // 'Nine' is in the morning, where a full day could be had as well.
+        $narrow = array_filter($within, static fn (array $places): bool => count($places) === min(array_map(count(...), $within)));
+        $meant = count($met) === 1 ? $met : $narrow;
 
         return count($meant) === 1 ? (string) array_key_first($meant) : null;
     }
@@ -61,7 +66,8 @@ final readonly class WhenOptions
         $options = [];
         foreach ($context->options as $option) {
             $wish = $this->wishes->read(new Wish, $this->spelledOut($option['label']), $context);
-            $places = $this->isWhen($wish) ? $this->places($wish) : [];
+            $whole = in_array(mb_strtolower($option['label']), $this->words->section('calendar', 'whole_days'), true);
+            $places = $whole || $this->isWhen($wish) ? $this->places($whole ? new Wish : $wish) : [];
             $options += $places === [] ? [] : [$option['key'] => $places];
         }
         $wish = count($options) < 2 ? new Wish : $this->wishes->read(new Wish, $heard->cleaned(), $context);

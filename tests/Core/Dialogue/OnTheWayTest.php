@@ -94,6 +94,26 @@ final class OnTheWayTest extends TestCase
         self::assertSame([8, null], [$call->value('many'), $call->value('hours')], $call->heard());
     }
 
+    public function testABirthdayAndAnAgeTellADayOfBirth(): void
+    {
+        $fields = ['born' => ['type' => 'string', 'format' => 'date', 'title' => 'Date of birth'], 'sib' => ['type' => 'integer', 'title' => 'Siblings'], 'kind' => ['type' => 'string', 'title' => 'Trouble', 'enum' => ['leak', 'lock', 'other'], 'x-labels' => ['leak' => 'a leak', 'lock' => 'a lock', 'other' => 'something else']], 'since' => ['type' => 'string', 'format' => 'date', 'title' => 'Since']];
+        $call = Conversation::asking($fields, ['born' => 'When was he born?', 'kind' => 'Is it a leak, a lock or something else?', 'since' => 'Since when has it been so?', 'sib' => 'How many brothers and sisters are there?'])->says('he was two on the ninth of November', 'yes');
+        self::assertSame(['2023-11-09', null], [$call->value('born'), $call->value('sib')], $call->heard());
+        $call->says('since last night');
+        self::assertSame([null, '2026-03-09'], [$call->value('kind'), $call->value('since')], $call->heard());
+    }
+
+    public function testALimitOfSeveralIsTheHighest(): void
+    {
+        $fields = ['most' => ['type' => 'string', 'format' => 'money', 'title' => 'Most'], 'len' => ['type' => 'string', 'format' => 'duration', 'title' => 'Length'], 'how' => ['type' => 'string', 'title' => 'How', 'enum' => ['in', 'phone'], 'x-labels' => ['in' => 'come in', 'phone' => 'on the telephone']]];
+        $asked = ['most' => 'What is the most you would pay?', 'len' => 'Would you like one hour or two at a time?', 'how' => 'Will you come in, or talk on the telephone?'];
+        foreach (['three hundred, three fifty tops' => 350, "I wouldn't pay more than sixty" => 60, 'three to four hundred' => 400] as $said => $amount) {
+            self::assertEquals(['amount' => $amount, 'currency' => 'GBP'], Conversation::asking($fields, $asked)->says($said, 'yes')->value('most'), $said);
+        }
+        $call = Conversation::asking($fields, $asked)->says('sixty pounds', 'two at a time if you can', 'can I just talk to someone on the phone');
+        self::assertSame(['PT2H', 'phone'], [$call->value('len'), $call->value('how')], $call->heard());
+    }
+
     private function call(): Conversation
     {
         $steps = [];

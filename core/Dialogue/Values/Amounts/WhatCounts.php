@@ -63,6 +63,15 @@ final readonly class WhatCounts
         if (in_array($leads, $words->section('numbers', 'counts_nothing'), true) && ($leads === 'every' || mb_strtolower((string) $number->said) === 'one')) {
             return false;
         }
+        // 'From about six' tells an hour.
+        $aside = $this->lastBut($before, ['about', 'around', 'roughly', 'say']);
+        if (in_array($aside, $words->section('numbers', 'before_an_hour'), true) && ($noun === null || isset($words->set('function_words')[$noun->text]))) {
+            return false;
+        }
+        // 'He was two on the ninth' tells an age.
+        if (in_array($leads, ['turned', 'turning', 'aged', "he's", "she's"], true) || in_array($leads, ['was', 'is'], true) && in_array($before[count($before) - 2]->text ?? '', ['he', 'she', 'who'], true)) {
+            return false;
+        }
         // 'There's eight of us'
         if (($noun->text ?? '') === 'of' && in_array($after[1]->text ?? '', ['us', 'them'], true)) {
             return $this->ofPeople($turn, $field);
@@ -90,6 +99,17 @@ final readonly class WhatCounts
         $stem = rtrim($noun->text, 's');
 
         return preg_match('/\b'.preg_quote($stem, '/').'/u', str_replace('_', ' ', $about)) === 1;
+    }
+
+    /**
+     * @param list<Token> $before
+     * @param list<string> $passed
+     */
+    private function lastBut(array $before, array $passed): string
+    {
+        $left = array_values(array_filter($before, static fn (Token $token): bool => ! in_array($token->text, $passed, true)));
+
+        return $left[count($left) - 1]->text ?? '';
     }
 
     /** Whether a field counts people. */

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Values\Moments;
+
+use Ringo\Dialogue\Turn;
+use Ringo\Language\Token;
+use Ringo\Sheet\Field;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Numerals;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\Understanding;
+
+/** A day of birth told by a birthday and an age: 'he was two on the ninth of November' was born two years before that day. It is read back. */
+final readonly class BirthTold
+{
+    private const SURE = 0.65;
+
+    private const OLDEST = 120;
+
+    /** Days that are told of a birth. */
+    private const OF_A_BIRTH = '/\b(?:birth|born|dob)\b/i';
+
+    private Numerals $numerals;
+
+    public function __construct(private Understanding $understanding)
+    {
+        $this->numerals = new Numerals($understanding->words);
+    }
+
+    public function of(Turn $turn, Field $field, Heard $heard, Reading $day): Reading
+    {
+        $about = str_replace('_', ' ', $field->title.' '.$field->key.' '.($turn->asking($field->key)?->prompt->variants[0] ?? ''));
+        if (! is_string($day->value) || preg_match(self::OF_A_BIRTH, $about) !== 1 || preg_match('/\d{4}/', (string) $day->said) === 1) {
+            return $day;
+        }
+        $age = $this->age($heard, $day);
+        $now = $turn->scope()->now;
+        $that = new \DateTimeImmutable($day->value);
+        // The birthday that has been, or the next where it is to come: 'she'll be nine on the third'.
+        $that = $that->format('Y-m-d') > $now->format('Y-m-d') && ! $this->isAhead($heard) ? $that->modify('-1 year') : $that;
+
+        return $age === null ? $day : Reading::of($that->modify("-{$age} years")->format('Y-m-d'), self::SURE, (string) $day->said, $day->start, $day->end);
+    }
+
+    /** The age told before the day. */
+    private function age(Heard $heard, Reading $day): ?int
+    {
+        $tells = $this->understanding->words->section('numbers', 'age')['before'];
+        foreach ($heard->tokens as $i => $token) {
+            $number = $token->end <= $day->start && in_array($heard->tokens[$i - 1]->text ?? '', $tells, true) ? $this->numerals->cardinal($heard->tokens, $i) : null;
+            if ($number !== null && $number->isWhole() && $number->whole() >= 1 && $number->whole() <= self::OLDEST) {
+                return $number->whole();
+            }
+        }
+
+        return null;
+    }
+
+    private function isAhead(Heard $heard): bool
+    {
+        return array_filter($heard->tokens, static fn (Token $token): bool => $token->text === 'be' || str_ends_with($token->text, "'ll")) !== [];
+    }
+}
