@@ -10,6 +10,7 @@ use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\RingAgain;
 use Ringo\Dialogue\Walk\Move;
+use Ringo\Language\Token;
 use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Script\Steps\Book\BookStep;
 use Ringo\Script\Steps\Choose\ChooseStep;
@@ -45,7 +46,7 @@ final readonly class RingLater implements Consideration
         $wants = $this->says($heard, 'ring_later');
         // 'No, I'm busy' answers a menu; 'I'm just driving' does not.
         $answers = ! $wants && $this->phrases->table('yes_no', 'no')->in($heard->tokens);
-        if (! $wants && ! $this->says($heard, 'bad_moment') || $this->stepDeals($turn, $turn->step(), $wants, $answers)) {
+        if (! $wants && ! $this->says($heard, 'bad_moment') || $this->stepDeals($turn, $turn->step(), $wants, $answers) && ! $this->atABadMoment($turn, $heard)) {
             return null;
         }
         $when = $this->again->moment($turn, $heard);
@@ -68,6 +69,14 @@ final readonly class RingLater implements Consideration
         $turn->end(Ending::LATER);
 
         return Move::stay();
+    }
+
+    /** 'I'm in the middle of my dinner', said by whom the call is for as it begins. */
+    private function atABadMoment(Turn $turn, Heard $heard): bool
+    {
+        $own = array_filter($heard->tokens, static fn (Token $token): bool => in_array($token->text, ['i', "i'm", "i've"], true));
+
+        return $turn->step() instanceof ReachStep && $own !== [] && $this->says($heard, 'bad_moment');
     }
 
     /** Whether the step has a way of its own: it asks for a time, finds out who picked up, or has an option about later. */

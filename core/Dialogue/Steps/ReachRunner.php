@@ -29,6 +29,9 @@ final readonly class ReachRunner implements AskingRunner
     /** Last words of a saying behind which a sentence may go on. */
     private const OPEN = ['is', 'am', 'are', 'have', 'her', 'him'];
 
+    /** A no that says what somebody cannot do, and not who they are. */
+    private const OF_THEMSELVES = ["i can't", "i won't", "i haven't", "i didn't", "we can't", "we haven't", 'i cannot'];
+
     public function __construct(private Puts $puts, private Understanding $understanding, private Phrasebook $phrases, private RingAgain $again, private Replies $replies)
     {
     }
@@ -77,7 +80,7 @@ final readonly class ReachRunner implements AskingRunner
         $yes = $this->reading($turn, $step, $hearing);
         // 'No, this is her mum' is not her.
         $another = $this->says($heard, 'somebody_else') && $yes->value !== true;
-        if ($another || $this->says($heard, 'not_here') || $yes->value === false && ! $this->isSpeaking($heard)) {
+        if ($another || $this->says($heard, 'not_here') || $yes->value === false && ! $this->isSpeaking($heard) && ! $this->speaksOfThemselves($heard, $yes)) {
             return $this->somebodyElse($turn, $step, $heard);
         }
         if ($yes->value === true && ! $this->goesOn($heard, $yes) || $this->isSpeaking($heard) || $this->gaveTheName($turn, $heard)) {
@@ -142,6 +145,14 @@ final readonly class ReachRunner implements AskingRunner
         }
 
         return false;
+    }
+
+    /** 'I can't do it all today' is no 'that is not me'. */
+    private function speaksOfThemselves(Heard $heard, Reading $no): bool
+    {
+        $behind = array_filter($heard->tokens, static fn (Token $token): bool => $token->start >= $no->end);
+
+        return count($behind) > 1 && in_array(mb_strtolower((string) $no->said), self::OF_THEMSELVES, true);
     }
 
     /** Whether a yes is only the beginning of something else: 'you have reached the Grange Hotel'. */

@@ -84,6 +84,9 @@ final class NewStepsTest extends TestCase
         yield 'his wife, and he is out' => [['this is his wife, he is out till six'], null, 'not reached', '2026-03-10T18:00'];
         yield 'whom it is for' => [['who?', 'sorry, who do you want', 'oh yes, speaking'], 'good_time', null, null];
         yield 'yes, and who asks' => [['yes, who is this please'], 'good_time', null, null];
+        yield 'in the middle of dinner' => [["I'm in the middle of my dinner"], 'who', null, null];
+        yield 'what they cannot do' => [["I can't do it all today", 'yes'], 'good_time', null, null];
+        yield 'who wants to know' => [["who's asking", 'yes it is'], 'good_time', null, null];
         yield 'who is asking' => [["who's calling please", 'yes speaking'], 'good_time', null, null];
     }
 
