@@ -118,12 +118,15 @@ final readonly class Heard
         $digits = $words->section('numbers', 'zero') + $words->section('numbers', 'units') + $words->section('numbers', 'teens') + $words->section('numbers', 'tens');
         $kept = [];
         $last = null;
-        foreach ($tokens as $token) {
+        foreach ($tokens as $i => $token) {
             // 'eightish', 'twentyish'
             if (str_ends_with($token->text, 'ish') && isset($digits[substr($token->text, 0, -3)])) {
                 $token = new Token(substr($token->text, 0, -3), $token->original, $token->start, $token->end, $token->gap);
             }
             $repeatable = isset($digits[$token->text]) || preg_match('/^[\d£$€]/', $token->text) === 1 || ($token->isLetter() && ! in_array($token->text, ['i', 'a'], true)) || in_array($token->text, ['no', 'yes', 'bye', 'ha', 'double'], true);
+            // The 'A A four' of a reference
+            $next = $tokens[$i + 1] ?? null;
+            $repeatable = $repeatable || $token->isLetter() && $next !== null && ($next->isDigits() || isset($digits[$next->text]) && $token->original === 'A');
             if ($last !== null && $last->text === $token->text && ! $repeatable && ! $token->glued()) {
                 continue;
             }

@@ -150,7 +150,7 @@ final readonly class TopicSorting
             return $this->ask($turn, $step, [$best, $keys[0]], "{$keys[0]} is named, {$shown}: asks", $hearing);
         }
         $dearer = $next >= Topics::RIVAL ? self::TWO_ARE_POINTED_AT : ($top < Topics::FITS ? self::ONE_WORD_POINTS : 1.0);
-        if ($likely->taken(dearer: $dearer) !== null) {
+        if ($likely->taken(dearer: $dearer) !== null && ! $this->wanting->wonders($hearing)) {
             $turn->trace->rule("topic {$shown}");
 
             return $this->enter($turn, $step, $best, $hearing);
@@ -174,6 +174,13 @@ final readonly class TopicSorting
         $standing = $this->ofWhatStands($step, $keys[0], $hearing);
         if ($standing !== null) {
             return $this->ask($turn, $step, [$standing, $keys[0]], "topic {$keys[0]} begins something, and something stands already: asks", $hearing);
+        }
+        // 'Can somebody tell me if I can take these with my tablets' shares a word with ordering tablets, and orders none.
+        if ($top < Topics::NAMED && $this->wanting->wonders($hearing) && ! $this->topics->said($step->topics, $keys[0], $hearing->heard)) {
+            $likely = $this->topics->meant($step->topics, $hearing->heard);
+            $best = (string) array_key_first($likely->of);
+
+            return $this->ask($turn, $step, array_values(array_unique([...$likely->asked(), $keys[0]])), "topic {$keys[0]} is only wondered about, {$best} is meant to ".round(100 * $likely->of[$best]).' %: asks', $hearing);
         }
         if ($top - $next < self::LEADS_BY_FAR && ! $this->topics->said($step->topics, $keys[0], $hearing->heard)) {
             $likely = $this->topics->meant($step->topics, $hearing->heard);

@@ -111,6 +111,9 @@ final class Collector
             $heard = $this->uncontracted($heard);
             $reading = $this->understanding->read($field->type, $heard, $this->context($turn, $field));
         }
+        if ($field->type === ValueType::Number && $this->counts->isAnHour($heard, $reading)) {
+            return Reading::none();
+        }
         if ($field->type === ValueType::Number) {
             return $this->measured->of($turn, $field, $heard, $reading);
         }

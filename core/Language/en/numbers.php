@@ -36,6 +36,7 @@ return [
     // Bounds that are the answer where the most of something is asked for.
     'up_to' => ['at the outside', 'at a push', "wouldn't pay more than", "wouldn't want to pay more than", "don't want to pay more than", "can't pay more than", "couldn't pay more than", "won't pay more than", 'not pay more than', "wouldn't go over", "can't go over", "won't go over", 'not go over', 'hoping not to go over', "wouldn't spend more than", "don't want to spend more than", "can't spend more than", 'not spend more than', 'up to', 'anything up to', 'no more than', 'not more than', 'at most', 'at the most', 'at the very most', 'a maximum of', 'maximum', 'max', 'tops', 'under', 'below', 'less than', 'i could go to', 'i could stretch to', 'absolute tops', 'i don\'t want to go over', 'don\'t want to go over', 'not want to go over', 'wouldn\'t want to go over', 'rather not go over', 'not go over', 'won\'t go over', 'can\'t go over', 'not over', 'nothing over', 'not above', 'no higher than', 'wouldn\'t go above', 'don\'t want to pay over', 'don\'t want to spend over', 'nothing more than'],
     // Words for people that are counted in groups, and for somebody who comes along.
+    'behind_an_hour' => ["o'clock", 'oclock', 'am', 'pm', 'a.m', 'p.m'],
     'before_an_hour' => ['from', 'until', 'till', 'by', 'at', 'past', 'before', 'after'],
     'counts_nothing' => ['every', 'the', 'that', 'this', 'which', 'another', 'any', 'last', 'next', 'other', 'big', 'small', 'blue', 'red', 'new', 'old'],
     // What stands right before and right behind an age.

@@ -69,6 +69,10 @@ final class ChoiceReader implements Reader
         if ($context->options === []) {
             return Reading::none();
         }
+        $whole = $this->throughMarks($heard->tokens, $context, $heard);
+        if ($whole !== null) {
+            return $whole;
+        }
         $best = null;
         $doubt = null;
         foreach ($this->repairs->stretches($heard->tokens) as $stretch) {
@@ -108,6 +112,25 @@ final class ChoiceReader implements Reader
         $key = $doubt === null && $context->asked ? $this->when->one($heard, $context) : null;
 
         return $key === null ? null : Reading::of($key, self::BY_TIME, $heard->original, 0, strlen($heard->original));
+    }
+
+    /**
+     * An option whose own words take something back elsewhere: the wait of 'it can wait', the no of 'no lunch'.
+     *
+     * @param list<Token> $t
+     */
+    private function throughMarks(array $t, Context $context, Heard $heard): ?Reading
+    {
+        $marks = $this->words->phrases('talk', 'corrections');
+        $hits = $this->exact($t, $context);
+        foreach ($hits as [$key, $i, $length, $weight]) {
+            $rivals = array_filter($hits, static fn (array $other): bool => $other[0] !== $key && $other[1] < $i + $length && $i < $other[1] + $other[2]);
+            if ($length > 1 && $rivals === [] && $marks->in(array_slice($t, $i, $length)) && ! $marks->in(array_slice($t, $i + $length))) {
+                return $this->reading($key, 0.7 + 0.27 * $weight, $t, $i, $length, $heard);
+            }
+        }
+
+        return null;
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Understanding\Readers;
 
+use Ringo\Language\Token;
 use Ringo\Language\Vocabulary;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
@@ -70,7 +71,7 @@ final readonly class WhenOptions
             $places = $whole || $this->isWhen($wish) ? $this->places($whole ? new Wish : $wish) : [];
             $options += $places === [] ? [] : [$option['key'] => $places];
         }
-        $wish = count($options) < 2 ? new Wish : $this->wishes->read(new Wish, $heard->cleaned(), $context);
+        $wish = count($options) < 2 ? new Wish : $this->wishes->read(new Wish, $this->withoutPickedOnes($heard), $context);
         // Where nobody asked, 'Saturdays' tells of such days; what is said of one day or an hour may be of anything.
         $says = $wish->weekdays !== null || $context->asked && ($wish->times !== null || $wish->notTimes !== [] || $this->weekdays($wish) !== null || $wish->notWeekdays !== []);
 
@@ -83,6 +84,15 @@ final readonly class WhenOptions
         [$to, $till] = $this->words->section('calendar', 'from_to');
 
         return str_replace($to, $till, (string) preg_replace(self::DASH, $till, $label));
+    }
+
+    /** 'The early one' picks one, and is at no one o'clock. */
+    private function withoutPickedOnes(Heard $heard): string
+    {
+        $before = [...$this->words->section('numbers', 'before_an_hour'), 'about', 'around', 'to', 'half', 'between', 'and', 'or'];
+        $kept = array_filter($heard->tokens, static fn (Token $token, int $i): bool => ! in_array($token->text, ['one', 'ones'], true) || in_array($heard->tokens[$i - 1]->text ?? '', $before, true) || count($heard->tokens) === 1, ARRAY_FILTER_USE_BOTH);
+
+        return implode(' ', array_map(static fn (Token $token): string => $token->text, $kept));
     }
 
     private function isWhen(Wish $wish): bool

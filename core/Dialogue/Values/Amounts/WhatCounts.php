@@ -101,6 +101,14 @@ final readonly class WhatCounts
         return preg_match('/\b'.preg_quote($stem, '/').'/u', str_replace('_', ' ', $about)) === 1;
     }
 
+    /** 'About ten o'clock' counts nothing. */
+    public function isAnHour(Heard $heard, Reading $number): bool
+    {
+        $behind = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->start >= $number->end))[0]->text ?? '';
+
+        return $number->found() && in_array($behind, $this->understanding->words->section('numbers', 'behind_an_hour'), true);
+    }
+
     /**
      * @param list<Token> $before
      * @param list<string> $passed
