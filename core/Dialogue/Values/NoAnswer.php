@@ -11,6 +11,7 @@ use Ringo\Dialogue\Origin;
 use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Walk\Move;
+use Ringo\Language\Token;
 use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Sheet\Field;
 use Ringo\Speech\Prompt;
@@ -58,7 +59,7 @@ final readonly class NoAnswer
             // One word among others refuses nothing: 'can you pass on a message'.
             $hearing->alone(ActKind::Refuse) !== null, $act(ActKind::Refuse) && count($hearing->act(ActKind::Refuse)->words->tokens ?? []) > 1 => 'refused',
             $act(ActKind::DontKnow), isset($turn->state->parts[$field->key]) && $hearing->alone(ActKind::NothingMore) !== null => 'unknown',
-            $act(ActKind::DontMind) && $field->type !== ValueType::YesNo && ! $this->ofAnotherMatter($field, $hearing) => 'any',
+            $act(ActKind::DontMind) && $field->type !== ValueType::YesNo && ! $this->ofAnotherMatter($field, $hearing) && ! $this->denied($hearing) => 'any',
             default => null,
         };
     }
@@ -90,6 +91,15 @@ final readonly class NoAnswer
         $denies = in_array($hearing->heard->tokens[0]->text ?? '', self::DENIES, true) && $this->phrases->content($hearing->heard->tokens) <= self::REASON;
 
         return $whether && ($denies || $this->phrases->only($hearing->heard, 'nothing_more'));
+    }
+
+    /** 'She's never done any' minds nothing of the kind. */
+    private function denied(Hearing $hearing): bool
+    {
+        $any = $hearing->act(ActKind::DontMind)?->words->tokens[0] ?? null;
+        $before = $any === null ? [] : array_values(array_filter($hearing->heard->tokens, static fn (Token $token): bool => $token->end <= $any->start));
+
+        return array_filter($before, static fn (Token $token): bool => $token->text === 'never' || $token->text === 'without' || str_ends_with($token->text, "n't")) !== [];
     }
 
     /** 'Any time next week' minds nothing where a day is asked for, and says nothing of a place. */

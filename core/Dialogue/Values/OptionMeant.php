@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Values;
 
+use Ringo\Language\Token;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Heard;
 use Ringo\Understanding\OptionKinds;
@@ -40,7 +41,9 @@ final readonly class OptionMeant
         if ($kind !== null && $this->outdoes($kind, $named, $heard)) {
             return $kind;
         }
-        $mute = $named->found() || $named->doubt !== null || $this->says('dont_mind', $heard) || $this->says('dont_know', $heard);
+        // 'She's never done any' minds something.
+        $never = array_filter($heard->tokens, static fn (Token $token): bool => $token->text === 'never') !== [];
+        $mute = $named->found() || $named->doubt !== null || $this->says('dont_mind', $heard) && ! $never || $this->says('dont_know', $heard);
 
         return $mute ? $named : $kind ?? $named;
     }

@@ -212,8 +212,8 @@ return [
         ['option' => 'error, error code, fault code, warning light', 'said' => "error, code, a code, flashing, warning light, a light's come on, says error, message on the screen, comes up with"],
         ['option' => 'no hot water, hot water', 'said' => 'runs cold, run cold, tap runs cold, taps run cold, only cold, goes cold, lukewarm, cold shower, cold showers, barely warm'],
         ['option' => 'no lunch, no meal, no food, no dinner, no breakfast, own food', 'said' => "bring sandwiches, bringing sandwiches, bring our own, bringing our own, bring my own, a picnic, our own picnic, packed lunch, eaten already, eat before, won't be eating, not hungry, nothing to eat, feed ourselves, sort ourselves out"],
-        ['option' => 'meet and greet, valet, valet parking', 'said' => "take the car, take it off us, take the car off us, somebody to park it, park it for us, park it for me, hand over the keys, collect the car, straight to the terminal, no bus"],
-        ['option' => 'park and ride, shuttle, shuttle bus', 'said' => "the bus, get the bus, on the bus, shuttle, park it myself, park it ourselves, walk from there, cheapest one"],
+        ['option' => 'meet and greet, valet, valet parking', 'said' => 'take the car, take it off us, take the car off us, somebody to park it, park it for us, park it for me, hand over the keys, collect the car, straight to the terminal, no bus'],
+        ['option' => 'park and ride, shuttle, shuttle bus', 'said' => 'the bus, get the bus, on the bus, shuttle, park it myself, park it ourselves, walk from there, cheapest one'],
         // Cars and machines.
         ['option' => 'manual', 'said' => 'manual, gears, stick, clutch, with a clutch'],
         ['option' => 'automatic, auto', 'said' => 'automatic, auto, no clutch, without the clutch, no gears'],

@@ -47,7 +47,8 @@ final readonly class WhenOptions
         // 'Half past ten' lies in one of 'before ten, ten to two', and in both of 'any time, mornings'.
         $within = array_filter($met, static fn (array $places): bool => count(array_intersect_key($wanted, $places)) >= self::WITHIN * count($wanted));
         // 'Nine' is in the morning, where a full day could be had as well.
-        $narrow = array_filter($within, static fn (array $places): bool => count($places) === min(array_map(count(...), $within)));
+        $fewest = $within === [] ? 0 : min(array_map(count(...), $within));
+        $narrow = array_filter($within, static fn (array $places): bool => count($places) === $fewest);
         $meant = count($met) === 1 ? $met : $narrow;
 
         return count($meant) === 1 ? (string) array_key_first($meant) : null;
