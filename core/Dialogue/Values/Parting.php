@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Values;
 
+use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Acts\Wanting;
 use Ringo\Dialogue\Phrasebook;
@@ -28,6 +29,9 @@ final readonly class Parting
     /** Words by which it is told for when, whom or how many. */
     private const GOES_ON = ['for', 'on', 'from', 'at', 'to', 'until', 'till', 'please', 'tomorrow', 'today', 'this', 'next', 'available', 'left', 'going', 'free', 'spare', 'in', 'by'];
 
+    /** How words begin that only pass the time. */
+    private const CHATS = '/^(?:and |so |oh |well )*(?:did you (?:see|hear|watch)|have you (?:seen|heard)|what do you think of|is it (?:raining|sunny|cold|hot|snowing))\b/i';
+
     /** How surely an option is named for a question to want it. */
     private const NAMED = 0.7;
 
@@ -37,6 +41,10 @@ final readonly class Parting
 
     public function of(Turn $turn, Field $field, Hearing $hearing): Parted
     {
+        // 'Did you see the match last night' names no day.
+        if ($field->type !== ValueType::Text && $hearing->act(ActKind::OffTopic) !== null && preg_match(self::CHATS, $hearing->heard->cleaned()) === 1) {
+            return new Parted($hearing->heard->only([]), $hearing->questions);
+        }
         if (! $hearing->asks()) {
             return new Parted($hearing->heard, []);
         }

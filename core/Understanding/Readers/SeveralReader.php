@@ -99,18 +99,22 @@ final readonly class SeveralReader implements Reader
      */
     private function kept(array $tokens, array $options): array
     {
-        $kept = $tokens;
+        $start = $tokens[0]->start ?? 0;
         foreach ($this->repairs->stretches($tokens) as $n => $stretch) {
             $first = array_values($stretch['tokens'])[0] ?? null;
-            if ($n === 0 || $first === null || in_array($first->text, ['and', 'also', 'plus', 'or'], true) || $this->hits($stretch['tokens'], $options) === []) {
+            if ($n === 0 || $first === null || in_array($first->text, ['and', 'also', 'plus', 'or'], true)) {
                 continue;
             }
             // The no of 'leaking, and no hot water' takes nothing back: it stands in the midst of an option.
-            $from = $this->beginOf($first, $kept, $options);
-            $kept = $from === null ? $stretch['tokens'] : ($this->saidAnew($kept, $from) ? array_values(array_filter($kept, static fn (Token $token): bool => $token->start >= $from->start)) : $kept);
+            $from = $this->beginOf($first, $tokens, $options);
+            $start = match (true) {
+                $from !== null => $this->saidAnew($tokens, $from) ? $from->start : $start,
+                $this->hits($stretch['tokens'], $options) === [] => $start,
+                default => $first->start,
+            };
         }
 
-        return $kept;
+        return array_values(array_filter($tokens, static fn (Token $token): bool => $token->start >= $start));
     }
 
     /**
