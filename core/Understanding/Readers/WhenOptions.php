@@ -16,7 +16,7 @@ use Ringo\Understanding\When\Wishes\WishReader;
  * Options that are themselves times of the day or days of the week, where none is named: of 'the morning or the afternoon', 'I work till
  * twelve, so after that' means the afternoon; of 'Mondays, Wednesdays or Fridays', 'not Mondays' the others.
  */
-final readonly class WhenOptions
+final class WhenOptions
 {
     /** Minutes of the shortest time of the day that is an option: 'two' is a number, and 'eight to ten' a time. */
     private const SHORTEST = 60;
@@ -29,12 +29,18 @@ final readonly class WhenOptions
     /** Share of the time told that an option must hold: 'till one' is the morning. */
     private const WITHIN = 0.8;
 
+    /** Lists of options that are remembered. */
+    private const REMEMBERED = 200;
+
     /** A dash before a number. */
     private const DASH = '/\s*[-–—]\s*(?=\d)/u';
 
-    private WishReader $wishes;
+    private readonly WishReader $wishes;
 
-    public function __construct(private Vocabulary $words)
+    /** @var array<string, array<string, array<int, true>>> places of each option that is a time, by the list of them and the day */
+    private array $known = [];
+
+    public function __construct(private readonly Vocabulary $words)
     {
         $this->wishes = new WishReader($words);
     }
@@ -65,6 +71,28 @@ final readonly class WhenOptions
     /** @return array{array<int, true>, array<string, array<int, true>>} places on the grid that are wanted, and those of each option that is a time */
     private function read(Heard $heard, Context $context): array
     {
+        $options = $this->options($context);
+        // What is no list of times is looked at no further.
+        if (count($options) < 2) {
+            return [[], []];
+        }
+        $wish = $this->wishes->read(new Wish, $this->withoutPickedOnes($heard), $context);
+        // Where nobody asked, 'Saturdays' tells of such days; what is said of one day or an hour may be of anything.
+        $says = $wish->weekdays !== null || $context->asked && ($wish->times !== null || $wish->notTimes !== [] || $this->weekdays($wish) !== null || $wish->notWeekdays !== []);
+
+        return [$says ? $this->places($wish) : [], $options];
+    }
+
+    /** @return array<string, array<int, true>> worked out once for each list of options and each day */
+    private function options(Context $context): array
+    {
+        $key = serialize($context->options).$context->now->format('Y-m-d');
+        if (isset($this->known[$key])) {
+            return $this->known[$key];
+        }
+        if (count($this->known) >= self::REMEMBERED) {
+            $this->known = [];
+        }
         $options = [];
         foreach ($context->options as $option) {
             $wish = $this->wishes->read(new Wish, $this->spelledOut($option['label']), $context);
@@ -72,11 +100,8 @@ final readonly class WhenOptions
             $places = $whole || $this->isWhen($wish) ? $this->places($whole ? new Wish : $wish) : [];
             $options += $places === [] ? [] : [$option['key'] => $places];
         }
-        $wish = count($options) < 2 ? new Wish : $this->wishes->read(new Wish, $this->withoutPickedOnes($heard), $context);
-        // Where nobody asked, 'Saturdays' tells of such days; what is said of one day or an hour may be of anything.
-        $says = $wish->weekdays !== null || $context->asked && ($wish->times !== null || $wish->notTimes !== [] || $this->weekdays($wish) !== null || $wish->notWeekdays !== []);
 
-        return [$says ? $this->places($wish) : [], $options];
+        return $this->known[$key] = $options;
     }
 
     /** '8-12' and 'ten to two' begin and end somewhere: nobody writes ten minutes to two as an option. */
