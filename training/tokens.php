@@ -24,19 +24,13 @@ $words = static function (string $text) use ($tokenizer, $stemmer, &$stems): arr
 $businesses = [];
 foreach (glob(dirname(__DIR__).'/data/trades/*.json') ?: [] as $file) {
     $trade = json_decode((string) file_get_contents($file), true, 512, JSON_THROW_ON_ERROR);
-    $held = Fold::heldOut($trade['trade']);
     foreach ($trade['splits'] as $n => $teams) {
         $sayings = [];
         foreach ($trade['sayings'] as $saying) {
             $fit = $saying['fit'][$n] ?? null;
             $sayings[] = ['said' => $words($saying['said']), 'fit' => $fit === null ? [] : (array) $fit];
-            // What a caller answers who was asked which is a saying as well, alone and with what was said before.
-            $then = $held ? null : $saying['then']['fit'][$n] ?? null;
-            foreach (is_string($then) ? [$saying['then']['said'], $saying['said'].'. '.$saying['then']['said']] : [] as $said) {
-                $sayings[] = ['said' => $words($said), 'fit' => [$then]];
-            }
         }
-        $businesses[] = ['trade' => $trade['trade'], 'held' => $held, 'teams' => array_map(static fn (array $team): array => ['key' => $team['key'], 'name' => $words($team['name']), 'about' => $words($team['description'])], $teams), 'sayings' => $sayings];
+        $businesses[] = ['trade' => $trade['trade'], 'held' => Fold::heldOut($trade['trade']), 'teams' => array_map(static fn (array $team): array => ['key' => $team['key'], 'name' => $words($team['name']), 'about' => $words($team['description'])], $teams), 'sayings' => $sayings];
     }
 }
 // What is said on the telephone and is no matter of any business.

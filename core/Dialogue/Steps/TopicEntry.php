@@ -15,9 +15,7 @@ use Ringo\Dialogue\Walk\Move;
 use Ringo\Dialogue\Walk\Tone;
 use Ringo\Language\Stemmer;
 use Ringo\Script\Steps\Ask\AskStep;
-use Ringo\Script\Steps\Book\BookStep;
 use Ringo\Script\Steps\Listen\ListenStep;
-use Ringo\Script\Steps\Way;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Heard;
 use Ringo\Understanding\Reading;
@@ -106,21 +104,7 @@ final readonly class TopicEntry
     /** Whether a topic comes to agreeing a time for something new before the next open question. */
     public function books(Turn $turn, ListenStep $step, string $key): bool
     {
-        $open = [$step->topic($key)['next'] ?? ''];
-        $seen = [];
-        while (($at = array_shift($open)) !== null) {
-            $one = $turn->script->steps[$at] ?? null;
-            if ($one === null || isset($seen[$at]) || $one instanceof ListenStep) {
-                continue;
-            }
-            if ($one instanceof BookStep && $one->does === 'book') {
-                return true;
-            }
-            $seen[$at] = true;
-            array_push($open, ...array_map(static fn (Way $way): string => $way->to, $one->exits()));
-        }
-
-        return false;
+        return BooksAhead::from($turn, $step->topic($key)['next'] ?? '', ['book']);
     }
 
     /** @return array<string, Reading> what words answer of the first question from a step on; a name where a name is all they are */

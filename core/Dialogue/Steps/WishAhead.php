@@ -7,10 +7,7 @@ namespace Ringo\Dialogue\Steps;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Language\Vocabulary;
-use Ringo\Script\Steps\Book\BookStep;
-use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Script\Steps\Step;
-use Ringo\Script\Steps\Way;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
 use Ringo\Understanding\When\Wishes\Wish;
@@ -31,7 +28,7 @@ final readonly class WishAhead
 
     public function move(Turn $turn, Step $step, Heard $words): ?Move
     {
-        if (! $this->books($turn, $step)) {
+        if (! BooksAhead::from($turn, $step->key(), ['book', 'change'])) {
             return null;
         }
         $wish = $this->wishes->read(new Wish, $words->cleaned(), new Context($turn->scope()->now, $turn->script->agent->country));
@@ -43,25 +40,5 @@ final readonly class WishAhead
         $turn->standing('acknowledge_words');
 
         return Move::again();
-    }
-
-    /** Whether a time is agreed further on, before the next open question. */
-    private function books(Turn $turn, Step $from): bool
-    {
-        $open = [$from->key()];
-        $seen = [];
-        while (($at = array_shift($open)) !== null) {
-            $one = $turn->script->steps[$at] ?? null;
-            if ($one === null || isset($seen[$at]) || $one instanceof ListenStep) {
-                continue;
-            }
-            if ($one instanceof BookStep && $one->does !== 'cancel') {
-                return true;
-            }
-            $seen[$at] = true;
-            array_push($open, ...array_map(static fn (Way $way): string => $way->to, $one->exits()));
-        }
-
-        return false;
     }
 }

@@ -26,7 +26,7 @@ final class WhenOptions
 
     private const DAYS_OF_A_WEEK = 7;
 
-    /** Share of the time told that an option must hold: 'till one' is the morning. */
+    /** Share of the time told that an option must hold: 'nine till half twelve' is the morning, if the afternoon begins at twelve. */
     private const WITHIN = 0.8;
 
     /** Lists of options that are remembered. */

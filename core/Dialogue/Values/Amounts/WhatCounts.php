@@ -33,6 +33,16 @@ final readonly class WhatCounts
     /** Words before a noun among which its number stands: 'a one bed flat', 'two small dogs'. */
     private const BEFORE_ITS_NOUN = 2;
 
+    /** Words before an age, alone and behind whom it is of. */
+    private const AGED = ['turned', 'turning', 'aged', "he's", "she's"];
+
+    private const IS = ['was', 'is'];
+
+    private const SOMEBODY = ['he', 'she', 'who'];
+
+    /** Words between 'from' and its hour. */
+    private const ABOUT = ['about', 'around', 'roughly', 'say'];
+
     /** Kinds of answers that are a figure: a bare number beside such a question belongs to it. */
     private const FIGURES = [ValueType::Money, ValueType::Number, ValueType::Duration, ValueType::Time, ValueType::DateTime];
 
@@ -64,12 +74,12 @@ final readonly class WhatCounts
             return false;
         }
         // 'From about six' tells an hour.
-        $aside = $this->lastBut($before, ['about', 'around', 'roughly', 'say']);
+        $aside = $this->lastBut($before, self::ABOUT);
         if (in_array($aside, $words->section('numbers', 'before_an_hour'), true) && ($noun === null || isset($words->set('function_words')[$noun->text]))) {
             return false;
         }
         // 'He was two on the ninth' tells an age.
-        if (in_array($leads, ['turned', 'turning', 'aged', "he's", "she's"], true) || in_array($leads, ['was', 'is'], true) && in_array($before[count($before) - 2]->text ?? '', ['he', 'she', 'who'], true)) {
+        if (in_array($leads, self::AGED, true) || in_array($leads, self::IS, true) && in_array($before[count($before) - 2]->text ?? '', self::SOMEBODY, true)) {
             return false;
         }
         // 'There's eight of us'
@@ -110,6 +120,8 @@ final readonly class WhatCounts
     }
 
     /**
+     * The last word but for some; empty where there is none.
+     *
      * @param list<Token> $before
      * @param list<string> $passed
      */
