@@ -15,7 +15,11 @@ final class FitScore
     /** What a caller says who was asked in vain. */
     public const NONE_OF_THOSE = 'No, none of those.';
 
-    private const NOTHING = ['one_team' => 0, 'first_right' => 0, 'right' => 0, 'asked_rightly' => 0, 'asked_in_vain' => 0, 'asked_again_rightly' => 0, 'wrong' => 0, 'left' => 0, 'no_team' => 0, 'no_team_sent' => 0, 'open' => 0, 'open_asked' => 0, 'replies' => 0, 'reply_right' => 0, 'reply_wrong' => 0];
+    private const NOTHING = [
+        'one_team' => 0, 'first_right' => 0, 'right' => 0, 'asked_rightly' => 0, 'asked_in_vain' => 0,
+        'asked_again_rightly' => 0, 'wrong' => 0, 'left' => 0, 'no_team' => 0, 'no_team_sent' => 0, 'open' => 0,
+        'open_asked' => 0, 'replies' => 0, 'reply_right' => 0, 'reply_wrong' => 0,
+    ];
 
     public function __construct(private readonly Caution $caution = Caution::Even)
     {
@@ -103,8 +107,23 @@ final class FitScore
     {
         $share = static fn (int $part, int $whole): float => round($part / max(1, $whole), 3);
 
-        return ['set' => $name, 'one_team' => $counts['one_team'], 'first_right' => $share($counts['first_right'], $counts['one_team']), 'right_in_the_end' => $share($counts['right'] + $counts['asked_rightly'], $counts['one_team']), 'with_a_second_question' => $share($counts['right'] + $counts['asked_rightly'] + $counts['asked_again_rightly'], $counts['one_team']), 'wrong' => $share($counts['wrong'], $counts['one_team']),
-            'asked' => $share($counts['asked_rightly'] + $counts['asked_in_vain'], $counts['one_team']), 'asked_in_vain' => $share($counts['asked_in_vain'], $counts['one_team']), 'left' => $share($counts['left'], $counts['one_team']), 'no_team' => $counts['no_team'], 'no_team_sent' => $share($counts['no_team_sent'], $counts['no_team']), 'open' => $counts['open'], 'open_asked' => $share($counts['open_asked'], $counts['open']),
-            'replies' => $counts['replies'], 'reply_right' => $share($counts['reply_right'], $counts['replies']), 'reply_wrong' => $share($counts['reply_wrong'], $counts['replies'])];
+        return [
+            'set' => $name,
+            'one_team' => $counts['one_team'],
+            'first_right' => $share($counts['first_right'], $counts['one_team']),
+            'right_in_the_end' => $share($counts['right'] + $counts['asked_rightly'], $counts['one_team']),
+            'with_a_second_question' => $share($counts['right'] + $counts['asked_rightly'] + $counts['asked_again_rightly'], $counts['one_team']),
+            'wrong' => $share($counts['wrong'], $counts['one_team']),
+            'asked' => $share($counts['asked_rightly'] + $counts['asked_in_vain'], $counts['one_team']),
+            'asked_in_vain' => $share($counts['asked_in_vain'], $counts['one_team']),
+            'left' => $share($counts['left'], $counts['one_team']),
+            'no_team' => $counts['no_team'],
+            'no_team_sent' => $share($counts['no_team_sent'], $counts['no_team']),
+            'open' => $counts['open'],
+            'open_asked' => $share($counts['open_asked'], $counts['open']),
+            'replies' => $counts['replies'],
+            'reply_right' => $share($counts['reply_right'], $counts['replies']),
+            'reply_wrong' => $share($counts['reply_wrong'], $counts['replies']),
+        ];
     }
 }

@@ -15,7 +15,10 @@ use Ringo\Fit\Memory;
 /** What an open question makes of callers nobody trained on: each business left out as an agent whose topics are its teams, each saying rung through the engine. */
 final class TopicScore
 {
-    private const NOTHING = ['one_topic' => 0, 'right' => 0, 'wrong' => 0, 'asked_rightly' => 0, 'asked_in_vain' => 0, 'asked_again_rightly' => 0, 'otherwise' => 0, 'no_topic' => 0, 'no_topic_taken' => 0, 'no_topic_asked' => 0];
+    private const NOTHING = [
+        'one_topic' => 0, 'right' => 0, 'wrong' => 0, 'asked_rightly' => 0, 'asked_in_vain' => 0,
+        'asked_again_rightly' => 0, 'otherwise' => 0, 'no_topic' => 0, 'no_topic_taken' => 0, 'no_topic_asked' => 0,
+    ];
 
     /** @return iterable<array<string, mixed>> a line a trade, then all */
     public function of(string $folder): iterable
@@ -99,6 +102,18 @@ final class TopicScore
     {
         $share = static fn (int $part, string $of): float => round($part / max(1, $counts[$of]), 3);
 
-        return ['set' => $name, 'one_topic' => $counts['one_topic'], 'right_in_the_end' => $share($counts['right'] + $counts['asked_rightly'], 'one_topic'), 'with_a_second_question' => $share($counts['right'] + $counts['asked_rightly'] + $counts['asked_again_rightly'], 'one_topic'), 'right' => $share($counts['right'], 'one_topic'), 'wrong' => $share($counts['wrong'], 'one_topic'), 'asked_in_vain' => $share($counts['asked_in_vain'], 'one_topic'), 'otherwise' => $share($counts['otherwise'], 'one_topic'), 'no_topic' => $counts['no_topic'], 'no_topic_taken' => $share($counts['no_topic_taken'], 'no_topic'), 'no_topic_asked' => $share($counts['no_topic_asked'], 'no_topic')];
+        return [
+            'set' => $name,
+            'one_topic' => $counts['one_topic'],
+            'right_in_the_end' => $share($counts['right'] + $counts['asked_rightly'], 'one_topic'),
+            'with_a_second_question' => $share($counts['right'] + $counts['asked_rightly'] + $counts['asked_again_rightly'], 'one_topic'),
+            'right' => $share($counts['right'], 'one_topic'),
+            'wrong' => $share($counts['wrong'], 'one_topic'),
+            'asked_in_vain' => $share($counts['asked_in_vain'], 'one_topic'),
+            'otherwise' => $share($counts['otherwise'], 'one_topic'),
+            'no_topic' => $counts['no_topic'],
+            'no_topic_taken' => $share($counts['no_topic_taken'], 'no_topic'),
+            'no_topic_asked' => $share($counts['no_topic_asked'], 'no_topic'),
+        ];
     }
 }
