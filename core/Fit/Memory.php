@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ringo\Fit;
 
+use Ringo\Language\TrainedFigures;
+
 /**
  * What callers of other businesses said, and which of their teams it was for: a new saying is likely for whichever of the candidates is
  * like the teams that the likest remembered sayings were for.
@@ -154,7 +156,7 @@ final class Memory
     {
         if ($this->businesses === null) {
             /** @var array{businesses: list<array{trade: string, at: int, teams: int, sayings: int}>} $data */
-            $data = json_decode((string) file_get_contents($this->folder.'/memory.json'), true, 8, JSON_THROW_ON_ERROR);
+            $data = TrainedFigures::of($this->folder, 'memory');
             $this->businesses = $data['businesses'];
             $this->bytes = (string) file_get_contents($this->folder.'/memory.bin');
             $this->dimensions = count(array_values($candidates)[0] ?? []);

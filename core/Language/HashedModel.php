@@ -15,7 +15,14 @@ final class HashedModel
     /** What the vector of an utterance is long. */
     private const LENGTH = 4.0;
 
-    private ?string $weights = null;
+    /** Rows of the weights that are remembered: most words come again. */
+    private const KEPT = 4_000;
+
+    /** @var ?resource */
+    private $weights;
+
+    /** @var array<int, array<int, int>> rows that were looked at, each weight by its class from 1 */
+    private array $rows = [];
 
     /** @var array<string, mixed>|null */
     private ?array $about = null;
@@ -34,30 +41,47 @@ final class HashedModel
     {
         /** @var array{unit: float, bias: list<float>, meaning?: float, shared?: bool} $about */
         $about = $this->about();
-        $this->weights ??= (string) file_get_contents($this->folder.'/weights.bin');
         $count = count($about['bias']);
-        $sums = array_fill(0, $count, 0);
-        $nothing = str_repeat("\0", $count);
+        $sums = array_fill(1, $count, 0);
         $counted = 0;
+        $shared = $about['shared'] ?? false;
         foreach ($places as $place) {
-            $row = substr($this->weights, $place * $count, $count);
-            if ($row === $nothing && ($about['shared'] ?? false)) {
+            $row = $this->rows[$place] ?? $this->row($place, $count);
+            if ($row === [] && $shared) {
                 continue;
             }
             $counted++;
-            foreach (array_values((array) unpack('c'.$count, $row)) as $n => $weight) {
+            foreach ($row as $n => $weight) {
                 $sums[$n] += $weight;
             }
         }
         $scale = self::LENGTH / sqrt(max(1, $counted)) * $about['unit'];
         $scores = array_map(static fn (int $sum, float $bias): float => $bias + $scale * $sum, $sums, $about['bias']);
         foreach ($meaning as $n => $value) {
-            foreach (array_values((array) unpack('c'.$count, $this->weights, (UtteranceFeatures::PLACES + $n) * $count)) as $class => $weight) {
-                $scores[$class] += self::LENGTH * $value * $weight * ($about['meaning'] ?? 0.0);
+            $row = $this->rows[UtteranceFeatures::PLACES + $n] ?? $this->row(UtteranceFeatures::PLACES + $n, $count);
+            foreach ($row as $class => $weight) {
+                $scores[$class - 1] += self::LENGTH * $value * $weight * ($about['meaning'] ?? 0.0);
             }
         }
 
-        return array_values($scores);
+        return $scores;
+    }
+
+    /** @return array<int, int> empty where every weight is nothing */
+    private function row(int $place, int $count): array
+    {
+        if ($this->weights === null) {
+            $this->weights = fopen($this->folder.'/weights.bin', 'r') ?: throw new \RuntimeException("{$this->folder}/weights.bin cannot be read");
+            // A turn looks at a hundred rows of many thousands.
+            stream_set_read_buffer($this->weights, 0);
+        }
+        if (count($this->rows) >= self::KEPT) {
+            $this->rows = [];
+        }
+        fseek($this->weights, $place * $count);
+        $bytes = (string) fread($this->weights, max(1, $count));
+
+        return $this->rows[$place] = strlen($bytes) < $count || trim($bytes, "\0") === '' ? [] : (array) unpack('c'.$count, $bytes);
     }
 
     public function takesMeaning(): bool
@@ -69,9 +93,7 @@ final class HashedModel
     public function about(): array
     {
         if ($this->about === null) {
-            /** @var array<string, mixed> $about */
-            $about = json_decode((string) file_get_contents("{$this->folder}/{$this->name}.json"), true, 8, JSON_THROW_ON_ERROR);
-            $this->about = $about;
+            $this->about = TrainedFigures::of($this->folder, $this->name);
         }
 
         return $this->about;

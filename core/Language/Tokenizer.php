@@ -21,6 +21,9 @@ final class Tokenizer
         |[£$€¥₹¢@\#*&%+_/½¼¾]~xui
         RE;
 
+    /** Letters and marks that are nothing but what stands between words: most labels and phrases hold no others. */
+    private const PLAIN = 'abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ ,;!?()"-';
+
     /** Lines whose words are remembered: labels and phrases of a design are looked at again and again. */
     private const KEPT = 5_000;
 
@@ -70,6 +73,8 @@ final class Tokenizer
             $this->words = [];
         }
 
-        return $this->words[$line] ??= array_map(static fn (Token $token): string => $token->text, $this->tokens($line));
+        return $this->words[$line] ??= strspn($line, self::PLAIN) === strlen($line)
+            ? preg_split('/[^a-z]+/', strtolower($line), -1, PREG_SPLIT_NO_EMPTY) ?: []
+            : array_map(static fn (Token $token): string => $token->text, $this->tokens($line));
     }
 }

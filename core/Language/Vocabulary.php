@@ -38,8 +38,11 @@ final class Vocabulary
         return new self($folder, $language);
     }
 
-    /** Tables that every turn of a call asks: their phrases are written out by tools/phrase-trees.php. */
-    public const WRITTEN_OUT = ['acts', 'talk', 'yes_no'];
+    /** Tables that turns of a call ask: their phrases are written out by tools/phrase-trees.php, so that no process has to cut them. */
+    public const WRITTEN_OUT = ['acts', 'address', 'calendar', 'extraction', 'letters', 'names', 'numbers', 'outbound', 'preambles', 'questions', 'several', 'spelling', 'talk', 'units', 'weighing', 'wish_answers', 'wish_series', 'wishes', 'yes_no'];
+
+    /** Sections of a table that are asked for as one. */
+    public const TOGETHER = ['talk' => ['soft+about+corrections', 'soft+fillers', 'questions+what_day+open+who+machine', 'doubt+refusals+nothing_more']];
 
     /** @return array<array-key, mixed> one section of a table */
     public function section(string $table, string $section): array
@@ -75,17 +78,58 @@ final class Vocabulary
      */
     private function build(string $table, array $sections): Phrases
     {
-        if (count($sections) === 1 && in_array($table, self::WRITTEN_OUT, true)) {
-            $this->tables["trees/{$table}"] ??= require "{$this->folder}/trees/{$table}.php";
+        $tree = $this->tree($table, implode('+', $sections));
 
-            return Phrases::grown($this->tables["trees/{$table}"][$sections[0]] ?? throw new \OutOfBoundsException("The table {$table} has no section {$sections[0]}."));
-        }
+        return $tree === null ? new Phrases($this->entries($table, $sections)) : Phrases::grown($tree);
+    }
+
+    /**
+     * Phrases put together from several tables, or with meanings of their own: as they were written out under a name, or put together now.
+     *
+     * @template T
+     *
+     * @param callable(): array<string, T> $entries
+     *
+     * @return Phrases<T>
+     */
+    public function composed(string $name, callable $entries): Phrases
+    {
+        $tree = $this->tree('composed', $name);
+
+        /** @var Phrases<T> */
+        return $tree === null ? new Phrases($entries()) : Phrases::grown($tree);
+    }
+
+    /**
+     * @param list<string> $sections
+     *
+     * @return array<string, mixed> phrases of sections and what each stands for
+     */
+    public function entries(string $table, array $sections): array
+    {
         $entries = [];
         foreach ($sections as $section) {
             $rows = $this->section($table, $section);
             $entries += array_is_list($rows) ? array_combine($rows, $rows) : $rows;
         }
 
-        return new Phrases($entries);
+        return $entries;
+    }
+
+    /** Whether a section can be phrases at all: a list of them, or what each stands for; not a table of figures or of lists without a name. */
+    public static function ofPhrases(mixed $section): bool
+    {
+        return is_array($section) && $section !== [] && (array_is_list($section) ? array_filter($section, is_string(...)) === $section : array_filter(array_keys($section), is_string(...)) !== []);
+    }
+
+    /** @return array<string, mixed>|null as it was written out; null where it was not */
+    private function tree(string $table, string $name): ?array
+    {
+        if ($table !== 'composed' && ! in_array($table, self::WRITTEN_OUT, true)) {
+            return null;
+        }
+        $this->tables["trees/{$table}"] ??= is_file($file = "{$this->folder}/trees/{$table}.php") ? require $file : [];
+
+        return $this->tables["trees/{$table}"][$name] ?? null;
     }
 }

@@ -17,13 +17,12 @@ use Ringo\Understanding\When\Wishes\WishReader;
  * A wish about when, told while something else is asked: 'one of the mornings next week, not Tuesday', where a time is agreed further on.
  * The booking hears it again (Appointments\Matter::lately); until then it is no failed answer.
  */
-final readonly class WishAhead
+final class WishAhead
 {
-    private WishReader $wishes;
+    private ?WishReader $wishes = null;
 
-    public function __construct(Vocabulary $words)
+    public function __construct(private readonly Vocabulary $words)
     {
-        $this->wishes = new WishReader($words);
     }
 
     public function move(Turn $turn, Step $step, Heard $words): ?Move
@@ -31,6 +30,7 @@ final readonly class WishAhead
         if (! BooksAhead::from($turn, $step->key(), ['book', 'change'])) {
             return null;
         }
+        $this->wishes ??= new WishReader($this->words);
         $wish = $this->wishes->read(new Wish, $words->cleaned(), new Context($turn->scope()->now, $turn->script->agent->country));
         $when = $wish->times !== null || $wish->days !== null || $wish->weekdays !== null || $wish->order !== null || [...$wish->notDays, ...$wish->notWeekdays, ...$wish->notTimes, ...$wish->byDay] !== [];
         if (! $when) {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ringo\Extraction\Weighing;
 
+use Ringo\Language\TrainedFigures;
+
 /** What the signs of a candidate count, as training on labelled calls has taught it (training/records.py): a line and one hidden layer. */
 final class Weights
 {
@@ -65,7 +67,7 @@ final class Weights
     {
         if ($this->trained === null) {
             /** @var array{least: float, hidden: int, signs: list<string>} $known */
-            $known = json_decode((string) file_get_contents($this->folder.'/records.json'), true, 8, JSON_THROW_ON_ERROR);
+            $known = TrainedFigures::of($this->folder, 'records');
             $this->bytes = (string) file_get_contents($this->folder.'/weights.bin');
             $hidden = $known['hidden'];
             $at = count($known['signs']) * ($hidden + 1) * self::BYTES;

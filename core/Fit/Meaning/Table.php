@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Fit\Meaning;
 
 use Ringo\Language\Stemmer;
+use Ringo\Language\TrainedFigures;
 
 /**
  * The table of what words mean to callers (training/meaning.py). Rows are read one by one as words turn up, so that a process holds
@@ -41,7 +42,7 @@ final class Table
     {
         if ($this->trained === null) {
             /** @var Trained $trained */
-            $trained = json_decode((string) file_get_contents($this->folder.'/meaning.json'), true, 8, JSON_THROW_ON_ERROR);
+            $trained = TrainedFigures::of($this->folder, 'meaning');
             $this->hashes = (string) file_get_contents($this->folder.'/words.bin');
             $this->rows = fopen($this->folder.'/rows.bin', 'r') ?: throw new \RuntimeException("{$this->folder}/rows.bin cannot be read");
             $this->trained = $trained;

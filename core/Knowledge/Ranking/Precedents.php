@@ -6,6 +6,7 @@ namespace Ringo\Knowledge\Ranking;
 
 use Ringo\Language\Stemmer;
 use Ringo\Language\Tokenizer;
+use Ringo\Language\TrainedFigures;
 
 /**
  * What questions like this one were answered with elsewhere: of some thousand questions of all trades, each with the sentence that answers it
@@ -147,7 +148,7 @@ final class Precedents
     private function load(): string
     {
         /** @var array{dimensions: int, precedents: int} $trained */
-        $trained = json_decode((string) file_get_contents($this->folder.'/meaning.json'), true, 8, JSON_THROW_ON_ERROR);
+        $trained = TrainedFigures::of($this->folder, 'meaning');
         [$this->dimensions, $this->count] = [$trained['dimensions'], $trained['precedents']];
         $this->answered = (string) file_get_contents($this->folder.'/answered.bin');
         $this->stems = (string) file_get_contents($this->folder.'/stems.txt');

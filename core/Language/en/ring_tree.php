@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-// The rings of rings.php and knowledge.php by their words; written by tools/ring-tree.php.
+// The rings of rings.php and knowledge.php by their words; written by tools/phrase-trees.php.
 
 return [
     'count' => [1486],

@@ -35,14 +35,19 @@ final class WhenOptions
     /** A dash before a number. */
     private const DASH = '/\s*[-–—]\s*(?=\d)/u';
 
-    private readonly WishReader $wishes;
+    private ?WishReader $wishes = null;
 
     /** @var array<string, array<string, array<int, true>>> places of each option that is a time, by the list of them and the day */
     private array $known = [];
 
     public function __construct(private readonly Vocabulary $words)
     {
-        $this->wishes = new WishReader($words);
+    }
+
+    /** Made when it is first asked: most options are no times. */
+    private function wishes(): WishReader
+    {
+        return $this->wishes ??= new WishReader($this->words);
     }
 
     /** The one option the words mean; null where they mean none or several. */
@@ -76,7 +81,7 @@ final class WhenOptions
         if (count($options) < 2) {
             return [[], []];
         }
-        $wish = $this->wishes->read(new Wish, $this->withoutPickedOnes($heard), $context);
+        $wish = $this->wishes()->read(new Wish, $this->withoutPickedOnes($heard), $context);
         // Where nobody asked, 'Saturdays' tells of such days; what is said of one day or an hour may be of anything.
         $says = $wish->weekdays !== null || $context->asked && ($wish->times !== null || $wish->notTimes !== [] || $this->weekdays($wish) !== null || $wish->notWeekdays !== []);
 
@@ -95,7 +100,7 @@ final class WhenOptions
         }
         $options = [];
         foreach ($context->options as $option) {
-            $wish = $this->wishes->read(new Wish, $this->spelledOut($option['label']), $context);
+            $wish = $this->wishes()->read(new Wish, $this->spelledOut($option['label']), $context);
             $whole = in_array(mb_strtolower($option['label']), $this->words->section('calendar', 'whole_days'), true);
             $places = $whole || $this->isWhen($wish) ? $this->places($whole ? new Wish : $wish) : [];
             $options += $places === [] ? [] : [$option['key'] => $places];

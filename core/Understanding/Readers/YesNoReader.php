@@ -29,6 +29,12 @@ final readonly class YesNoReader implements Reader
 
     public function __construct(private Vocabulary $words)
     {
+        $this->phrases = $words->composed('yes_no', static fn (): array => self::table($words));
+    }
+
+    /** @return array<string, string> what is said for yes, for no, for neither, and what is either by the question */
+    public static function table(Vocabulary $words): array
+    {
         $table = [];
         foreach (['neither', 'no', 'yes'] as $side) {
             foreach ($words->section('yes_no', $side) as $phrase) {
@@ -41,7 +47,8 @@ final readonly class YesNoReader implements Reader
         foreach ($words->section('yes_no', 'flip') as $phrase => $yes) {
             $table[$phrase] = $yes ? 'yes' : 'no';
         }
-        $this->phrases = new Phrases($table);
+
+        return $table;
     }
 
     /**

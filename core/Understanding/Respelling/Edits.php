@@ -29,9 +29,20 @@ final readonly class Edits
     /** Consonants that may stand in a word unheard. */
     private const SILENT = 'hkpwgbtedns';
 
-    /** @param array<string, true> $names known names, small letters */
+    /** @param list<array<string, true>> $names lists of known names, small letters */
     public function __construct(private array $names)
     {
+    }
+
+    private function known(string $name): bool
+    {
+        foreach ($this->names as $list) {
+            if (isset($list[$name])) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** How well a mark suits a word: 1 where it is true of it already, 0 where it cannot be about it. */
@@ -94,13 +105,13 @@ final readonly class Edits
         $costs = [];
         foreach ($this->ways($mark, $word) as $way) {
             if ($way !== '') {
-                $costs[$way] = levenshtein($way, $word) + (metaphone($way) === metaphone($word) && ($way[0] === $word[0] || isset($this->names[$way])) ? 0.0 : self::SOUND) - (isset($this->names[$way]) ? self::KNOWN : 0.0);
+                $costs[$way] = levenshtein($way, $word) + (metaphone($way) === metaphone($word) && ($way[0] === $word[0] || $this->known($way)) ? 0.0 : self::SOUND) - ($this->known($way) ? self::KNOWN : 0.0);
             }
         }
         asort($costs);
         $ways = array_map(strval(...), array_keys($costs));
         // 'Tom with an h' may be Thom or Tohm: unless one is a name, or comes first alone, nobody knows.
-        $alone = isset($ways[0]) && (isset($this->names[$ways[0]]) || ! isset($ways[1]) || $costs[$ways[1]] > $costs[$ways[0]]);
+        $alone = isset($ways[0]) && ($this->known($ways[0]) || ! isset($ways[1]) || $costs[$ways[1]] > $costs[$ways[0]]);
 
         return $alone ? [$ways[0], $costs[$ways[0]]] : null;
     }

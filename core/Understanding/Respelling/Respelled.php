@@ -32,7 +32,7 @@ final readonly class Respelled
     public function __construct(Vocabulary $words)
     {
         $this->finder = new MarkFinder($words);
-        $this->edits = new Edits($words->set('given_names') + $words->set('surnames'));
+        $this->edits = new Edits([$words->set('given_names'), $words->set('surnames')]);
         $this->beside = array_fill_keys($words->section('spelling', 'beside'), true);
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Ringo\Understanding\YesNo;
 
+use Ringo\Language\TrainedFigures;
+
 /** Whether a reply means yes, no or neither, given the question; trained on labelled pairs (training/yes_no.py). */
 final class Model
 {
@@ -54,7 +56,7 @@ final class Model
     {
         if ($this->trained === null) {
             /** @var array{unit: float, bias: list<float>} $trained */
-            $trained = json_decode((string) file_get_contents($this->folder.'/yes_no.json'), true, 8, JSON_THROW_ON_ERROR);
+            $trained = TrainedFigures::of($this->folder, 'yes_no');
             $this->weights = (string) file_get_contents($this->folder.'/weights.bin');
             $this->trained = $trained;
         }

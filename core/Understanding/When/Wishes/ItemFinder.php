@@ -77,6 +77,22 @@ final readonly class ItemFinder
         $this->numerals = new Numerals($words);
         $this->days = new DayFinder($words, $this->numerals);
         $this->clocks = new ClockFinder($words, $this->numerals);
+        $this->turns = $words->composed('turns_of_days', static fn (): array => self::turns($words));
+        $this->periods = new PeriodFinder($words, $this->numerals, $this->turns);
+        $cues = ['at', 'say', 'for', 'than', 'and', 'to', 'or'];
+        foreach (['from', 'before', 'by', 'around', 'between', 'to_start'] as $cue) {
+            foreach ($words->section('wishes', $cue) as $phrase) {
+                $all = explode(' ', $phrase);
+                $cues[] = $all[count($all) - 1];
+            }
+        }
+        $this->cues = array_fill_keys($cues, true);
+        $this->every = array_fill_keys($words->section('wishes', 'every'), true);
+    }
+
+    /** @return array<string, array{string, mixed}> turns of speech for parts of a day, weeks, months and weekends, each with its kind and which */
+    public static function turns(Vocabulary $words): array
+    {
         $turns = [];
         foreach (['parts' => Item::PART, 'weeks' => 'weeks', 'months' => 'months'] as $section => $kind) {
             foreach ($words->section('wishes', $section) as $phrase => $value) {
@@ -98,17 +114,8 @@ final readonly class ItemFinder
                 $turns[$phrase] = ['weekend', $weeks];
             }
         }
-        $this->turns = new Phrases($turns);
-        $this->periods = new PeriodFinder($words, $this->numerals, $this->turns);
-        $cues = ['at', 'say', 'for', 'than', 'and', 'to', 'or'];
-        foreach (['from', 'before', 'by', 'around', 'between', 'to_start'] as $cue) {
-            foreach ($words->section('wishes', $cue) as $phrase) {
-                $all = explode(' ', $phrase);
-                $cues[] = $all[count($all) - 1];
-            }
-        }
-        $this->cues = array_fill_keys($cues, true);
-        $this->every = array_fill_keys($words->section('wishes', 'every'), true);
+
+        return $turns;
     }
 
     /**
