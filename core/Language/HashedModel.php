@@ -64,7 +64,7 @@ final class HashedModel
             }
         }
 
-        return $scores;
+        return array_values($scores);
     }
 
     /** @return array<int, int> empty where every weight is nothing */

@@ -10,6 +10,41 @@ namespace App\Models\Concerns;
  */
 trait ReadsPlainly
 {
+    /** @var ?array<string, string> what each attribute is cast to; the framework puts it together anew for each attribute it looks at */
+    private ?array $plainCasts = null;
+
+    /** @return array<string, string> */
+    public function getCasts(): array
+    {
+        return $this->plainCasts ??= parent::getCasts();
+    }
+
+    /** @param array<string, string> $casts */
+    public function mergeCasts($casts): static
+    {
+        $this->plainCasts = null;
+
+        return parent::mergeCasts($casts);
+    }
+
+    /** Arrays are compared as they are written, and not read twice for it: the state of a call is long. */
+    public function originalIsEquivalent($key): bool
+    {
+        if (($this->getCasts()[$key] ?? null) === 'array') {
+            return array_key_exists($key, $this->original) && ($this->attributes[$key] ?? null) === $this->original[$key];
+        }
+
+        return parent::originalIsEquivalent($key);
+    }
+
+    /** Most relations are their child with an s; the others ask the framework, which needs a millisecond to know English. */
+    protected function childRouteBindingRelationshipName($childType): string
+    {
+        $name = lcfirst(str_replace(' ', '', ucwords(str_replace('_', ' ', $childType)))).'s';
+
+        return method_exists($this, $name) ? $name : parent::childRouteBindingRelationshipName($childType);
+    }
+
     public function hasGetMutator($key): bool
     {
         return false;
