@@ -31,20 +31,9 @@ abstract class BrowserTestCase extends TestCase
     /** Microseconds between two looks at a page that something is waited for on: each look costs the browser. */
     private const BETWEEN_LOOKS = 80_000;
 
-    private static ?Process $server = null;
-
-    private static ?Process $driver = null;
-
-    private static string $folder = '';
-
-    private static ?string $built = null;
-
     protected static string $base = '';
 
-    /** @var array<string, string> */
-    private static array $env = [];
-
-    /** The browser that the tests of a class share, one after another; each finds it as if it were new. */
+    /** The browser that the tests share, one after another; each finds it as if it were new. */
     private static ?RemoteWebDriver $shared = null;
 
     /** @var list<RemoteWebDriver> those opened for one test alone */
@@ -54,53 +43,17 @@ abstract class BrowserTestCase extends TestCase
 
     public static function setUpBeforeClass(): void
     {
-        $root = dirname(__DIR__, 2);
-        self::$folder = sys_get_temp_dir().'/ringo-browser-'.bin2hex(random_bytes(4));
-        mkdir(self::$folder.'/downloads', 0o777, true);
-        touch(self::$folder.'/ringo.sqlite');
-        $port = self::freePort();
-        self::$base = "http://127.0.0.1:{$port}";
-        $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:cmluZ28tdGVzdC1rZXktMzItYnl0ZXMtbG9uZy0hISE=', 'APP_DEBUG' => 'false', 'APP_URL' => self::$base, 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => self::$folder.'/ringo.sqlite', 'SESSION_DRIVER' => 'database', 'CACHE_STORE' => 'file', 'CACHE_PATH' => self::$folder.'/cache', 'RINGO_DEMO' => 'true', 'LOG_CHANNEL' => 'single', 'PHP_CLI_SERVER_WORKERS' => '3', 'BCRYPT_ROUNDS' => '4'];
-        self::$env = $env;
-        self::demonstration($root, $env);
-        // As `./ringo up` serves: settings and routes worked out once.
-        $served = $env + ['APP_CONFIG_CACHE' => self::$folder.'/config.php', 'APP_ROUTES_CACHE' => self::$folder.'/routes.php'];
-        foreach (['config:cache', 'route:cache'] as $command) {
-            (new Process([PHP_BINARY, 'artisan', $command, '--quiet'], $root, $served, null, 60.0))->mustRun();
-        }
-        self::$server = new Process([PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'expose_php=0', '-S', "127.0.0.1:{$port}", '-t', $root.'/public', $root.'/tools/serving/router.php'], $root, $served, null, null);
-        self::$server->disableOutput()->start();
-        $driverPort = self::freePort();
-        self::$driver = new Process(['chromedriver', '--port='.$driverPort], null, null, null, null);
-        self::$driver->disableOutput()->start();
-        self::listening($port);
-        self::listening($driverPort);
-        putenv('RINGO_DRIVER=http://127.0.0.1:'.$driverPort);
-    }
-
-    public static function tearDownAfterClass(): void
-    {
-        try {
-            self::$shared?->quit();
-        } catch (\Throwable) {
-            // It is gone already.
-        }
-        self::$shared = null;
-        foreach ([self::$driver, self::$server] as $process) {
-            // The server's workers and the browsers are children of their own.
-            $pid = $process?->getPid();
-            if ($pid !== null) {
-                (new Process(['pkill', '-TERM', '-P', (string) $pid]))->run();
-            }
-            $process?->stop(1);
-        }
-        (new Process(['pkill', '-f', self::$folder]))->run();
-        (new Process(['rm', '-rf', self::$folder]))->run();
+        $served = Served::running();
+        $served->anew();
+        self::$base = $served->base;
     }
 
     protected function setUp(): void
     {
-        self::$shared ??= $this->opened(null);
+        if (self::$shared === null) {
+            self::$shared = $this->opened(null);
+            Served::running()->atEnd(static fn () => self::$shared?->quit());
+        }
         $this->page = self::$shared;
     }
 
@@ -159,12 +112,12 @@ abstract class BrowserTestCase extends TestCase
     private function opened(?string $spoken): RemoteWebDriver
     {
         $options = new ChromeOptions;
-        $options->addArguments(['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--force-prefers-reduced-motion', '--window-size=1280,940', '--use-fake-ui-for-media-stream', '--use-fake-device-for-media-stream', '--user-data-dir='.self::$folder.'/profile-'.bin2hex(random_bytes(4))]);
+        $options->addArguments(['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--force-prefers-reduced-motion', '--window-size=1280,940', '--use-fake-ui-for-media-stream', '--use-fake-device-for-media-stream', '--user-data-dir='.$this->folder().'/profile-'.bin2hex(random_bytes(4))]);
         $options->addArguments($spoken === null ? [] : ['--use-file-for-fake-audio-capture='.$spoken]);
-        $options->setExperimentalOption('prefs', ['download.default_directory' => self::$folder.'/downloads', 'download.prompt_for_download' => false]);
+        $options->setExperimentalOption('prefs', ['download.default_directory' => $this->folder().'/downloads', 'download.prompt_for_download' => false]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
-        $browser = RemoteWebDriver::create((string) getenv('RINGO_DRIVER'), $capabilities, 20000, 30000);
+        $browser = RemoteWebDriver::create(Served::running()->driver, $capabilities, 20000, 30000);
         $browser->manage()->window()->setSize(new WebDriverDimension(1280, 940));
 
         return $browser;
@@ -287,70 +240,24 @@ abstract class BrowserTestCase extends TestCase
     /** What runs beside the pages: the queue, and what sends deliveries. */
     protected function beside(string ...$command): void
     {
-        (new Process([PHP_BINARY, 'artisan', ...$command], dirname(__DIR__, 2), self::$env, null, 120.0))->mustRun();
+        (new Process([PHP_BINARY, 'artisan', ...$command], dirname(__DIR__, 2), Served::running()->env, null, 120.0))->mustRun();
     }
 
     protected function folder(): string
     {
-        return self::$folder;
+        return Served::running()->folder;
     }
 
     /** The downloaded file whose name ends so. */
     protected function downloaded(string $ending): string
     {
         $found = [];
-        $this->until(static function () use ($ending, &$found): bool {
-            $found = glob(self::$folder.'/downloads/*'.$ending) ?: [];
+        $this->until(function () use ($ending, &$found): bool {
+            $found = glob($this->folder().'/downloads/*'.$ending) ?: [];
 
             return $found !== [];
         }, "a downloaded file *{$ending}");
 
         return (string) file_get_contents($found[0]);
-    }
-
-    /**
-     * The demonstration is built once for a run, and every class works on a copy of its own.
-     *
-     * @param array<string, string> $env
-     */
-    private static function demonstration(string $root, array $env): void
-    {
-        if (self::$built === null) {
-            (new Process([PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=64M', 'artisan', 'migrate:fresh', '--seed', '--force', '--quiet'], $root, $env, null, 180.0))->mustRun();
-            $pdo = new \PDO('sqlite:'.self::$folder.'/ringo.sqlite');
-            $pdo->exec('pragma wal_checkpoint(truncate)');
-            $pdo = null;
-            self::$built = sys_get_temp_dir().'/ringo-demo-'.bin2hex(random_bytes(4)).'.sqlite';
-            copy(self::$folder.'/ringo.sqlite', self::$built);
-            $built = self::$built;
-            register_shutdown_function(static fn () => @unlink($built));
-
-            return;
-        }
-        copy(self::$built, self::$folder.'/ringo.sqlite');
-    }
-
-    private static function freePort(): int
-    {
-        $socket = stream_socket_server('tcp://127.0.0.1:0');
-        self::assertIsResource($socket);
-        $port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
-        fclose($socket);
-
-        return $port;
-    }
-
-    private static function listening(int $port): void
-    {
-        for ($i = 0; $i < 200; $i++) {
-            $socket = @stream_socket_client("tcp://127.0.0.1:{$port}", $code, $message, 0.2);
-            if ($socket !== false) {
-                fclose($socket);
-
-                return;
-            }
-            usleep(50_000);
-        }
-        self::fail("Nothing listens on port {$port}.");
     }
 }
