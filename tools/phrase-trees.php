@@ -19,7 +19,7 @@ function written(array $tree): string
 {
     $parts = [];
     foreach ($tree as $word => $below) {
-        $parts[] = (array_is_list($tree) ? '' : var_export((string) $word, true).' => ').(is_array($below) ? written($below) : var_export($below, true));
+        $parts[] = (array_is_list($tree) ? '' : var_export((string) $word, true).' => ').(is_array($below) ? written($below) : ($below === null ? 'null' : var_export($below, true)));
     }
 
     return '['.implode(', ', $parts).']';

@@ -112,6 +112,7 @@ final readonly class Wiring
         $elsewhere = new Elsewhere($this->phrases, $words);
         $lone = new Values\LoneValue($understanding);
         $entry = new TopicEntry($understanding, $collector, $keeper, $volunteer, new Tone($this->phrases), $lone);
+        $matters = new Steps\MatterWished($topics, $this->phrases);
         $others = new Steps\OtherTopics($understanding, $this->phrases, $topics, $entry);
         $this->identity = new Identity($understanding);
         $callBacks = new CallBacks($understanding, $this->phrases, $switchboard);
@@ -173,7 +174,7 @@ final readonly class Wiring
         $this->modes = new ModeHandlers([
             Mode::Answer->value => $answering,
             Mode::Confirm->value => new Modes\Confirming($understanding, $corrections, $collector, $keeper, $settled, $readBack, $replies, $elsewhere, $lone),
-            Mode::Clarify->value => new Modes\Clarifying($understanding, $this->phrases, $topics, $replies, $entry, $choices, $lone, $answering, $others),
+            Mode::Clarify->value => new Modes\Clarifying($understanding, $this->phrases, $topics, $replies, $entry, $choices, $lone, $answering, $others, $matters),
             Mode::Identify->value => new Modes\Identifying($this->identity, $answering),
             Mode::Recent->value => new Modes\Returning($this->identity, $answering),
             Mode::WhichTeam->value => new Modes\ChoosingTeam($this->transfers),
@@ -187,7 +188,7 @@ final readonly class Wiring
         $this->silences = new Silences($this->modes);
         $this->limits = new Limits;
         $this->walker = new Walker($runners, $this->modes, new Reprise($runners), $readBack);
-        $this->orders = $this->orders($understanding, $topics, $switch, $corrections, $keeper, $runners, $replies, $names, $settled, $choices, $collector);
+        $this->orders = $this->orders($understanding, $topics, $switch, $corrections, $keeper, $runners, $replies, $names, $settled, $choices, $collector, $matters, $entry);
     }
 
     public function order(Weighing $weighing): TurnOrder
@@ -196,7 +197,7 @@ final readonly class Wiring
     }
 
     /** @return array<string, TurnOrder> */
-    private function orders(Understanding $understanding, Topics $topics, TopicSwitch $switch, Corrections $corrections, Keeper $keeper, Runners $runners, Replies $replies, FieldNames $names, Settled $settled, Steps\ChooseRunner $choices, Collector $collector): array
+    private function orders(Understanding $understanding, Topics $topics, TopicSwitch $switch, Corrections $corrections, Keeper $keeper, Runners $runners, Replies $replies, FieldNames $names, Settled $settled, Steps\ChooseRunner $choices, Collector $collector, Steps\MatterWished $matters, TopicEntry $entry): array
     {
         $person = new PersonWanted;
         $leaving = new Order\Leaving($understanding, $this->phrases);
@@ -218,6 +219,7 @@ final readonly class Wiring
             new Order\Preamble($this->phrases, $topics, $understanding, SayingModel::preambles()),
             new Order\Correction($corrections, $keeper, $runners, $names),
             $objection,
+            new Order\OtherMatter($matters, $entry, $collector),
             $answer,
             new Order\TopicCorrection($corrections, $keeper),
             new Order\MenuCorrection($corrections, $choices, $understanding),

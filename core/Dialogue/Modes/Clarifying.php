@@ -10,6 +10,7 @@ use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Phrasebook;
 use Ringo\Dialogue\Replies\Replies;
 use Ringo\Dialogue\Steps\ChooseRunner;
+use Ringo\Dialogue\Steps\MatterWished;
 use Ringo\Dialogue\Steps\OtherTopics;
 use Ringo\Dialogue\Steps\TopicEntry;
 use Ringo\Dialogue\Steps\Waiting;
@@ -56,6 +57,7 @@ final readonly class Clarifying implements ModeHandler
         private LoneValue $lone,
         private Answering $answering,
         private OtherTopics $others,
+        private MatterWished $matters,
     ) {
     }
 
@@ -79,10 +81,16 @@ final readonly class Clarifying implements ModeHandler
         }
         $reading = $this->which($turn, $step, $candidates, $hearing);
         if ($reading->found()) {
-            $turn->trace->rule("topic {$reading->value}: the caller said which");
-
             // 'The first' is one of those, and no first of the month.
             $byPlace = (new OptionPlaces($this->understanding->words))->in($hearing->heard->tokens, $turn->plain()->withOptions($this->offered($step, $candidates)), $hearing->heard) !== null;
+            // 'No, I want to hire one' shares a word with 'a machine on hire' and is about another matter.
+            $other = $byPlace ? null : $this->matters->beside($step, $hearing, $candidates);
+            if ($other !== null) {
+                $turn->trace->rule("topic {$other}: none of those, and named");
+
+                return $this->entry->enter($turn, $step, $other, $hearing->heard);
+            }
+            $turn->trace->rule("topic {$reading->value}: the caller said which");
 
             return $this->entry->enter($turn, $step, (string) $reading->value, $byPlace ? null : $hearing->heard);
         }
