@@ -58,6 +58,10 @@ final class ConsiderationsTest extends TestCase
             ['bakery', ['I want to order a cake', 'lemon drizzle'], 'no sorry, I said chocolate'],
             ['heating', ['my boiler wants servicing', 'a service'], 'sorry, I meant a repair'],
         ],
+        'OtherMatter' => [
+            ['maren', ["I'd like to extend my hire", 'keeping it longer'], 'I want to hire a mini digger from Thursday'],
+            ['dentist', ['I want to cancel'], "sorry, I'd like to book an appointment"],
+        ],
         'Answer' => [
             ['bakery', ['I want to order a cake'], 'lemon drizzle'],
             ['dentist', [], 'I would like to book an appointment'],
