@@ -15,6 +15,9 @@ use Ringo\Language\Vocabulary;
  */
 final readonly class Heard
 {
+    /** Four letters and more that tell nothing beside a value: 'it's the visitor ones'. */
+    private const LEADS_UP = ['ones', "it's", "that's", "it'll", "it'd", "that'd", "that'll", "they're", "there's"];
+
     /** Behind these, what is said of 'you' is meant. */
     private const BEFORE_YOU = ['do', 'did', "don't", "didn't", 'does', 'can', "can't", 'could', 'will', 'would', 'if', 'should', 'as', 'when', 'once', 'unless', 'what', 'how', 'who', 'might', 'may', 'that'];
 
@@ -75,7 +78,7 @@ final readonly class Heard
         foreach ($small->without($this->tokens) as $token) {
             if ($token->start >= $start && $token->end <= $end) {
                 $inside++;
-            } elseif (strlen($token->text) > 3) {
+            } elseif (strlen($token->text) > 3 && ! in_array($token->text, self::LEADS_UP, true)) {
                 $outside++;
             }
         }

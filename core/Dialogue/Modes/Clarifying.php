@@ -44,6 +44,9 @@ final readonly class Clarifying implements ModeHandler
     /** How much likelier a topic is whose first question the reply answers: 'three boxes please', where boxes are asked for. */
     private const ANSWERS_IT = 4.0;
 
+    /** And where its form alone tells that: a booking number, where only one topic asks for one first. */
+    private const SETTLES_IT = 100.0;
+
     /** Likelihood that nothing falls below. */
     private const TRACE = 0.02;
 
@@ -150,7 +153,8 @@ final readonly class Clarifying implements ModeHandler
         $of = [];
         foreach ($candidates as $key) {
             // What was said first did not tell them apart, so the reply counts more.
-            $answers = ! $unsure && ($this->entry->answers($turn, $step, $key, $hearing->heard) || $this->entry->told($turn, $step, $key, $hearing->heard) > 0) ? self::ANSWERS_IT : 1.0;
+            $byForm = ! $unsure && $this->entry->answersByForm($turn, $step, $key, $hearing->heard);
+            $answers = $byForm ? self::SETTLES_IT : (! $unsure && ($this->entry->answers($turn, $step, $key, $hearing->heard) || $this->entry->told($turn, $step, $key, $hearing->heard) > 0) ? self::ANSWERS_IT : 1.0);
             $of[$key] = $answers * (($now[$key] ?? 0.0) + self::TRACE) * (($first[$key] ?? 0.0) + self::TRACE) ** ($mute ? 1.0 : self::BEFORE);
         }
         arsort($of);

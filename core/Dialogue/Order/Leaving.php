@@ -26,7 +26,7 @@ final readonly class Leaving implements Consideration
 
     public function weigh(Turn $turn, Hearing $hearing): ?Move
     {
-        if ($hearing->act(ActKind::StopCalling) !== null) {
+        if ($hearing->act(ActKind::StopCalling) !== null && $this->ofCalls($turn, $hearing)) {
             $hearing->dealtWith(ActKind::StopCalling);
             $turn->trace->rule('the caller wants no more calls: do not call');
             $turn->state->doNotCall = true;
@@ -44,6 +44,14 @@ final readonly class Leaving implements Consideration
         return $hearing->alone(ActKind::Leaving) === null && ! $this->endsWithIt($turn, $hearing) || $this->answers($turn, $hearing)
             ? null
             : $this->goodbye($turn, $hearing);
+    }
+
+    /** Who rang themselves speaks of calls where they want no more of them: 'I don't want this dog any more' is what they ring about. */
+    private function ofCalls(Turn $turn, Hearing $hearing): bool
+    {
+        $tokens = $hearing->heard->tokens;
+
+        return $turn->script->agent->direction === 'outbound' || $this->phrases->phrases('stop_calling')->in($tokens) || $this->phrases->phrases('of_calls')->in($tokens);
     }
 
     /** 'That's lovely, bye', where nothing in particular was asked. */

@@ -14,6 +14,7 @@ use Ringo\Dialogue\Values\Volunteer;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Dialogue\Walk\Tone;
 use Ringo\Language\Stemmer;
+use Ringo\Language\Token;
 use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Sheet\Field;
@@ -135,6 +136,14 @@ final readonly class TopicEntry
         return $reading->found() && $reading->confidence >= Collector::SURE;
     }
 
+    /** Whether words answer what a topic asks first by their form alone: no other thing is written like a booking number. */
+    public function answersByForm(Turn $turn, ListenStep $step, string $key, Heard $heard): bool
+    {
+        $field = $turn->script->sheet->field($this->collector->askedFrom($turn, $step->topic($key)['next'] ?? '')[0] ?? '');
+
+        return $field?->type === ValueType::Reference && $field->pattern !== null && $this->answers($turn, $step, $key, $heard);
+    }
+
     /**
      * The one topic that begins by asking for something the caller has named: 'I want a water pump'.
      *
@@ -203,19 +212,24 @@ final readonly class TopicEntry
 
         $position = preg_match('/^(?:the )?(?:first|second|third|fourth|fifth|last|one|two|three|four|five|six|seven|eight|nine|\d+)(?: one)?$/i', trim((string) $short->said)) === 1;
         // One short word that is only like a name of something is a name where something was asked for, and not before.
-        $like = str_word_count((string) $short->said) === 1 && count($heard->tokens) > self::ALONE && ($short->confidence < self::PLAINLY || ! $this->isWhole($field, $short));
+        $like = str_word_count((string) $short->said) === 1 && count($heard->tokens) > self::ALONE && ($short->confidence < self::PLAINLY || ! $this->isWhole($field, $short, $heard));
 
         return $position || $like ? $named : $short;
     }
 
-    /** Whether a word is all that an option is called, or one of the things it is called: 'heating', and not 'water', of 'heating or hot water'. */
-    private function isWhole(Field $field, Reading $reading): bool
+    /**
+     * Whether a word is all that an option is called, or one of the things it is called: 'heating', and not 'water', of 'heating or hot water';
+     * or all of several words stand there, such as the dining and the chairs of 'dining room chairs'.
+     */
+    private function isWhole(Field $field, Reading $reading, Heard $heard): bool
     {
         $stemmer = new Stemmer;
+        $there = array_map(static fn (Token $token): string => $stemmer->stem($token->text), $heard->tokens);
         $said = $stemmer->stems((string) $reading->said);
         foreach ($field->options as $option) {
             foreach ($option['key'] === $reading->value ? [...(preg_split('/,|\/|\bor\b|\band\b/', $option['label']) ?: []), ...$option['phrases']] : [] as $name) {
-                if ($stemmer->stems((string) preg_replace('/^\s*(?:an?|the)\b/i', '', $name)) === $said) {
+                $words = $stemmer->stems((string) preg_replace('/^\s*(?:an?|the)\b/i', '', $name));
+                if ($words === $said || count($words) > 1 && array_diff($words, $there) === []) {
                     return true;
                 }
             }

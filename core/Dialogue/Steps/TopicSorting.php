@@ -31,6 +31,11 @@ final readonly class TopicSorting
     /** Another topic so likely is meant, whatever thing was named. */
     private const MEANT_RATHER = 0.7;
 
+    /** From here on a topic is meant though the words deny something: 'I haven't got a digger and need one'. */
+    private const LIKELY_ALL_THE_SAME = 0.6;
+
+    private const DENIES = ['cannot', 'not', 'never', 'without', 'rid'];
+
     /** Another topic so likely by the whole of the words is asked about beside the one that a single word names. */
     private const OUTWEIGHS = 0.75;
 
@@ -173,7 +178,7 @@ final readonly class TopicSorting
         $turn->trace->sureness = self::sure($top);
         $standing = $this->ofWhatStands($step, $keys[0], $hearing);
         if ($standing !== null) {
-            return $this->ask($turn, $step, [$standing, $keys[0]], "topic {$keys[0]} begins something, and something stands already: asks", $hearing);
+            return $this->put($turn, $step, [$standing, $keys[0]], "topic {$keys[0]} begins something, and something stands already: asks", $hearing);
         }
         // 'Can somebody tell me if I can take these with my tablets' shares a word with ordering tablets, and orders none.
         if ($top < Topics::NAMED && $this->wanting->wonders($hearing) && ! $this->topics->said($step->topics, $keys[0], $hearing->heard)) {
@@ -200,7 +205,7 @@ final readonly class TopicSorting
 
         return $standing === null
             ? $this->entry->enter($turn, $step, $best, $hearing->heard)
-            : $this->ask($turn, $step, [$standing, $best], "topic {$best} begins something, and something stands already: asks", $hearing);
+            : $this->put($turn, $step, [$standing, $best], "topic {$best} begins something, and something stands already: asks", $hearing);
     }
 
     /**
@@ -282,7 +287,7 @@ final readonly class TopicSorting
         $implied = $this->entry->implied($turn, $step, $hearing->heard, false);
         $standing = $implied === null ? null : $this->ofWhatStands($step, $implied, $hearing);
         if ($implied !== null && $standing !== null) {
-            return $this->ask($turn, $step, [$standing, $implied], "what {$implied} asks for is named, and something stands already: asks", $hearing);
+            return $this->put($turn, $step, [$standing, $implied], "what {$implied} asks for is named, and something stands already: asks", $hearing);
         }
         if ($implied !== null && ! $this->meantRather($step, $hearing, $implied)) {
             $this->entry->implied($turn, $step, $hearing->heard);
@@ -303,16 +308,22 @@ final readonly class TopicSorting
     /** 'A flat tyre on the dumper' names a machine and is about something else. */
     private function meantRather(ListenStep $step, Hearing $hearing, string $implied): bool
     {
-        if ($this->phrases->content($hearing->heard->tokens) <= self::WORDS_THAT_MEAN) {
+        // 'I can't cope with the rabbits any more' names them, and wants none.
+        $denies = array_filter($hearing->heard->tokens, static fn (Token $token): bool => str_ends_with($token->text, "n't") || in_array($token->text, self::DENIES, true)) !== [];
+        if (! $denies && $this->phrases->content($hearing->heard->tokens) <= self::WORDS_THAT_MEAN) {
             return false;
         }
         $likely = $this->topics->meant($step->topics, $hearing->heard);
         $best = (string) array_key_first($likely->of);
 
-        return $best !== $implied && $likely->of[$best] >= self::MEANT_RATHER;
+        return $best !== $implied && $likely->of[$best] >= self::MEANT_RATHER || $denies && ($likely->of[$implied] ?? 0.0) < self::LIKELY_ALL_THE_SAME;
     }
 
-    /** @param list<string> $keys */
+    /**
+     * Asks which of some topics is meant, where the words do not tell far more of what one of them asks for.
+     *
+     * @param list<string> $keys
+     */
     private function ask(Turn $turn, ListenStep $step, array $keys, string $why, Hearing $hearing): Move
     {
         $telling = $hearing->asks() && $this->wanting->toKnow($hearing) ? null : $this->toldMost($turn, $step, $keys, $hearing);
@@ -321,6 +332,17 @@ final readonly class TopicSorting
 
             return $this->enter($turn, $step, $telling, $hearing);
         }
+
+        return $this->put($turn, $step, $keys, $why, $hearing);
+    }
+
+    /**
+     * Puts the question which of some topics is meant, unless an adviser knows.
+     *
+     * @param list<string> $keys
+     */
+    private function put(Turn $turn, ListenStep $step, array $keys, string $why, Hearing $hearing): Move
+    {
         $advised = $this->advised($turn, $step);
         if ($advised !== null) {
             $turn->trace->rule("topic {$advised}");

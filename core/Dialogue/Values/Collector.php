@@ -76,6 +76,8 @@ final class Collector
 
     private readonly BirthTold $births;
 
+    private readonly OptionTold $optionTold;
+
     public function __construct(private readonly Understanding $understanding, private readonly YesNoMeant $meant)
     {
         $this->ahead = new AskedAhead;
@@ -94,6 +96,7 @@ final class Collector
         $this->pointed = new PointedAt;
         $this->monthEnd = new MonthEnd($understanding->words);
         $this->births = new BirthTold($understanding);
+        $this->optionTold = new OptionTold($understanding);
     }
 
     public function context(Turn $turn, Field $field, bool $asked = true): Context
@@ -232,6 +235,11 @@ final class Collector
                 continue;
             }
             if ($answer !== null && $answer->found() && $answer->overlaps($reading)) {
+                continue;
+            }
+            if ($cued === null && ! $this->optionTold->tells($turn, $field, $heard, $reading)) {
+                $turn->considered($field, $reading, false, 'an everyday word of what is told');
+
                 continue;
             }
             if ($cued === null && $field->type === ValueType::Number && ! $this->counts->tells($turn, $field, $heard, $reading, $asked, $this->context($turn, $field))) {

@@ -26,6 +26,8 @@ final readonly class RestOfOptions
     /** Share of the words that must be words of the language: a noise is no answer. */
     private const WORDS_KNOWN = 0.75;
 
+    private const SOMETHING = ['something', 'somebody', 'someone', 'somewhere'];
+
     private Tokenizer $tokenizer;
 
     public function __construct(private Vocabulary $words, private Phrasebook $phrases)
@@ -51,7 +53,9 @@ final readonly class RestOfOptions
         $found = [];
         foreach ($field->options as $option) {
             foreach ([$option['label'], $option['key'], ...$option['phrases']] as $name) {
-                if (in_array(implode(' ', $this->tokenizer->words($name)), $called, true)) {
+                $words = $this->tokenizer->words($name);
+                // 'Something smaller' is what is left where a dog, a cat and a rabbit are named.
+                if (in_array(implode(' ', $words), $called, true) || count($words) === 2 && in_array($words[0], self::SOMETHING, true)) {
                     $found[$option['key']] = true;
                 }
             }

@@ -6,6 +6,7 @@ namespace Ringo\Understanding\Readers;
 
 use Ringo\Language\Stemmer;
 use Ringo\Language\Token;
+use Ringo\Language\Vocabulary;
 
 /** What the options of a choice are called, so arranged that their names are found in words at one pass. */
 final class OptionNames
@@ -57,6 +58,14 @@ final class OptionNames
                 }
             }
         }
+    }
+
+    /** @param array{key: string, label: string, phrases: list<string>} $option whether it stands for none of the others: 'none', 'nothing' */
+    public static function isNone(array $option, Vocabulary $words): bool
+    {
+        $called = $words->section('several', 'none');
+
+        return in_array(mb_strtolower(trim($option['label'])), $called, true) || $option['label'] === '' && in_array($option['key'], $called, true);
     }
 
     /**

@@ -26,6 +26,12 @@ final readonly class SeveralReader implements Reader
     /** Words between a denial and what it denies. */
     private const REACH = 3;
 
+    /** Words that may stand among those of a name. */
+    private const BETWEEN_WORDS = 2;
+
+    /** Telling words that may stand beside a bare 'all'. */
+    private const BESIDE_ALL = 1;
+
     /** Words that take something back, right before what is said anew. */
     private const TAKEN_BACK = 2;
 
@@ -76,9 +82,11 @@ final readonly class SeveralReader implements Reader
         $wanted += $this->stretches($tokens, $hits, $keys);
         // 'Weekdays', and the others of 'not Wednesdays'.
         $wanted += $except === null ? array_fill_keys($this->when->several($heard, $context), true) : [];
-        if ($wanted === [] && ($except !== null && $denied !== [] || $context->asked && $this->words->phrases('several', 'all')->in($tokens) && ! $this->words->phrases('several', 'not_all')->in($tokens))) {
+        $nothing = $context->asked && $wanted === [] && $this->deniesAny($tokens) ? $this->nothingOf($context->options) : [];
+        if ($wanted === [] && ($except !== null && $denied !== [] || $context->asked && $nothing === [] && $this->allOfThem($tokens))) {
             $wanted = array_diff_key(array_fill_keys($keys, true), $denied);
         }
+        $wanted += $nothing;
         $value = array_values(array_filter($keys, static fn (string $key): bool => isset($wanted[$key]) && ! isset($denied[$key])));
         if ($value === []) {
             return Reading::none();
@@ -87,6 +95,51 @@ final readonly class SeveralReader implements Reader
         $end = $hits === [] ? $tokens[count($tokens) - 1]->end : max(array_map(static fn (array $hit): int => $tokens[$hit[2]]->end, $hits));
 
         return Reading::of($value, $context->asked ? 0.88 : 0.8, $heard->between($start, $end), $start, $end);
+    }
+
+    /**
+     * 'All of them', 'the lot'; a bare 'all' or 'any' only where little else is said: 'the arms are all threadbare' names none.
+     *
+     * @param list<Token> $tokens
+     */
+    private function allOfThem(array $tokens): bool
+    {
+        $hit = $this->words->phrases('several', 'all')->first($tokens);
+        if ($hit === null || $this->words->phrases('several', 'not_all')->in($tokens) || $this->deniesAny($tokens)) {
+            return false;
+        }
+        $little = $this->words->set('function_words');
+        $others = array_filter($tokens, static fn (Token $token, int $i): bool => ($i < $hit[1] || $i >= $hit[1] + $hit[2]) && ! isset($little[$token->text]), ARRAY_FILTER_USE_BOTH);
+
+        return $hit[2] > 1 || count($others) <= self::BESIDE_ALL;
+    }
+
+    /** @param list<Token> $tokens whether there is none of them: 'don't have any', 'not on any' */
+    private function deniesAny(array $tokens): bool
+    {
+        $denials = $this->words->section('several', 'denials');
+        foreach ($tokens as $i => $token) {
+            $before = array_slice($tokens, max(0, $i - self::REACH), min($i, self::REACH));
+            if ($token->text === 'any' && array_filter($before, static fn (Token $one): bool => in_array($one->text, $denials, true) || str_ends_with($one->text, "n't")) !== []) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * The option that stands for none of the others.
+     *
+     * @param list<array{key: string, label: string, phrases: list<string>}> $options
+     *
+     * @return array<string, true>
+     */
+    private function nothingOf(array $options): array
+    {
+        $none = array_filter($options, fn (array $option): bool => OptionNames::isNone($option, $this->words));
+
+        return count($none) === 1 ? [array_values($none)[0]['key'] => true] : [];
     }
 
     /**
@@ -176,10 +229,15 @@ final readonly class SeveralReader implements Reader
             $names = array_column(array_filter(OptionNames::of($option), static fn (array $name): bool => $name[1] > OptionNames::BY_KEY || $option['label'] === ''), 0);
             foreach (array_unique([...$names, $bare, ...$this->joined($names)]) as $phrase) {
                 $words = $this->stemmer->stems($phrase);
+                $whole = count($hits);
                 for ($i = 0; $words !== [] && $i + count($words) <= count($stems); $i++) {
                     if (array_slice($stems, $i, count($words)) === $words) {
                         $hits[] = [$option['key'], $i, $i + count($words) - 1];
                     }
+                }
+                $apart = count($hits) > $whole || count($words) < 2 ? null : $this->near($words, $stems);
+                if ($apart !== null) {
+                    $hits[] = [$option['key'], ...$apart];
                 }
             }
         }
@@ -188,6 +246,22 @@ final readonly class SeveralReader implements Reader
         usort($hits, static fn (array $a, array $b): int => $a[1] <=> $b[1]);
 
         return $hits;
+    }
+
+    /**
+     * All words of a name near one another, whatever their order: 'the springs have gone' for 'gone springs'.
+     *
+     * @param list<string> $words
+     * @param list<string> $stems of what was said
+     *
+     * @return array{int, int}|null first and last place
+     */
+    private function near(array $words, array $stems): ?array
+    {
+        $places = array_map(static fn (string $word): int|false => array_search($word, $stems, true), array_values(array_unique($words)));
+        $found = array_filter($places, is_int(...));
+
+        return count($found) < 2 || count($found) < count($places) || max($found) - min($found) >= count($places) + self::BETWEEN_WORDS ? null : [min($found), max($found)];
     }
 
     /**

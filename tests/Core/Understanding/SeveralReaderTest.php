@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Understanding;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Ringo\Language\Vocabulary;
 use Ringo\Numbering\NumberingPlan;
@@ -39,6 +40,19 @@ final class SeveralReaderTest extends TestCase
         foreach ($cases as $case) {
             yield $case[0] => $case;
         }
+    }
+
+    /** @param ?list<string> $expected */
+    #[TestWith(['the arms are all threadbare', null])]
+    #[TestWith(["don't have any", ['none']])]
+    #[TestWith(['not on any', ['none']])]
+    #[TestWith(["that's the lot", null])]
+    #[TestWith(['the lot', ['gone springs', 'torn covers', 'none']])]
+    #[TestWith(['the springs have gone', ['gone springs']])]
+    #[TestWith(['the covers are torn and the springs gone', ['gone springs', 'torn covers']])]
+    public function testAllAreMeantOnlyWhereAllAreSaid(string $said, ?array $expected): void
+    {
+        self::assertSame($expected, $this->read($said, ['gone springs', 'torn covers', 'none'])->value, $said);
     }
 
     public function testALongerNameIsNotTheShorterOneInIt(): void

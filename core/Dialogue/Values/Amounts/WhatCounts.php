@@ -69,6 +69,10 @@ final readonly class WhatCounts
         $bare = $noun === null || $noun->afterBreak() || isset($words->set('function_words')[$noun->text]);
         $before = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->end <= $number->start));
         $leads = $before[count($before) - 1]->text ?? '';
+        // The four of 'L T four oh seven' is one of its letters and figures, and 'nothing much' counts nothing.
+        if (strlen($leads) === 1 && ctype_alpha($leads) && ! in_array($leads, ['a', 'i'], true) || $bare && (float) $number->value === 0.0) {
+            return false;
+        }
         // 'The one after lunch' picks one, and 'every four hours' tells how often.
         if (in_array($leads, $words->section('numbers', 'counts_nothing'), true) && ($leads === 'every' || mb_strtolower((string) $number->said) === 'one')) {
             return false;

@@ -18,6 +18,9 @@ final readonly class DayOfAnother
     /** Words before a day among which a 'not' denies it. */
     private const DENIES_WITHIN = 5;
 
+    /** They end like what has been. */
+    private const NO_PAST = ['supposed', 'need', 'bed', 'red', 'shed', 'hundred', 'indeed', 'interested', 'married', 'worried', 'needed', 'excited'];
+
     public function __construct(private Understanding $understanding, private DayMeant $days)
     {
     }
@@ -67,7 +70,7 @@ final readonly class DayOfAnother
             return true;
         }
         foreach ($heard->tokens as $token) {
-            if (str_ends_with($token->text, 'ed') || in_array($token->text, $this->understanding->words->section('questions', 'has_been'), true)) {
+            if (str_ends_with($token->text, 'ed') && ! in_array($token->text, self::NO_PAST, true) || in_array($token->text, $this->understanding->words->section('questions', 'has_been'), true)) {
                 return true;
             }
         }

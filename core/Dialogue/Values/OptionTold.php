@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Values;
+
+use Ringo\Dialogue\Turn;
+use Ringo\Language\Lexicon;
+use Ringo\Language\Stemmer;
+use Ringo\Language\Token;
+use Ringo\Script\Steps\Listen\ListenStep;
+use Ringo\Sheet\Field;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Readers\OptionNames;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\Understanding;
+use Ringo\Value\ValueType;
+
+/**
+ * Whether an option that nobody has asked about yet is told indeed, and is no everyday word of a story: 'the house feels empty' tells of no
+ * kind of home, 'I've had a ticket' sends us no ticket, 'nothing else' is none of them.
+ */
+final readonly class OptionTold
+{
+    /** A word up to this weight stands in every second story. */
+    private const EVERYDAY = 0.65;
+
+    /** Telling words beside which an everyday word is part of a story. */
+    private const A_STORY = 3;
+
+    private Lexicon $lexicon;
+
+    private Stemmer $stemmer;
+
+    public function __construct(private Understanding $understanding)
+    {
+        $this->lexicon = new Lexicon($understanding->words);
+        $this->stemmer = new Stemmer;
+    }
+
+    public function tells(Turn $turn, Field $field, Heard $heard, Reading $reading): bool
+    {
+        if (! in_array($field->type, [ValueType::Choice, ValueType::Several], true)) {
+            return true;
+        }
+        foreach ($field->options as $option) {
+            if (in_array($option['key'], (array) $reading->value, true) && OptionNames::isNone($option, $this->understanding->words)) {
+                return false;
+            }
+        }
+        $said = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->start >= $reading->start && $token->end <= $reading->end));
+        if (count($said) !== 1) {
+            return true;
+        }
+        $stem = $this->stemmer->stem($said[0]->text);
+        if ($field->type === ValueType::Several && in_array($stem, $this->ofTheTopic($turn), true)) {
+            // What the matter is called is no answer to what else there is.
+            return false;
+        }
+
+        return $this->lexicon->weight($stem) > self::EVERYDAY || $this->beside($heard, $said[0]) < self::A_STORY;
+    }
+
+    /** @return list<string> stems of the words that tell what the matter at hand is about */
+    private function ofTheTopic(Turn $turn): array
+    {
+        foreach ($turn->state->topic === null ? [] : $turn->script->steps as $step) {
+            $topic = $step instanceof ListenStep ? $step->topic((string) $turn->state->topic) : null;
+            if ($topic !== null) {
+                return $this->stemmer->stems($topic['label'].' '.$topic['description'].' '.implode(' ', $topic['phrases']));
+            }
+        }
+
+        return [];
+    }
+
+    /** Telling words beside one. */
+    private function beside(Heard $heard, Token $said): int
+    {
+        $little = $this->understanding->words->set('function_words');
+
+        return count(array_filter($heard->tokens, static fn (Token $token): bool => $token !== $said && ! isset($little[$token->text]) && ! $token->isDigits()));
+    }
+}

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Dialogue;
+
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+/** What callers tell before they are asked, and what only sounds like it. It is a Tuesday, the tenth of March 2026. */
+final class OptionToldTest extends TestCase
+{
+    #[TestWith(['we lost our old dog in the summer and the house feels empty'])]
+    #[TestWith(["my mum is coming at Christmas, where's she supposed to sleep"])]
+    #[TestWith(['a bit sniffly but nothing much'])]
+    #[TestWith(["it's about my dog"])]
+    public function testAStoryFillsNothing(string $said): void
+    {
+        $call = self::call()->says('I want to give an animal a home', $said);
+
+        self::assertSame([], array_intersect_key($call->state->values, ['home' => 1, 'others' => 1, 'moved' => 1, 'children' => 1]), $call->heard());
+    }
+
+    public function testWhatIsToldPlainlyIsTaken(): void
+    {
+        $call = self::call()->says('I want to give an animal a home', 'we live on a farm with three children and some hens, we moved in on the second of January');
+
+        self::assertSame(['farm', 3, ['hens'], '2026-01-02'], [$call->value('home'), $call->value('children'), $call->value('others'), $call->value('moved')], $call->heard());
+    }
+
+    /** Letters and figures of a reference are no number of anything. */
+    public function testTheFiguresOfAReferenceCountNothing(): void
+    {
+        $call = self::call()->says('I want to give an animal a home', "it's L T four oh seven seven");
+
+        self::assertNull($call->value('children'), $call->heard());
+    }
+
+    /** What answers the question which matter is meant may answer its first question as well. */
+    #[TestWith(["it's the residents one I think", 'resident'])]
+    #[TestWith(['visitor ones please', 'visitor'])]
+    public function testAReplyAnswersWhatIsAskedNext(string $said, string $kind): void
+    {
+        $call = self::call()->says("I've just moved and don't know where to leave the car", $said);
+
+        self::assertSame('permit', $call->state->topic, $call->heard());
+        self::assertSame($kind, $call->value('kind'), $call->heard());
+    }
+
+    #[TestWith(["I can't cope with the rabbits any more"])]
+    #[TestWith(['I want to get rid of a rabbit'])]
+    public function testAThingThatIsNotWantedIsNotAskedFor(string $said): void
+    {
+        self::assertNotSame('adopt', self::call()->says($said)->state->topic);
+    }
+
+    public function testSomethingSmallerIsWhatIsNeither(): void
+    {
+        $call = self::call()->says('I want to give an animal a home', "it's neither, it's a hedgehog");
+
+        self::assertStringContainsString('something smaller', $call->heard());
+    }
+
+    private static function call(): Conversation
+    {
+        $fields = [
+            'animal' => ['type' => 'string', 'title' => 'Animal', 'enum' => ['dog', 'rabbit', 'small'], 'x-labels' => ['dog' => 'a dog', 'rabbit' => 'a rabbit', 'small' => 'something smaller']],
+            'home' => ['type' => 'string', 'title' => 'Home', 'enum' => ['house', 'farm'], 'x-labels' => ['house' => 'a house', 'farm' => 'a farm']],
+            'others' => ['type' => 'array', 'title' => 'Other animals', 'items' => ['enum' => ['dogs', 'hens', 'nothing']]],
+            'children' => ['type' => 'integer', 'title' => 'Children'],
+            'moved' => ['type' => 'string', 'format' => 'date', 'title' => 'Moved in'],
+            'kind' => ['type' => 'string', 'title' => 'Permit', 'enum' => ['resident', 'visitor'], 'x-labels' => ['resident' => "a resident's permit", 'visitor' => 'visitor vouchers']],
+        ];
+        $asked = ['animal' => 'A dog, a rabbit or something smaller?', 'home' => 'Do you live in a house or on a farm?', 'others' => 'Which other animals have you: dogs, hens, or nothing?', 'children' => 'How many children live with you?', 'moved' => 'When did you move in?'];
+        $steps = [];
+        foreach ($asked as $key => $prompt) {
+            $steps[] = ['key' => $key, 'kind' => 'ask', 'field' => $key, 'prompt' => $prompt, 'next' => array_keys($asked)[(int) array_search($key, array_keys($asked), true) + 1] ?? 'bye'];
+        }
+
+        return Conversation::with([
+            'agent' => ['name' => 'Isla', 'business' => 'Burdock Lane'],
+            'sheet' => ['type' => 'object', 'properties' => $fields],
+            'first' => 'help',
+            'steps' => [
+                ['key' => 'help', 'kind' => 'listen', 'prompt' => 'How can I help?', 'topics' => [
+                    ['key' => 'adopt', 'label' => 'giving an animal a home', 'description' => 'adopting, rehoming, meeting a dog', 'next' => 'animal'],
+                    ['key' => 'bring', 'label' => 'an animal you cannot keep', 'description' => 'found, stray, injured', 'next' => 'bye'],
+                    ['key' => 'permit', 'label' => 'a parking permit', 'description' => 'residents, visitors, vouchers', 'next' => 'kind'],
+                    ['key' => 'fine', 'label' => 'a penalty notice', 'description' => 'parking ticket, fine, appeal', 'next' => 'bye'],
+                ]],
+                ...$steps,
+                ['key' => 'kind', 'kind' => 'ask', 'field' => 'kind', 'prompt' => "A resident's permit or visitor vouchers?", 'next' => 'bye'],
+                ['key' => 'bye', 'kind' => 'finish', 'prompt' => 'Goodbye.', 'outcome' => 'done'],
+            ],
+        ]);
+    }
+}
