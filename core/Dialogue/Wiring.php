@@ -105,7 +105,7 @@ final readonly class Wiring
         $names = new FieldNames;
         $corrections = new Corrections($understanding, $collector, $speakable, $names, new Values\Moments\Shift($words));
         $replies = new Replies($understanding, $this->phrases, $collector, $questions, $topics, $knowledge);
-        $volunteer = new Volunteer($collector, $keeper);
+        $volunteer = new Volunteer($collector, $keeper, new Values\Moments\DayAhead($understanding, $collector));
         $switch = new TopicSwitch($volunteer);
         $settled = new Settled($keeper);
         $readBack = new ReadBack($keeper, $words);

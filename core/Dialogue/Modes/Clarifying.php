@@ -228,11 +228,24 @@ final readonly class Clarifying implements ModeHandler
         return $options;
     }
 
+    /**
+     * 'I could walk the dogs on a Saturday' names a dog, and is about helping.
+     *
+     * @param list<string> $candidates
+     */
+    private function meansAnother(ListenStep $step, array $candidates, string $implied, Hearing $hearing): bool
+    {
+        $of = $this->topics->meant($step->topics, $hearing->heard)->of;
+        $others = array_map(static fn (string $key): float => $of[$key] ?? 0.0, array_values(array_diff($candidates, [$implied])));
+
+        return $this->phrases->content($hearing->heard->tokens) > self::BARE_NO && max([0.0, ...$others]) > ($of[$implied] ?? 0.0);
+    }
+
     /** @param list<string> $candidates */
     private function which(Turn $turn, ListenStep $step, array $candidates, Hearing $hearing): Reading
     {
         $implied = $this->entry->implied($turn, $step, $hearing->heard);
-        if ($implied !== null && in_array($implied, $candidates, true)) {
+        if ($implied !== null && in_array($implied, $candidates, true) && ! $this->meansAnother($step, $candidates, $implied, $hearing)) {
             return Reading::of($implied, 0.9, $hearing->heard->original, 0, strlen($hearing->heard->original));
         }
         $options = $this->offered($step, $candidates);

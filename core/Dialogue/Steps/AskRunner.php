@@ -109,6 +109,12 @@ final readonly class AskRunner implements AskingRunner
 
             return $this->askBack($turn, $step, 'still', ['title' => mb_strtolower($field->title), 'it' => $turn->spoken($field, $held->value)]);
         }
+        $day = $field?->type === ValueType::DateTime ? $state->parts[$step->field] ?? null : null;
+        if ($day !== null) {
+            $turn->standing('at_what_time_then', ['it' => $day], true);
+
+            return Move::stay();
+        }
         $second = $this->puts->again($turn, $step) ? $step->secondVisit : null;
         $turn->prompt($second ?? $step->prompt, $step->key(), true);
 

@@ -31,10 +31,8 @@ final readonly class TopicSorting
     /** Another topic so likely is meant, whatever thing was named. */
     private const MEANT_RATHER = 0.7;
 
-    /** From here on a topic is meant though the words deny something: 'I haven't got a digger and need one'. */
+    /** From here on a topic is meant though the words want none of what it asks for. */
     private const LIKELY_ALL_THE_SAME = 0.6;
-
-    private const DENIES = ['cannot', 'not', 'never', 'without', 'rid'];
 
     /** Another topic so likely by the whole of the words is asked about beside the one that a single word names. */
     private const OUTWEIGHS = 0.75;
@@ -309,7 +307,7 @@ final readonly class TopicSorting
     private function meantRather(ListenStep $step, Hearing $hearing, string $implied): bool
     {
         // 'I can't cope with the rabbits any more' names them, and wants none.
-        $denies = array_filter($hearing->heard->tokens, static fn (Token $token): bool => str_ends_with($token->text, "n't") || in_array($token->text, self::DENIES, true)) !== [];
+        $denies = $this->phrases->table('acts', 'wants_none')->in($hearing->heard->tokens);
         if (! $denies && $this->phrases->content($hearing->heard->tokens) <= self::WORDS_THAT_MEAN) {
             return false;
         }

@@ -65,7 +65,9 @@ final readonly class Parts
         if ($alone->found() && $week === '' && ! $hour && $this->whole($field, $alone)) {
             return $alone;
         }
-        $told = $week === '' ? $part.' '.$words->cleaned() : $this->inWeek($part, $words, $week);
+        // The one of 'the evening one' is no hour.
+        $said = (string) preg_replace('/\b(morning|afternoon|evening|night|early|late|earlier|later|(?:an?|the|that|this)(?: \w+)?) ones?\b/', '$1', $words->cleaned());
+        $told = $week === '' ? $part.' '.$said : $this->inWeek($part, $words, $week);
         $joined = $this->understanding->read($field->type, $this->dayPartLast($told), $context);
 
         // 'He's just turned six' is no surname: what was heard before stands, and the words are left for what else they tell.
@@ -99,7 +101,10 @@ final readonly class Parts
             default => null,
         };
         if ($ask === null) {
-            unset($turn->state->parts[$field->key]);
+            // A day that stands is not lost because the hour was not understood.
+            if ($field->type !== ValueType::DateTime || $reading->found()) {
+                unset($turn->state->parts[$field->key]);
+            }
 
             return false;
         }

@@ -7,6 +7,7 @@ namespace Ringo\Dialogue\Values;
 use Ringo\Dialogue\Origin;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\Amounts\Counted;
+use Ringo\Dialogue\Values\Moments\DayAhead;
 use Ringo\Understanding\Heard;
 use Ringo\Value\ValueType;
 
@@ -16,7 +17,7 @@ final readonly class Volunteer
     /** A value nobody asked for is read back below this. */
     private const SURE = 0.75;
 
-    public function __construct(private Collector $collector, private Keeper $keeper)
+    public function __construct(private Collector $collector, private Keeper $keeper, private DayAhead $days)
     {
     }
 
@@ -35,6 +36,9 @@ final readonly class Volunteer
                 $this->keeper->take($turn, $field, $reading, $questioned ? Origin::Mentioned : Origin::Volunteered, ! $questioned && $reading->confidence < self::SURE);
                 $told[] = $key;
             }
+        }
+        if (! $questioned) {
+            $this->days->keep($turn, $heard, $from, $told);
         }
 
         return $told;

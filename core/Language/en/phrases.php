@@ -142,6 +142,7 @@ return [
     'which_day_of_those' => ['plain' => ['Which day would that be?'], 'formal' => ['Which day would that be, please?'], 'chatty' => ['Which day would that be?']],
     'what_hour_exactly' => ['plain' => ['About what time is that on the clock?'], 'formal' => ['At about what hour would that be, please?'], 'chatty' => ['What sort of time is that on the clock?']],
     'at_what_time' => ['plain' => ['At what time?'], 'formal' => ['And at what time, please?'], 'chatty' => ['What time?']],
+    'at_what_time_then' => ['plain' => ['You said [it]. At what time?'], 'formal' => ['You mentioned [it]. And at what time, please?'], 'chatty' => ['You said [it]. What time?']],
     'on_which_day' => ['plain' => ['On which day?'], 'formal' => ['And on which day, please?'], 'chatty' => ['Which day?']],
     'any_noted' => ['plain' => ['Right, we will see what suits.'], 'formal' => ['Very well, we shall see what suits.'], 'chatty' => ['Fine, we will see what works.']],
     'unknown_noted' => ['plain' => ['That does not matter.', 'Never mind.'], 'formal' => ['That is no matter.'], 'chatty' => ['Not to worry.', 'That is fine.']],

@@ -6,6 +6,7 @@ namespace Tests\Core\Dialogue;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use Ringo\Dialogue\Mode;
 
 /** What callers tell before they are asked, and what only sounds like it. It is a Tuesday, the tenth of March 2026. */
 final class OptionToldTest extends TestCase
@@ -54,6 +55,16 @@ final class OptionToldTest extends TestCase
         self::assertNotSame('adopt', self::call()->says($said)->state->topic);
     }
 
+    /** A dog is named, and the topic that asks for an animal is not meant. */
+    public function testWhatIsNamedDecidesNothingWhereAnotherMatterIsMeant(): void
+    {
+        $call = self::call()->says("it's about something I could do there at weekends");
+        $call->state->mode = Mode::Clarify;
+        $call->state->candidates = ['help', 'adopt'];
+
+        self::assertSame('help', $call->says('I would be happy to walk a dog as a volunteer on Saturdays')->state->topic, $call->heard());
+    }
+
     public function testSomethingSmallerIsWhatIsNeither(): void
     {
         $call = self::call()->says('I want to give an animal a home', "it's neither, it's a hedgehog");
@@ -85,6 +96,7 @@ final class OptionToldTest extends TestCase
                 ['key' => 'help', 'kind' => 'listen', 'prompt' => 'How can I help?', 'topics' => [
                     ['key' => 'adopt', 'label' => 'giving an animal a home', 'description' => 'adopting, rehoming, meeting a dog', 'next' => 'animal'],
                     ['key' => 'bring', 'label' => 'an animal you cannot keep', 'description' => 'found, stray, injured', 'next' => 'bye'],
+                    ['key' => 'help', 'label' => 'helping here', 'description' => 'volunteering, walking dogs', 'next' => 'bye'],
                     ['key' => 'permit', 'label' => 'a parking permit', 'description' => 'residents, visitors, vouchers', 'next' => 'kind'],
                     ['key' => 'fine', 'label' => 'a penalty notice', 'description' => 'parking ticket, fine, appeal', 'next' => 'bye'],
                 ]],

@@ -13,6 +13,8 @@ use Ringo\Understanding\When\Day;
 /** Days counted from today or from another: 'in three days', 'a week on Tuesday', 'two Fridays ago', 'the day after Christmas', 'tomorrow'. */
 final readonly class CountedDays
 {
+    private const DAYS_OF_A_WEEK = 7;
+
     /** @var array<string, int> */
     private array $weekdays;
 
@@ -104,6 +106,10 @@ final readonly class CountedDays
             return [new Day(offset: [(int) $amount, $unit]), $j + 1 - $i];
         }
         $next = $t[$j]->text ?? '';
+        $beside = $this->weeksAgo($unit, $amount, $t, $j, $i);
+        if ($beside !== null) {
+            return $beside;
+        }
         if ($in && $next !== 'and') {
             return [new Day(offset: [(int) $amount, $unit]), $j - $i];
         }
@@ -160,6 +166,23 @@ final readonly class CountedDays
         $parts['plus'] += ($back ? -1 : 1) * (int) $amount * $days;
 
         return [new Day(...$parts), $j + $joint + $anchor[1] - $i];
+    }
+
+    /**
+     * @param list<Token> $t 'a week ago yesterday', 'a fortnight ago today', and 'a week yesterday', which was as well
+     *
+     * @return array{Day, int}|null
+     */
+    private function weeksAgo(string $unit, float|int $amount, array $t, int $at, int $from): ?array
+    {
+        $ago = ($t[$at]->text ?? '') === 'ago';
+        $day = $t[$at + ($ago ? 1 : 0)]->text ?? '';
+        $apart = ['yesterday' => -1] + ($ago ? ['today' => 0, 'tomorrow' => 1] : []);
+        if ($unit !== 'week' || ! isset($apart[$day]) || $t[$at]->afterBreak()) {
+            return null;
+        }
+
+        return [new Day(offset: [$apart[$day] - self::DAYS_OF_A_WEEK * (int) $amount, 'day']), $at + ($ago ? 2 : 1) - $from];
     }
 
     /**
