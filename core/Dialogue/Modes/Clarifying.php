@@ -18,6 +18,7 @@ use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\LoneValue;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Fit\Topics;
+use Ringo\Language\Token;
 use Ringo\Script\Steps\Choose\ChooseStep;
 use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Understanding\Heard;
@@ -235,7 +236,9 @@ final readonly class Clarifying implements ModeHandler
      */
     private function meansAnother(ListenStep $step, array $candidates, string $implied, Hearing $hearing): bool
     {
-        $of = $this->topics->meant($step->topics, $hearing->heard)->of;
+        // 'A breaker I think it's called' names it and no more.
+        $told = $this->phrases->phrases('soft', 'about', 'corrections')->without($hearing->heard->tokens);
+        $of = array_filter($told, static fn (Token $token): bool => in_array($token->text, ['i', 'we', "i'd", "we'd"], true)) === [] ? [] : $this->topics->meant($step->topics, $hearing->heard)->of;
         $others = array_map(static fn (string $key): float => $of[$key] ?? 0.0, array_values(array_diff($candidates, [$implied])));
 
         return $this->phrases->content($hearing->heard->tokens) > self::BARE_NO && max([0.0, ...$others]) > ($of[$implied] ?? 0.0);

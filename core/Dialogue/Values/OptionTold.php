@@ -49,16 +49,15 @@ final readonly class OptionTold
             }
         }
         $said = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->start >= $reading->start && $token->end <= $reading->end));
-        if (count($said) !== 1) {
-            return true;
-        }
-        $stem = $this->stemmer->stem($said[0]->text);
-        if ($field->type === ValueType::Several && in_array($stem, $this->ofTheTopic($turn), true)) {
+        $little = $this->understanding->words->set('function_words');
+        $telling = array_filter($said, static fn (Token $token): bool => ! isset($little[$token->text]));
+        $stems = array_map(fn (Token $token): string => $this->stemmer->stem($token->text), array_values($telling));
+        if ($field->type === ValueType::Several && array_diff($stems, $this->ofTheTopic($turn)) === []) {
             // What the matter is called is no answer to what else there is.
             return false;
         }
 
-        return $this->lexicon->weight($stem) > self::EVERYDAY || $this->beside($heard, $said[0]) < self::A_STORY;
+        return count($said) !== 1 || $this->lexicon->weight($stems[0] ?? '') > self::EVERYDAY || $this->beside($heard, $said[0]) < self::A_STORY;
     }
 
     /** @return list<string> stems of the words that tell what the matter at hand is about */
