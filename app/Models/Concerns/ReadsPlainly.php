@@ -13,6 +13,9 @@ trait ReadsPlainly
     /** @var ?array<string, string> what each attribute is cast to; the framework puts it together anew for each attribute it looks at */
     private ?array $plainCasts = null;
 
+    /** @var array<string, array{string, mixed}> as it is written, and as it reads, by attribute */
+    private array $readArrays = [];
+
     /** @return array<string, string> */
     public function getCasts(): array
     {
@@ -25,6 +28,24 @@ trait ReadsPlainly
         $this->plainCasts = null;
 
         return parent::mergeCasts($casts);
+    }
+
+    /**
+     * An array is read once as long as it stands as it is written: the state of a call is looked at five times in a turn.
+     *
+     * @param string $key
+     * @param mixed $value
+     */
+    protected function castAttribute($key, $value): mixed
+    {
+        if (! is_string($value) || ($this->getCasts()[$key] ?? null) !== 'array') {
+            return parent::castAttribute($key, $value);
+        }
+        if (($this->readArrays[$key][0] ?? null) !== $value) {
+            $this->readArrays[$key] = [$value, parent::castAttribute($key, $value)];
+        }
+
+        return $this->readArrays[$key][1];
     }
 
     /** Arrays are compared as they are written, and not read twice for it: the state of a call is long. */
