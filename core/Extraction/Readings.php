@@ -20,6 +20,9 @@ use Ringo\Value\ValueType;
  */
 final class Readings
 {
+    /** Texts that stay cut into words: those of a long call. */
+    private const HEARD = 1_000;
+
     /** @var array<string, Phrases<string>> */
     private array $phrases = [];
 
@@ -43,8 +46,8 @@ final class Readings
     /** The same words are cut once, so that what is read from them is kept as well. */
     public function hear(string $text): Heard
     {
-        if (count($this->heard) > 60) {
-            $this->heard = array_slice($this->heard, 30, null, true);
+        if (count($this->heard) > self::HEARD) {
+            $this->heard = [];
         }
 
         return $this->heard['='.$text] ??= $this->understanding->hear($text);

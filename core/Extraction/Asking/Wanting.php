@@ -12,13 +12,18 @@ use Ringo\Language\Vocabulary;
 use Ringo\Value\ValueType;
 
 /** How plainly a sentence wants what a field holds: by its name, by how it opens, and by what kind of answer it waits for. */
-final readonly class Wanting
+final class Wanting
 {
     private const LEADS_IN = ['from', 'until', 'till', 'to', 'on', 'at', 'for', 'by', 'in', 'is', 'with', 'about'];
 
-    private Stemmer $stemmer;
+    private readonly Stemmer $stemmer;
 
-    public function __construct(private Vocabulary $words, private Naming $naming, private Listed $lists)
+    /** @var list<Token> the sentence that was looked at last: each field of a sheet is asked about it */
+    private array $looked = [];
+
+    private string $lookedText = '';
+
+    public function __construct(private readonly Vocabulary $words, private readonly Naming $naming, private readonly Listed $lists)
     {
         $this->stemmer = new Stemmer;
     }
@@ -50,7 +55,7 @@ final readonly class Wanting
             ValueType::YesNo => $this->yesNo($field, $tokens, $names, $words),
             ValueType::Choice, ValueType::Several => 0.25 * $cue + 0.75 * $names + 0.4 * $words + $this->options($field, $tokens),
             ValueType::Items => 0.0,
-            ValueType::Text => (isset($field->names['reason']) && ($tokens[0]->text === 'why' || $this->line($tokens, ' why ') || $this->line($tokens, ' what for ')) ? 0.8 : 0.0) + ($names >= 0.3 || $words >= 0.3 ? 0.9 * $names + 0.5 * $words : 0.0) + $this->called($field, $tokens) + $this->place($field, $tokens) + ($field->narrative && ! $field->extra() && ! in_array($opening, ['person', 'place', 'time', 'count', 'length', 'measure'], true) && $this->words->phrases('extraction', 'open_questions')->in($tokens) ? 0.6 : 0.0) + ($field->extra() && preg_match('/ (?:anything (?:else|more)|should know|need to know|any other|anything special|special requests?) /', ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ') === 1 ? 0.6 : 0.0),
+            ValueType::Text => (isset($field->names['reason']) && ($tokens[0]->text === 'why' || $this->line($tokens, ' why ') || $this->line($tokens, ' what for ')) ? 0.8 : 0.0) + ($names >= 0.3 || $words >= 0.3 ? 0.9 * $names + 0.5 * $words : 0.0) + $this->called($field, $tokens) + $this->place($field, $tokens) + ($field->narrative && ! $field->extra() && ! in_array($opening, ['person', 'place', 'time', 'count', 'length', 'measure'], true) && $this->words->phrases('extraction', 'open_questions')->in($tokens) ? 0.6 : 0.0) + ($field->extra() && preg_match('/ (?:anything (?:else|more)|should know|need to know|any other|anything special|special requests?) /', $this->text($tokens)) === 1 ? 0.6 : 0.0),
         };
     }
 
@@ -137,13 +142,13 @@ final readonly class Wanting
     private function measure(FieldProfile $field, array $tokens): float
     {
         $hit = $this->words->phrases('extraction', 'measures')->first($tokens);
-        if ($field->type === ValueType::Number && array_intersect_key($field->names, ['pric' => 1, 'cost' => 1, 'rat' => 1, 'charg' => 1, 'per' => 1]) !== [] && preg_match('/ how (?:much|many) (?:would|do|will|did) /', ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ') === 1) {
+        if ($field->type === ValueType::Number && array_intersect_key($field->names, ['pric' => 1, 'cost' => 1, 'rat' => 1, 'charg' => 1, 'per' => 1]) !== [] && preg_match('/ how (?:much|many) (?:would|do|will|did) /', $this->text($tokens)) === 1) {
             return -0.4;
         }
         if ($field->type === ValueType::Number && $field->unit !== null && ($this->opening($tokens) === 'length' || $this->line($tokens, ' how much time '))) {
             return 0.45;
         }
-        if ($field->type === ValueType::Number && preg_match('/ how many (\w+) /', ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ', $m) === 1 && in_array($this->stemmer->stem($m[1]), $this->stemmer->stems($field->field->title.' '.str_replace('_', ' ', $field->key())), true)) {
+        if ($field->type === ValueType::Number && preg_match('/ how many (\w+) /', $this->text($tokens), $m) === 1 && in_array($this->stemmer->stem($m[1]), $this->stemmer->stems($field->field->title.' '.str_replace('_', ' ', $field->key())), true)) {
             return 0.45;
         }
         if ($hit === null) {
@@ -175,7 +180,7 @@ final readonly class Wanting
     /** @param list<Token> $tokens */
     private function spared(array $tokens): bool
     {
-        return preg_match('/ (?:alternative|alternate|second|secondary|other|another|backup|spare|emergency|work|landline|home|else|billing) /', ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ') === 1;
+        return preg_match('/ (?:alternative|alternate|second|secondary|other|another|backup|spare|emergency|work|landline|home|else|billing) /', $this->text($tokens)) === 1;
     }
 
     /** @param list<Token> $tokens 'whereabouts are you?' asks for a town, a suburb, a venue */
@@ -185,7 +190,7 @@ final readonly class Wanting
             return 0.0;
         }
 
-        return preg_match('/ (?:where|whereabouts|which part|what part|based|located) /', ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ') === 1 ? 0.5 : 0.0;
+        return preg_match('/ (?:where|whereabouts|which part|what part|based|located) /', $this->text($tokens)) === 1 ? 0.5 : 0.0;
     }
 
     /** @param list<Token> $tokens 'where to?' asks for the end of a way, 'where shall we pick you up?' for its start */
@@ -194,7 +199,7 @@ final readonly class Wanting
         if ($field->span === null) {
             return 0.0;
         }
-        $line = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ';
+        $line = $this->text($tokens);
         $end = preg_match('/ (?:where to|off to|going to|going|moving to|heading|headed|destination|drop|deliver|delivered|new address|take you to|to where|send it) /', $line) === 1;
         $start = preg_match('/ (?:where from|moving from|from|pick|collect|collecting|collected|picked|now|current|currently|starting) /', $line) === 1;
         if ($start === $end) {
@@ -222,7 +227,7 @@ final readonly class Wanting
         if (! isset($field->names[$this->stemmer->stem('name')])) {
             return 0.0;
         }
-        $line = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ';
+        $line = $this->text($tokens);
 
         return preg_match("/ (?:(?:his|her|its|their|animal's|dog's|cat's|pet's|horse's|puppy's|kitten's|child's|baby's) name|(?:he|she|it|they) called|name of (?:the|your) \w+|(?:he's|she's|it's) called|name is (?:he|she|it)) /", $line) === 1 ? 0.6 : 0.0;
     }
@@ -244,7 +249,7 @@ final readonly class Wanting
         }
 
         // 'How did you hear about us?' asks for how they found us, by whatever name.
-        $text = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ';
+        $text = $this->text($tokens);
         if (preg_match('/ (?:hear|heard|find|found|come across|came across|know|get to know|learn) (?:about |of |out about )?us /', $text) === 1 && preg_match('/\b(?:found us|find us|heard|hear about|source|referral|came across|how did|introduced|marketing)\b/', strtolower($field->field->title.' '.str_replace('_', ' ', $field->key()).' '.$field->field->description)) === 1) {
             return 0.9;
         }
@@ -258,7 +263,7 @@ final readonly class Wanting
     /** @param list<Token> $tokens 'your name' asks for the caller's, 'the patient's name' for somebody else's */
     private function role(FieldProfile $field, array $tokens): float
     {
-        $line = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ';
+        $line = $this->text($tokens);
         $theirs = preg_match('/ (?:his|her|their|mum\'?s|mother\'?s|mom\'?s|dad\'?s|father\'?s|wife\'?s|husband\'?s|partner\'?s|brother\'?s|sister\'?s|friend\'?s|gran\'?s|nan\'?s|grandma\'?s|grandad\'?s|grandson\'?s|granddaughter\'?s|boy\'?s|girl\'?s|baby\'?s|neighbour\'?s|colleague\'?s|boss\'?s|manager\'?s|customer\'s|client\'s|patient\'?s?|child\'?s?|son\'?s|daughter\'?s|pupil\'?s?|guest\'?s?|recipient\'?s?|tenant\'?s?|driver\'?s?|deceased|policyholder\'?s?|employee\'?s?|resident\'?s?|student\'?s?|witness(?:\'s)?|owner\'?s?|emergency contact|next of kin|other (?:driver|person|party)(?:\'s)?|somebody else|someone else|business|company|firm) /', $line) === 1;
         // 'Your child's name' is the child's.
         $line = $theirs ? (string) preg_replace("/ your (?=\\w+'s )/", ' the ', $line) : $line;
@@ -294,13 +299,24 @@ final readonly class Wanting
     /** @param list<Token> $tokens */
     private function people(array $tokens): bool
     {
-        return preg_match('/ (?:how many (?:of you|people|guests|in|will|are|is it|persons|adults|for|would|coming|covers|diners|heads|would you like)|party of|number of (?:people|guests|adults)|many is) /', ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ') === 1
+        return preg_match('/ (?:how many (?:of you|people|guests|in|will|are|is it|persons|adults|for|would|coming|covers|diners|heads|would you like)|party of|number of (?:people|guests|adults)|many is) /', $this->text($tokens)) === 1
             || preg_match('/\bhow many\b/', implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens))) === 1 && count($tokens) < 5;
+    }
+
+    /** @param list<Token> $tokens the words of a sentence, with a space before and behind each */
+    private function text(array $tokens): string
+    {
+        if ($tokens !== $this->looked) {
+            $this->looked = $tokens;
+            $this->lookedText = ' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ';
+        }
+
+        return $this->lookedText;
     }
 
     /** @param list<Token> $tokens */
     private function line(array $tokens, string $needle): bool
     {
-        return str_contains(' '.implode(' ', array_map(static fn (Token $token): string => $token->text, $tokens)).' ', $needle);
+        return str_contains($this->text($tokens), $needle);
     }
 }
