@@ -28,6 +28,16 @@ final class DayMeantTest extends TestCase
         self::assertSame($day, $call->value('second'));
     }
 
+    #[TestWith(['till the end of the month', 'P17D'])]
+    #[TestWith(['until the end of April', 'P47D'])]
+    #[TestWith(['until the twentieth', 'P6D'])]
+    public function testALengthIsToldByItsEnd(string $said, string $length): void
+    {
+        $call = Conversation::withMaren()->says('I want to hire a mini digger from the fourteenth', $said);
+
+        self::assertSame(['2026-03-14', $length], [$call->value('start_date'), $call->value('hire_length')], $call->heard());
+    }
+
     public function testADayThatEndsNothingIsReckonedFromToday(): void
     {
         $call = self::stay('Which day would they arrive?', 'And which day shall we ring you?')->says('the third of August', 'on Thursday');

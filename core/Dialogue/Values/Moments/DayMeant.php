@@ -15,6 +15,7 @@ use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Understanding;
+use Ringo\Understanding\When\Days\MonthEnd;
 use Ringo\Value\ValueType;
 
 /**
@@ -89,7 +90,11 @@ final readonly class DayMeant
         if ($begins === null) {
             return Reading::none();
         }
-        $end = $this->understanding->read(ValueType::Date, $heard, $context->at($begins->setTime(12, 0)));
+        $at = $context->at($begins->setTime(12, 0));
+        $end = $this->understanding->read(ValueType::Date, $heard, $at);
+        // 'Till the end of the month': what leaves a day open tells a length.
+        $bare = $heard->only(array_values(array_filter($heard->tokens, static fn (Token $token): bool => ! in_array($token->text, ['till', 'until'], true))));
+        $end = $end->found() ? $end : (new MonthEnd($this->words))->reading($bare, $at) ?? $end;
         $days = is_string($end->value) ? (int) $begins->setTime(0, 0)->diff(new \DateTimeImmutable($end->value, $begins->getTimezone()))->format('%r%a') : 0;
 
         return $days < 1 || $days > self::MOST_DAYS ? Reading::none() : Reading::of("P{$days}D", self::RECKONED, (string) $end->said, $end->start, $end->end);
