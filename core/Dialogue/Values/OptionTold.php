@@ -49,28 +49,59 @@ final readonly class OptionTold
             }
         }
         $said = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->start >= $reading->start && $token->end <= $reading->end));
-        $little = $this->understanding->words->set('function_words');
-        $telling = array_filter($said, static fn (Token $token): bool => ! isset($little[$token->text]));
-        $stems = array_map(fn (Token $token): string => $this->stemmer->stem($token->text), array_values($telling));
-        if ($field->type === ValueType::Several && array_diff($stems, $this->ofTheTopic($turn)) === []) {
-            // What the matter is called is no answer to what else there is.
+        $stems = $this->telling($said);
+        // What the matter is called is no answer to what else there is: the lesson of 'she won't be in for her lesson' is no 'lesson by lesson'.
+        if (array_diff($stems, $this->ofTheTopic($turn)) === [] && ($field->type === ValueType::Several || ! $this->isWhole($field, $reading, $stems))) {
             return false;
         }
 
         return count($said) !== 1 || $this->lexicon->weight($stems[0] ?? '') > self::EVERYDAY || $this->beside($heard, $said[0]) < self::A_STORY;
     }
 
-    /** @return list<string> stems of the words that tell what the matter at hand is about */
-    private function ofTheTopic(Turn $turn): array
+    /**
+     * Whether the words are all that an option is called, but for an article: 'drums' of 'the drums', and not 'lesson' of 'lesson by lesson'.
+     *
+     * @param list<string> $said
+     */
+    private function isWhole(Field $field, Reading $reading, array $said): bool
     {
-        foreach ($turn->state->topic === null ? [] : $turn->script->steps as $step) {
-            $topic = $step instanceof ListenStep ? $step->topic((string) $turn->state->topic) : null;
-            if ($topic !== null) {
-                return $this->stemmer->stems($topic['label'].' '.$topic['description'].' '.implode(' ', $topic['phrases']));
+        foreach ($field->options as $option) {
+            foreach ($option['key'] === $reading->value ? [$option['label'], ...$option['phrases']] : [] as $name) {
+                if ($this->telling($this->understanding->hear($name)->all) === $said) {
+                    return true;
+                }
             }
         }
 
-        return [];
+        return false;
+    }
+
+    /**
+     * @param list<Token> $tokens
+     *
+     * @return list<string> stems of the words that tell something
+     */
+    private function telling(array $tokens): array
+    {
+        $little = $this->understanding->words->set('function_words');
+        $telling = array_filter($tokens, static fn (Token $token): bool => ! isset($little[$token->text]));
+
+        return array_map(fn (Token $token): string => $this->stemmer->stem($token->text), array_values($telling));
+    }
+
+    /** @return list<string> stems of the words that tell what the matter at hand is about, or what any may be where none is chosen yet */
+    private function ofTheTopic(Turn $turn): array
+    {
+        $about = '';
+        foreach ($turn->script->steps as $step) {
+            foreach ($step instanceof ListenStep ? $step->topics : [] as $topic) {
+                if ($turn->state->topic === null || $topic['key'] === $turn->state->topic) {
+                    $about .= ' '.$topic['label'].' '.$topic['description'].' '.implode(' ', $topic['phrases']);
+                }
+            }
+        }
+
+        return $this->stemmer->stems($about);
     }
 
     /** Telling words beside one. */

@@ -151,7 +151,7 @@ return [
         ['option' => 'student, students', 'said' => 'student, studying, at college, at uni, at university, undergraduate, in education, doing a degree, sixth form, at school'],
         ['option' => 'company director, limited company, director', 'said' => 'director, limited company, limited, my own company, own limited company'],
         ['option' => 'adult, adults', 'said' => "adult, grown up, grown-up, grown ups, over eighteen, i'm forty, me, myself, just me, it's me, for me, for myself, for both of us"],
-        ['option' => 'child, children, junior, kids, under 16', 'said' => "child, kid, kids, my son, my daughter, little one, little boy, little girl, toddler, baby, he's five, he's six, he's seven, she's five, she's six, she's seven, years old, under ten, junior, grandson, granddaughter, schoolchild, for my lad, my little"],
+        ['option' => 'child, children, junior, kids, under 16', 'said' => "child, kid, kids, my son, my daughter, my lad, my youngest, my eldest, my middle one, my boy, my girl, our lad, our youngest, she'll be five, he'll be five, he's eight, he's nine, she's eight, she's nine, in year, little one, little boy, little girl, toddler, baby, he's five, he's six, he's seven, she's five, she's six, she's seven, years old, under ten, junior, grandson, granddaughter, schoolchild, for my lad, my little"],
         ['option' => 'teenager, youth', 'said' => 'teenager, teens, teenage, thirteen, fourteen, fifteen, sixteen'],
         ['option' => 'family', 'said' => 'family, two adults, with the kids, and the kids, the four of us, kids and all, two and two, three kids'],
         ['option' => 'single, single room, single person', 'said' => 'single, just me, on my own, only me, by myself, just the one, just for one, one person, one of us'],
@@ -308,8 +308,8 @@ return [
         ['option' => 'massage, deep tissue', 'said' => 'massage, deep tissue, knots, firm, my back, shoulders'],
         ['option' => 'facial', 'said' => 'facial, face, skin'],
         ['option' => 'full groom', 'said' => 'the works, full groom, everything, full shebang, bath and cut, the lot'],
-        ['option' => 'beginner, novice, starter, new to it', 'said' => "beginner, never, never done it, never tried, first time, starting out, complete beginner, from scratch, new to it, no experience, know the basics, just started, basics, can't"],
-        ['option' => 'intermediate, improver, some experience', 'said' => 'intermediate, a bit, some, a few years, done it before, not bad, so so, improver, getting there, bit rusty, a few times'],
+        ['option' => 'beginner, novice, starter, new to it', 'said' => "beginner, never, never touched, never played, never had a go, first timer, complete novice, start from nothing, never done it, never tried, first time, starting out, complete beginner, from scratch, new to it, no experience, know the basics, just started, basics, can't"],
+        ['option' => 'intermediate, improver, some experience', 'said' => 'intermediate, not a complete beginner, not quite a beginner, not a beginner, a few lessons, had lessons, played a bit, did it at school, used to play, a bit, some, a few years, done it before, not bad, so so, improver, getting there, bit rusty, a few times'],
         ['option' => 'advanced, experienced, expert', 'said' => 'advanced, experienced, years, for years, twenty years, ten years, all my life, expert, competition, professional, pretty good, confident'],
         // Money.
         ['option' => 'prepayment, prepay, pay as you go', 'said' => 'prepay, prepayment, pay as you go, top up, topping up, card at the shop, key meter, put money on'],
@@ -402,8 +402,5 @@ return [
         ['option' => 'piano, keyboard', 'said' => 'piano, keyboard, grand piano, upright'],
         ['option' => 'guitar', 'said' => 'guitar, acoustic, electric guitar, bass, ukulele'],
         ['option' => 'singing, voice', 'said' => 'singing, voice, sing, choir'],
-        ['option' => 'beginner, beginners, complete beginner', 'said' => 'beginner, never done it before, never done it, never tried, from scratch, starting out, start from nothing, first timer, complete novice'],
-        ['option' => 'intermediate, improver, improvers', 'said' => 'intermediate, some experience, a bit rusty, did it at school, know the basics, improver'],
-        ['option' => 'advanced, experienced, expert', 'said' => 'advanced, experienced, years of it, been doing it for years, done it for years, pretty good'],
     ],
 ];

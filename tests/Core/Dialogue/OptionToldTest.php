@@ -72,6 +72,25 @@ final class OptionToldTest extends TestCase
         self::assertStringContainsString('something smaller', $call->heard());
     }
 
+    /** The lesson of the matter is no way to pay for it. */
+    public function testAWordOfTheMatterIsNoOptionOfSeveralWords(): void
+    {
+        $call = Conversation::with([
+            'agent' => ['name' => 'Fenella', 'business' => 'Otter Street Music'],
+            'sheet' => ['type' => 'object', 'properties' => ['name' => ['type' => 'string', 'format' => 'person-name', 'title' => 'Pupil'], 'pay' => ['type' => 'string', 'title' => 'Payment', 'enum' => ['term', 'lesson'], 'x-labels' => ['term' => 'by the term', 'lesson' => 'lesson by lesson']], 'play' => ['type' => 'string', 'title' => 'Instrument', 'enum' => ['drums', 'piano'], 'x-labels' => ['drums' => 'the drums', 'piano' => 'the piano']]]],
+            'first' => 'help',
+            'steps' => [
+                ['key' => 'help', 'kind' => 'listen', 'prompt' => 'How can I help?', 'topics' => [['key' => 'have', 'label' => 'having lessons', 'description' => 'learning the drums or the piano', 'next' => 'name'], ['key' => 'miss', 'label' => 'missing a lesson', 'description' => 'ill, cannot come', 'next' => 'bye']]],
+                ['key' => 'name', 'kind' => 'ask', 'field' => 'name', 'prompt' => 'Who is it for?', 'next' => 'play'],
+                ['key' => 'play', 'kind' => 'ask', 'field' => 'play', 'prompt' => 'The drums or the piano?', 'next' => 'pay'],
+                ['key' => 'pay', 'kind' => 'ask', 'field' => 'pay', 'prompt' => 'By the term or lesson by lesson?', 'next' => 'bye'],
+                ['key' => 'bye', 'kind' => 'finish', 'prompt' => 'Goodbye.', 'outcome' => 'done'],
+            ],
+        ])->says('I would like to have lessons on the drums');
+
+        self::assertSame(['have', null, 'drums'], [$call->state->topic, $call->value('pay'), $call->value('play')], $call->heard());
+    }
+
     private static function call(): Conversation
     {
         $fields = [
