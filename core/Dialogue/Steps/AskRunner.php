@@ -109,7 +109,7 @@ final readonly class AskRunner implements AskingRunner
 
             return $this->askBack($turn, $step, 'still', ['title' => mb_strtolower($field->title), 'it' => $turn->spoken($field, $held->value)]);
         }
-        $day = $field?->type === ValueType::DateTime ? $state->parts[$step->field] ?? null : null;
+        $day = $field === null ? null : $this->parts->day($turn, $field, $this->collector->context($turn, $field));
         if ($day !== null) {
             $turn->standing('at_what_time_then', ['it' => $day], true);
 

@@ -78,6 +78,14 @@ final readonly class Parts
         return $joined->found() ? $this->saidIn($words, $joined) : $alone;
     }
 
+    /** The day that was told of a moment whose hour is still to come. */
+    public function day(Turn $turn, Field $field, Context $context): ?string
+    {
+        $part = $field->type === ValueType::DateTime ? $turn->state->parts[$field->key] ?? null : null;
+
+        return $part !== null && $this->understanding->read(ValueType::Date, $part, $context)->found() ? $part : null;
+    }
+
     private function saidIn(Heard $words, Reading $joined): Reading
     {
         return Reading::of($joined->value, $joined->confidence, $words->original, $words->tokens[0]->start ?? 0, strlen($words->original));
