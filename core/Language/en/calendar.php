@@ -65,6 +65,8 @@ return [
     // What stands between the hours of an option, and how a caller would say it.
     'from_to' => [' to ', ' till '],
     // 'The end of May' is a day where nothing leaves it open.
+    // What begins in the evening where nothing else is said, and what says otherwise.
+    'of_evenings' => ['things' => ['performance', 'show', 'concert', 'gig', 'play', 'film', 'screening', 'dinner', 'supper', 'table', 'party', 'quiz', 'disco', 'cocktails'], 'earlier' => ['breakfast', 'brunch', 'lunch', 'lunchtime', 'coffee', 'morning', 'matinee', 'matinée', 'tea', 'child', 'children']],
     'month_end' => ['ends' => ['end'], 'open' => ['towards', 'toward', 'near', 'nearer', 'around', 'about', 'sometime', 'time', 'before', 'till', 'until', 'after', 'roughly', 'week', 'either']],
     'narrows' => ['week', 'weekend', 'month', 'fortnight', 'before', 'january', 'february', 'march', 'april', 'june', 'july', 'august', 'september', 'october', 'november', 'december'],
     'some_days' => [

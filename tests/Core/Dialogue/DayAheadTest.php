@@ -32,6 +32,18 @@ final class DayAheadTest extends TestCase
         self::assertSame('2026-03-16T20:00', $call->value('when'), $call->heard());
     }
 
+    /** A show begins in the evening, a lesson may not. */
+    #[TestWith(['What day and what time is the performance?', 'half past seven', '19:30'])]
+    #[TestWith(['When would you like your table?', 'at eight', '20:00'])]
+    #[TestWith(['When would you like your table?', 'at eight for breakfast', '08:00'])]
+    #[TestWith(['When would you like your lesson?', 'at eight', '08:00'])]
+    public function testTheHourOfAnEveningIsTheEvenings(string $question, string $said, string $hour): void
+    {
+        $call = Conversation::asking(['when' => ['type' => 'string', 'format' => 'date-time', 'title' => 'When']], ['when' => $question])->says('the fourteenth '.$said);
+
+        self::assertSame('2026-03-14T'.$hour, $call->value('when'), $call->heard());
+    }
+
     #[TestWith(["I couldn't get through on Friday, I want two seats"])]
     #[TestWith(['I want two seats, like we had last March'])]
     public function testADayOfAnotherMatterIsNoHalf(string $said): void

@@ -7,6 +7,7 @@ namespace Ringo\Dialogue\Values\Moments;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\PlainQuestion;
 use Ringo\Language\Phrases;
+use Ringo\Language\Tokenizer;
 use Ringo\Language\Vocabulary;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Heard;
@@ -14,11 +15,14 @@ use Ringo\Understanding\Reading;
 use Ringo\Value\ValueType;
 
 /**
- * 'Half seven' in the morning or the evening, where it was not said: in the evening after 'tonight', and where the business is closed at
- * the one and open at the other.
+ * 'Half seven' in the morning or the evening, where it was not said: in the evening after 'tonight', of what is done in the evening, such as a
+ * show, and where the business is closed at the one and open at the other.
  */
 final readonly class HourMeant
 {
+    /** From this hour on a show or a dinner begins in the evening rather than at night. */
+    private const EVENING_FROM = 5;
+
     /** @var Phrases<mixed> words that say which half of the day is meant */
     private Phrases $halves;
 
@@ -50,7 +54,7 @@ final readonly class HourMeant
         }
         $day = $m[1] !== '' ? $m[1] : $this->day($turn);
         $later = sprintf('%s%02d:%s', $m[1] === '' ? '' : $m[1].'T', $hour + 12, $m[3]);
-        if (! $this->inTheEvening($turn) && ! $this->afterItBegins($turn, $field, "{$m[2]}:{$m[3]}") && ! $this->onlyOpenLater($turn, $day, "{$m[2]}:{$m[3]}", sprintf('%02d:%s', $hour + 12, $m[3]))) {
+        if (! $this->inTheEvening($turn) && ! $this->ofAnEvening($turn, $field, $hour) && ! $this->afterItBegins($turn, $field, "{$m[2]}:{$m[3]}") && ! $this->onlyOpenLater($turn, $day, "{$m[2]}:{$m[3]}", sprintf('%02d:%s', $hour + 12, $m[3]))) {
             return $reading;
         }
 
@@ -74,6 +78,16 @@ final readonly class HourMeant
         }
 
         return false;
+    }
+
+    /** 'Half past seven' of a performance, 'eight' for a table: nobody asks for them in the morning. */
+    private function ofAnEvening(Turn $turn, Field $field, int $hour): bool
+    {
+        ['things' => $things, 'earlier' => $earlier] = $this->words->section('calendar', 'of_evenings');
+        $asked = (new Tokenizer)->words(str_replace('_', ' ', $field->key.' '.$field->title.' '.PlainQuestion::thatAsks($turn, $field)));
+        $said = (new Tokenizer)->words(implode(' ', $turn->state->said));
+
+        return $hour >= self::EVENING_FROM && array_intersect($asked, $things) !== [] && array_intersect([...$asked, ...$said], $earlier) === [];
     }
 
     /** 'From seven in the evening until half eleven': what ends does so after it began. */
