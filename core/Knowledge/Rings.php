@@ -8,7 +8,7 @@ use Ringo\Language\Phrases;
 use Ringo\Language\Vocabulary;
 
 /**
- * Rings of words for the same thing: those of the language, written out as a tree of their words by tools/ring-tree.php so that no process
+ * Rings of words for the same thing: those of the language, written out as a tree of their words by tools/phrase-trees.php so that no process
  * puts them together, and the business's own.
  */
 final readonly class Rings

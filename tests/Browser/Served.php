@@ -47,14 +47,11 @@ final class Served
         foreach (['config:cache', 'route:cache'] as $command) {
             (new Process([PHP_BINARY, 'artisan', $command, '--quiet'], $root, $served, null, 60.0))->mustRun();
         }
-        $compiled = [];
-        foreach (['enable_cli' => 1, 'memory_consumption' => 256, 'interned_strings_buffer' => 32, 'max_accelerated_files' => 20_000, 'preload' => $root.'/tools/serving/preload.php', 'preload_user' => posix_getpwuid(posix_geteuid())['name'] ?? 'root'] as $name => $value) {
-            array_push($compiled, '-d', "opcache.{$name}={$value}");
-        }
+        $compiled = require $root.'/tools/serving/compiled.php';
         $driver = self::freePort();
         $this->driver = "http://127.0.0.1:{$driver}";
         // Where the database's name leads is looked at anew, or the copy before would be opened for two minutes more.
-        $this->start(new Process([PHP_BINARY, ...$compiled, '-d', 'realpath_cache_size=0', '-d', 'expose_php=0', '-S', "127.0.0.1:{$port}", '-t', $root.'/public', $root.'/tools/serving/router.php'], $root, $served, null, null), $port);
+        $this->start(new Process([PHP_BINARY, '-d', 'opcache.enable_cli=1', ...$compiled, '-d', 'realpath_cache_size=0', '-d', 'expose_php=0', '-S', "127.0.0.1:{$port}", '-t', $root.'/public', $root.'/tools/serving/router.php'], $root, $served, null, null), $port);
         $this->start(new Process(['chromedriver', '--port='.$driver], null, null, null, null), $driver);
     }
 

@@ -28,7 +28,7 @@ return static function (Table $table): void {
         (new Process([PHP_BINARY, 'artisan', $command, '--quiet'], $root, $served, null, 60))->mustRun();
     }
     // Compiled beforehand, as ./ringo up serves.
-    $preload = ['-d', 'opcache.memory_consumption=256', '-d', 'opcache.interned_strings_buffer=32', '-d', 'opcache.max_accelerated_files=20000', '-d', "opcache.preload={$root}/tools/serving/preload.php", '-d', 'opcache.preload_user='.(posix_getpwuid(posix_geteuid())['name'] ?? 'root')];
+    $preload = require "{$root}/tools/serving/compiled.php";
     $server = new Process([PHP_BINARY, '-d', 'opcache.enable_cli=1', ...$preload, '-d', 'expose_php=0', '-d', 'memory_limit=512M', '-S', "127.0.0.1:{$port}", '-t', "{$root}/public", "{$root}/tools/serving/router.php"], $root, $served, null, null);
     $server->disableOutput()->start();
     try {

@@ -39,6 +39,9 @@ final readonly class Clarifying implements ModeHandler
     /** Words of substance beside which a no to several topics is no more than that; with more it goes on to say which. */
     private const BARE_NO = 2;
 
+    /** Who says what they would do says more than a name. */
+    private const WHO_SPEAKS = ['i', 'we', "i'd", "we'd"];
+
     /** Words of substance up to which a day is all that is told. */
     private const A_DAY = 5;
 
@@ -154,8 +157,12 @@ final readonly class Clarifying implements ModeHandler
         $of = [];
         foreach ($candidates as $key) {
             // What was said first did not tell them apart, so the reply counts more.
-            $byForm = ! $unsure && $this->entry->answersByForm($turn, $step, $key, $hearing->heard);
-            $answers = $byForm ? self::SETTLES_IT : (! $unsure && ($this->entry->answers($turn, $step, $key, $hearing->heard) || $this->entry->told($turn, $step, $key, $hearing->heard) > 0) ? self::ANSWERS_IT : 1.0);
+            $answers = match (true) {
+                $unsure => 1.0,
+                $this->entry->answersByForm($turn, $step, $key, $hearing->heard) => self::SETTLES_IT,
+                $this->entry->answers($turn, $step, $key, $hearing->heard), $this->entry->told($turn, $step, $key, $hearing->heard) > 0 => self::ANSWERS_IT,
+                default => 1.0,
+            };
             $of[$key] = $answers * (($now[$key] ?? 0.0) + self::TRACE) * (($first[$key] ?? 0.0) + self::TRACE) ** ($mute ? 1.0 : self::BEFORE);
         }
         arsort($of);
@@ -238,10 +245,14 @@ final readonly class Clarifying implements ModeHandler
     {
         // 'A breaker I think it's called' names it and no more.
         $told = $this->phrases->phrases('soft', 'about', 'corrections')->without($hearing->heard->tokens);
-        $of = array_filter($told, static fn (Token $token): bool => in_array($token->text, ['i', 'we', "i'd", "we'd"], true)) === [] ? [] : $this->topics->meant($step->topics, $hearing->heard)->of;
+        $says = array_filter($told, static fn (Token $token): bool => in_array($token->text, self::WHO_SPEAKS, true));
+        if ($says === [] || $this->phrases->content($hearing->heard->tokens) <= self::BARE_NO) {
+            return false;
+        }
+        $of = $this->topics->meant($step->topics, $hearing->heard)->of;
         $others = array_map(static fn (string $key): float => $of[$key] ?? 0.0, array_values(array_diff($candidates, [$implied])));
 
-        return $this->phrases->content($hearing->heard->tokens) > self::BARE_NO && max([0.0, ...$others]) > ($of[$implied] ?? 0.0);
+        return max([0.0, ...$others]) > ($of[$implied] ?? 0.0);
     }
 
     /** @param list<string> $candidates */

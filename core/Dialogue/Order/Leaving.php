@@ -51,7 +51,9 @@ final readonly class Leaving implements Consideration
     {
         $tokens = $hearing->heard->tokens;
 
-        return $turn->script->agent->direction === 'outbound' || $this->phrases->phrases('stop_calling')->in($tokens) || $this->phrases->phrases('of_calls')->in($tokens);
+        return $turn->script->agent->direction === 'outbound'
+            || $this->phrases->phrases('stop_calling')->in($tokens)
+            || $this->phrases->phrases('of_calls')->in($tokens);
     }
 
     /** 'That's lovely, bye', where nothing in particular was asked. */

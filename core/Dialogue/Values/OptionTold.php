@@ -55,7 +55,9 @@ final readonly class OptionTold
             return false;
         }
 
-        return count($said) !== 1 || $this->lexicon->weight($stems[0] ?? '') > self::EVERYDAY || $this->beside($heard, $said[0]) < self::A_STORY;
+        return count($said) !== 1
+            || $this->lexicon->weight($stems[0] ?? '') > self::EVERYDAY
+            || $this->beside($heard, $said[0]) < self::A_STORY;
     }
 
     /**
@@ -107,8 +109,6 @@ final readonly class OptionTold
     /** Telling words beside one. */
     private function beside(Heard $heard, Token $said): int
     {
-        $little = $this->understanding->words->set('function_words');
-
-        return count(array_filter($heard->tokens, static fn (Token $token): bool => $token !== $said && ! isset($little[$token->text]) && ! $token->isDigits()));
+        return count($this->telling(array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token !== $said && ! $token->isDigits()))));
     }
 }

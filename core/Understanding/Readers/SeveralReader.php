@@ -109,7 +109,8 @@ final readonly class SeveralReader implements Reader
             return false;
         }
         $little = $this->words->set('function_words');
-        $others = array_filter($tokens, static fn (Token $token, int $i): bool => ($i < $hit[1] || $i >= $hit[1] + $hit[2]) && ! isset($little[$token->text]), ARRAY_FILTER_USE_BOTH);
+        $rest = [...array_slice($tokens, 0, $hit[1]), ...array_slice($tokens, $hit[1] + $hit[2])];
+        $others = array_filter($rest, static fn (Token $token): bool => ! isset($little[$token->text]));
 
         return $hit[2] > 1 || count($others) <= self::BESIDE_ALL;
     }
@@ -118,9 +119,10 @@ final readonly class SeveralReader implements Reader
     private function deniesAny(array $tokens): bool
     {
         $denials = $this->words->section('several', 'denials');
+        $denies = static fn (Token $one): bool => in_array($one->text, $denials, true) || str_ends_with($one->text, "n't");
         foreach ($tokens as $i => $token) {
             $before = array_slice($tokens, max(0, $i - self::REACH), min($i, self::REACH));
-            if ($token->text === 'any' && array_filter($before, static fn (Token $one): bool => in_array($one->text, $denials, true) || str_ends_with($one->text, "n't")) !== []) {
+            if ($token->text === 'any' && array_filter($before, $denies) !== []) {
                 return true;
             }
         }
@@ -261,7 +263,12 @@ final readonly class SeveralReader implements Reader
         $places = array_map(static fn (string $word): int|false => array_search($word, $stems, true), array_values(array_unique($words)));
         $found = array_filter($places, is_int(...));
 
-        return count($found) < 2 || count($found) < count($places) || max($found) - min($found) >= count($places) + self::BETWEEN_WORDS ? null : [min($found), max($found)];
+        if (count($found) < 2 || count($found) < count($places)) {
+            return null;
+        }
+        [$first, $last] = [min($found), max($found)];
+
+        return $last - $first >= count($places) + self::BETWEEN_WORDS ? null : [$first, $last];
     }
 
     /**

@@ -28,10 +28,13 @@ final readonly class DayAhead
     public function keep(Turn $turn, Heard $heard, string $from, array $told): void
     {
         $field = $this->only($turn, $from);
-        $open = $field !== null && ! isset($turn->state->values[$field->key]) && ! isset($turn->state->parts[$field->key]) && ! in_array($field->key, $told, true);
-        $day = $open ? $this->day($turn, $field, $heard) : null;
-        if ($day !== null && $field !== null) {
-            $turn->state->parts[$field->key] = $day;
+        $state = $turn->state;
+        if ($field === null || isset($state->values[$field->key]) || isset($state->parts[$field->key]) || in_array($field->key, $told, true)) {
+            return;
+        }
+        $day = $this->day($turn, $field, $heard);
+        if ($day !== null) {
+            $state->parts[$field->key] = $day;
             $turn->trace->rule("{$field->key}: “{$day}” is told ahead, and half of it");
         }
     }
@@ -50,14 +53,16 @@ final readonly class DayAhead
     private function day(Turn $turn, Field $field, Heard $heard): ?string
     {
         // 'I couldn't get through on Friday' tells what has been.
-        $been = $this->understanding->words->section('questions', 'has_been');
-        if (array_filter($heard->tokens, static fn (Token $token): bool => in_array($token->text, $been, true) || in_array($token->text, self::BEEN, true)) !== []) {
+        $been = [...$this->understanding->words->section('questions', 'has_been'), ...self::BEEN];
+        if (array_filter($heard->tokens, static fn (Token $token): bool => in_array($token->text, $been, true)) !== []) {
             return null;
         }
         $context = $this->collector->context($turn, $field, false)->volunteered();
         $day = $this->understanding->read(ValueType::Date, $heard, $context);
         $ahead = is_string($day->value) && $day->value >= $turn->scope()->now->format('Y-m-d');
 
-        return $ahead && $day->confidence >= Collector::VOLUNTEERED && ! $context->past && ! $this->another->is($turn, $field, $heard, $day, $context) ? $day->said : null;
+        $sure = $day->confidence >= Collector::VOLUNTEERED && ! $context->past;
+
+        return $ahead && $sure && ! $this->another->is($turn, $field, $heard, $day, $context) ? $day->said : null;
     }
 }

@@ -70,7 +70,8 @@ final readonly class DayOfAnother
             return true;
         }
         foreach ($heard->tokens as $token) {
-            if (str_ends_with($token->text, 'ed') && ! in_array($token->text, self::NO_PAST, true) || in_array($token->text, $this->understanding->words->section('questions', 'has_been'), true)) {
+            $ended = str_ends_with($token->text, 'ed') && ! in_array($token->text, self::NO_PAST, true);
+            if ($ended || in_array($token->text, $this->understanding->words->section('questions', 'has_been'), true)) {
                 return true;
             }
         }
