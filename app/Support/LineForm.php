@@ -13,6 +13,9 @@ use Ringo\Line\Who;
 /** Reads who answers from a form: of a stretch, of the opening hours, of closed days and of all other times. */
 final readonly class LineForm
 {
+    /** In the words of the page, by the value of Who. */
+    public const ANSWERED_BY = ['staff_first' => 'staff first, then the agent', 'agent' => 'the agent at once', 'staff' => 'staff only', 'forward' => 'goes on elsewhere', 'nobody' => 'nobody'];
+
     /**
      * @param array<string, mixed> $given
      *

@@ -17,7 +17,7 @@
             <h2 id="from-blank">From blank</h2>
             <form method="post" action="{{ route('agent.store', $business) }}" class="stack">@csrf<input type="hidden" name="from" value="blank">
                 <x-field label="name, as callers hear it"><input name="name" required maxlength="60" value="{{ old('name') }}"></x-field>
-                <x-field label="it"><select name="direction"><option value="inbound">answers calls</option><option value="outbound">places calls</option></select></x-field>
+                <x-field label="it"><x-choice name="direction" :of="['inbound' => 'answers calls', 'outbound' => 'places calls']"/></x-field>
                 <button>Make it</button>
             </form>
         </section>

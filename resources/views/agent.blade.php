@@ -17,8 +17,8 @@
             <div class="inline-fields">
                 <x-field label="name"><input name="name" value="{{ $t('name', $a->name) }}" required></x-field>
                 <x-field label="the business, as it is spoken"><input name="business" value="{{ $t('business', $a->business) }}" required></x-field>
-                <x-field label="it"><select name="direction"><option value="inbound" @selected($t('direction', $a->direction) === 'inbound')>answers calls</option><option value="outbound" @selected($t('direction', $a->direction) === 'outbound')>places calls</option></select></x-field>
-                <x-field label="speaks first"><select name="speaks_first"><option value="agent" @selected($t('speaks_first', $a->speaksFirst ? 'agent' : 'caller') === 'agent')>the agent</option><option value="caller" @selected($t('speaks_first', $a->speaksFirst ? 'agent' : 'caller') === 'caller')>the other</option></select></x-field>
+                <x-field label="it"><x-choice name="direction" :of="['inbound' => 'answers calls', 'outbound' => 'places calls']" :chosen="$t('direction', $a->direction)"/></x-field>
+                <x-field label="speaks first"><x-choice name="speaks_first" :of="['agent' => 'the agent', 'caller' => 'the other']" :chosen="$t('speaks_first', $a->speaksFirst ? 'agent' : 'caller')"/></x-field>
                 <x-field class="narrow" label="country"><input name="country" value="{{ $t('country', $a->country) }}" maxlength="2"></x-field>
                 <x-field label="time zone"><input name="tz" value="{{ $t('tz', $a->tz) }}"></x-field>
             </div>
@@ -52,7 +52,7 @@
         </section>
         <section class="card" aria-labelledby="standing"><h2 id="standing">Standing rules <small>hold on every step</small></h2>
             <div class="inline-fields">
-                <x-field label="a person, please: goes to"><select name="person"><option value="">nowhere</option>@foreach ($script->steps as $key => $step)<option @selected($t('person', $standing->person) === (string) $key)>{{ $key }}</option>@endforeach</select></x-field>
+                <x-field label="a person, please: goes to"><x-choice name="person" :of="array_combine(array_keys($script->steps), array_keys($script->steps))" :chosen="$t('person', $standing->person)" none="nowhere"/></x-field>
                 <x-field class="narrow" label="by key"><input name="person_key" maxlength="1" value="{{ $t('person_key', $standing->personKey) }}"></x-field>
                 <x-field class="narrow" label="signs of frustration it bears"><input type="number" min="1" max="20" name="patience" value="{{ $t('patience', $standing->patience) }}"></x-field>
                 <x-field label="words never said" hint="commas between"><input name="never_say" value="{{ $t('never_say', implode(', ', $standing->neverSay)) }}"></x-field>
@@ -60,7 +60,7 @@
                     <label class="check"><input type="checkbox" name="must_say[]" value="machine" @checked($typed->ticked('must_say', 'machine', in_array('machine', $standing->mustSay, true)))> that no person speaks</label>
                     <label class="check"><input type="checkbox" name="must_say[]" value="recording" @checked($typed->ticked('must_say', 'recording', in_array('recording', $standing->mustSay, true)))> that the call is recorded</label></fieldset>
             </div>
-            <x-field label="somebody else comes to the telephone: the name goes into"><select name="new_speaker"><option value="">it is not kept</option>@foreach ($script->sheet->fields as $one)@if ($one->type === \Ringo\Value\ValueType::PersonName)<option value="{{ $one->key }}" @selected($t('new_speaker', $standing->newSpeaker) === $one->key)>{{ $one->title }}</option>@endif @endforeach</select></x-field>
+            <x-field label="somebody else comes to the telephone: the name goes into"><x-choice name="new_speaker" :of="\App\Support\Offered::fields($script->sheet, \Ringo\Value\ValueType::PersonName)" :chosen="$t('new_speaker', $standing->newSpeaker)" none="it is not kept"/></x-field>
             <div class="texts" data-list data-least="0">
                 <div class="label">Replies to what callers ask anywhere</div>
                 <div data-items class="grid-items replies-edit">
@@ -76,7 +76,7 @@
                 <div data-items class="grid-items objections-edit">@foreach ($typed->rows('objections', $data['standing']['objections'] ?? []) as $i => $objection)@include('parts.objection', ['i' => $i, 'objection' => $objection])@endforeach</div>
                 <template data-blank>@include('parts.objection', ['i' => '__i__', 'objection' => []])</template>
                 <button type="button" class="bare add" data-add><x-icon name="plus"/> an objection</button>
-                <x-field label="and lets go to"><select name="let_go"><option value="">a goodbye</option>@foreach ($script->steps as $key => $step)<option @selected($t('let_go', $standing->letGo) === (string) $key)>{{ $key }}</option>@endforeach</select></x-field>
+                <x-field label="and lets go to"><x-choice name="let_go" :of="array_combine(array_keys($script->steps), array_keys($script->steps))" :chosen="$t('let_go', $standing->letGo)" none="a goodbye"/></x-field>
             </div>@endif
             @if ($errands->isNotEmpty() || $script->errands->all !== [])<div class="texts" data-list data-least="0">
                 <div class="label">Errands it runs by itself <small class="muted">the call does not wait for them; an alarm at once when somebody is hurt, a note to another system when the call is over</small></div>

@@ -4,12 +4,12 @@
     <form class="card new-business" method="post" action="{{ route('business.store') }}">@csrf
         <div class="inline-fields"><x-field label="name"><input name="name" required autofocus maxlength="80" value="{{ old('name') }}" placeholder="Fenwater Clocks"></x-field>
             <x-field label="as callers hear it" hint="where it is another"><input name="spoken" maxlength="120" value="{{ old('spoken') }}"></x-field></div>
-        <div class="inline-fields"><x-field label="country"><select name="country">@foreach (\App\Http\Controllers\BusinessController::COUNTRIES as $code => [$words])<option value="{{ $code }}" @selected(old('country') === $code)>{{ $words }}</option>@endforeach</select></x-field>
+        <div class="inline-fields"><x-field label="country"><x-choice name="country" :of="array_map(static fn ($country) => $country[0], \App\Http\Controllers\BusinessController::COUNTRIES)" :chosen="old('country')"/></x-field>
             <x-field label="time zone" hint="empty: the country’s usual one"><input name="tz" list="zones" value="{{ old('tz') }}" placeholder="Europe/London"></x-field><datalist id="zones">@foreach (\DateTimeZone::listIdentifiers() as $zone)<option value="{{ $zone }}"></option>@endforeach</datalist>
-            <x-field label="language"><select disabled><option>English</option></select></x-field></div>
+            <x-field label="language"><x-choice disabled :of="['English' => 'English']"/></x-field></div>
         @if ($from !== [])
             <fieldset><legend>With the set-up of another <small>never its callers, calls, people or secrets</small></legend>
-                <div class="inline-fields"><select name="copy" aria-label="Business whose set-up comes along"><option value="">none: from nothing</option>@foreach ($from as $key => $one)<option value="{{ $key }}" @selected(old('copy') === $key)>{{ $one->name }}</option>@endforeach</select>
+                <div class="inline-fields"><x-choice name="copy" aria-label="Business whose set-up comes along" :of="collect($from)->map(static fn ($one) => $one->name)" :chosen="old('copy')" none="none: from nothing"/>
                 @foreach (\App\Actions\Businesses\CopySetUp::PARTS as $part => $words)<label class="check"><input type="checkbox" name="parts[]" value="{{ $part }}" @checked(in_array($part, (array) old('parts', array_keys(\App\Actions\Businesses\CopySetUp::PARTS)), true))> {{ $words }}</label>@endforeach</div>
                 <p class="muted">Its name is replaced where it stands as a whole name; whatever still speaks of it, the inspection finds.</p></fieldset>
         @endif

@@ -13,15 +13,15 @@
         </span>
         @if ($by === 'traffic')
             <input type="hidden" name="by" value="traffic">
-            <label>calls <select name="calls"><option value="live" @selected($kind === 'live')>on a line</option><option value="rehearsal" @selected($kind === 'rehearsal')>rehearsed</option></select></label>
-            <label>of the last <select name="days">@foreach ([7, 30, 90, 365] as $n)<option value="{{ $n }}" @selected($days === $n)>{{ $n }} days</option>@endforeach</select></label>
+            <label>calls <x-choice name="calls" :of="['live' => 'on a line', 'rehearsal' => 'rehearsed']" :chosen="$kind"/></label>
+            <label>of the last <x-choice name="days" :of="collect([7, 30, 90, 365])->mapWithKeys(static fn ($n) => [$n => $n.' days'])" :chosen="$days"/></label>
             <button>Show</button>
             <span class="muted">{{ number_format($traffic['calls']) }} {{ $traffic['calls'] === 1 ? 'call' : 'calls' }}</span>
         @endif
         @if ($run)
             <input type="hidden" name="by" value="crowd">
-            <label>which <select name="crowd">@foreach ($runs as $one)<option value="{{ $one->id }}" @selected($one->id === $run->id)>{{ number_format($one->done) }} callers rang {{ $one->rings }}, {{ $one->created_at->setTimezone($business->tz)->format('j M H:i') }}</option>@endforeach</select></label>
-            @if ($run->against_report !== null)<label>with <select name="of"><option value="">{{ $run->rings }}</option><option value="against" @selected($other)>{{ $run->against }}</option></select></label>@endif
+            <label>which <x-choice name="crowd" :of="collect($runs)->mapWithKeys(static fn ($one) => [$one->id => number_format($one->done).' callers rang '.$one->rings.', '.$one->created_at->setTimezone($business->tz)->format('j M H:i')])" :chosen="$run->id"/></label>
+            @if ($run->against_report !== null)<label>with <x-choice name="of" :of="['against' => $run->against]" :chosen="$other ? 'against' : ''" :none="$run->rings"/></label>@endif
             <button>Show</button>
             <a href="{{ route('crowd', [$business, $agent, $run]) }}">what came of it</a>
         @endif

@@ -20,11 +20,7 @@
         <label for="f-q">Words, name or number</label>
         <input id="f-q" name="q" type="search" value="{{ $filter['q'] ?? '' }}" placeholder="deposit, Whitcombe, 07700 900…">
         <label for="f-outcome">Outcome</label>
-        <select id="f-outcome" name="outcome">
-            <option value="">any</option>
-            <option value="in progress" @selected(($filter['outcome'] ?? '') === 'in progress')>in progress</option>
-            @foreach ($outcomes as $outcome)<option @selected(($filter['outcome'] ?? '') === $outcome)>{{ $outcome }}</option>@endforeach
-        </select>
+        <x-choice id="f-outcome" name="outcome" :of="collect(['in progress', ...$outcomes])->mapWithKeys(static fn ($outcome) => [$outcome => $outcome])" :chosen="$filter['outcome'] ?? ''" none="any"/>
         <label class="inline"><input type="checkbox" name="check" value="1" @checked(($filter['check'] ?? '') === '1')> to check only</label>
         @php $more = array_filter(array_intersect_key($filter, array_flip(['agent', 'release', 'kind', 'caller', 'longer', 'shorter', 'field', 'value', 'since', 'until', 'handled', 'topic', 'line']))); @endphp
         <details class="more-filters" @if ($more) open @endif><summary>More{{ $more ? ' ('.count($more).')' : '' }}</summary>
@@ -33,7 +29,7 @@
                 <x-field label="release" hint="number or draft"><input name="release" value="{{ $filter['release'] ?? '' }}" size="5"></x-field>
                 <x-field label="kind"><x-choice name="kind" :of="['live' => 'live', 'rehearsal' => 'rehearsal', 'imported' => 'brought in', 'counted' => 'all that are counted']" :chosen="($filter['kind'] ?? '')" none="any"/></x-field>
                 <x-field label="caller" hint="name or number"><input name="caller" value="{{ $filter['caller'] ?? '' }}"></x-field>
-                <x-field label="ended by"><select name="handled"><option value="">any</option>@foreach (\Ringo\Figures\Handled::cases() as $one)<option value="{{ $one->value }}" @selected(($filter['handled'] ?? '') === $one->value)>{{ lcfirst($one->inWords()) }}</option>@endforeach</select></x-field>
+                <x-field label="ended by"><x-choice name="handled" :of="collect(\Ringo\Figures\Handled::cases())->mapWithKeys(static fn ($one) => [$one->value => lcfirst($one->inWords())])" :chosen="$filter['handled'] ?? ''" none="any"/></x-field>
                 @if ($lines !== [])<x-field label="line"><x-choice name="line" :of="$lines" :chosen="($filter['line'] ?? '')" none="any"/></x-field>@endif
                 <x-field label="topic"><input name="topic" value="{{ $filter['topic'] ?? '' }}" size="10"></x-field>
                 <x-field label="at least, min"><input name="longer" inputmode="numeric" size="3" value="{{ $filter['longer'] ?? '' }}"></x-field>

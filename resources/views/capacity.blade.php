@@ -13,7 +13,7 @@
     <form class="card capacity-form" method="get" action="{{ route('capacity', $business) }}">
         <div class="inline-fields">
             <x-field class="narrow" label="over" hint="weeks"><input name="weeks" type="number" min="1" max="26" value="{{ $asked['weeks'] }}"></x-field>
-            <x-field label="plan for"><select name="plan"><option value="most" @selected($asked['plan'] === 'most')>the fullest week of each hour</option><option value="mean" @selected($asked['plan'] === 'mean')>the mean of each hour</option></select></x-field>
+            <x-field label="plan for"><x-choice name="plan" :of="['most' => 'the fullest week of each hour', 'mean' => 'the mean of each hour']" :chosen="$asked['plan']"/></x-field>
             <x-field class="narrow" label="calls times"><input name="times" type="number" step="0.1" min="0.1" max="100" value="{{ $asked['times'] }}"></x-field>
             <x-field class="narrow" label="a call lasts" hint="s"><input name="seconds" type="number" min="1" max="7200" value="{{ $asked['seconds'] }}"></x-field>
             <x-field class="narrow" label="lines"><input name="lines" type="number" min="1" max="1000" value="{{ $asked['lines'] }}"></x-field>

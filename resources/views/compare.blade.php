@@ -2,8 +2,8 @@
 <x-layout title="Comparison" :business="$business" :agent="$agent" here="prompt-book">
     <x-agent-head :business="$business" :agent="$agent" here="releases" title="What changed" :sub="count($changes) === 0 ? ucfirst($from['name']).' and '.$to['name'].' are the same.' : (count($changes) === 1 ? '1 change' : count($changes).' changes').' from '.$from['name'].' to '.$to['name']"/>
     <form class="filter" method="get">
-        <label for="cmp-from">from</label><select id="cmp-from" name="from">@foreach ($releases as $release)<option value="{{ $release->number }}" @selected($from['key'] === (string) $release->number)>release {{ $release->number }}</option>@endforeach<option value="draft" @selected($from['key'] === 'draft')>the draft</option></select>
-        <label for="cmp-to">to</label><select id="cmp-to" name="to"><option value="draft" @selected($to['key'] === 'draft')>the draft</option>@foreach ($releases as $release)<option value="{{ $release->number }}" @selected($to['key'] === (string) $release->number)>release {{ $release->number }}</option>@endforeach</select>
+        <label for="cmp-from">from</label><x-choice id="cmp-from" name="from" :of="\App\Support\Offered::releases($releases) + ['draft' => 'the draft']" :chosen="$from['key']"/>
+        <label for="cmp-to">to</label><x-choice id="cmp-to" name="to" :of="['draft' => 'the draft'] + \App\Support\Offered::releases($releases)" :chosen="$to['key']"/>
         <button>Compare</button>
     </form>
     @if ($from['foreseen'] && $to['foreseen'])

@@ -4,8 +4,8 @@
     @foreach ($errors->all() as $message)<p class="error" role="alert">{{ $message }}</p>@endforeach
     <form class="card inline-fields" method="post" action="{{ route('crowd.store', [$business, $agent]) }}">@csrf
         <x-field class="narrow" label="callers"><input name="callers" type="number" min="1" max="10000" value="{{ old('callers', 200) }}"></x-field>
-        <x-field label="ring"><select name="rings"><option value="draft">the draft</option>@foreach ($releases as $release)<option value="{{ $release->number }}" @selected(old('rings') === (string) $release->number)>release {{ $release->number }}</option>@endforeach</select></x-field>
-        <x-field label="the same callers ring"><select name="against"><option value="">nothing else</option>@foreach ($releases as $release)<option value="{{ $release->number }}" @selected(old('against') === (string) $release->number)>release {{ $release->number }} too</option>@endforeach<option value="draft">the draft too</option></select></x-field>
+        <x-field label="ring"><x-choice name="rings" :of="['draft' => 'the draft'] + \App\Support\Offered::releases($releases)" :chosen="old('rings')"/></x-field>
+        <x-field label="the same callers ring"><x-choice name="against" :of="\App\Support\Offered::releases($releases, ' too') + ['draft' => 'the draft too']" :chosen="old('against')" none="nothing else"/></x-field>
         <x-field label="the line is"><x-choice name="noise" :of="['0' => 'clean', '0.1' => 'good', '0.3' => 'poor', '0.6' => 'bad']" :chosen="old('noise')"/></x-field>
         <x-field class="narrow" label="seed" hint="the same, the same crowd"><input name="seed" value="{{ old('seed', '1') }}" maxlength="20"></x-field>
         <button type="submit" class="primary">Send them</button>

@@ -17,7 +17,7 @@
     <form class="card rule-form" data-agent-form method="post" action="{{ $rule ? route('post.rule.update', [$business, $rule]) : route('post.rule.store', $business) }}">@csrf @if ($rule) @method('put') @endif
         <div class="inline-fields">
             <x-field label="name"><input name="name" value="{{ $of('name') }}" required placeholder="Tell the owner of urgent breakdowns"></x-field>
-            <x-field label="sends"><select name="kind" data-shows="kind">@foreach (\App\Actions\Deliveries\Kinds\DeliveryKinds::all() as $value => $one)<option value="{{ $value }}" @selected($kind === $value)>{{ $one->means()->called() }}</option>@endforeach</select></x-field>
+            <x-field label="sends"><x-choice name="kind" data-shows="kind" :of="collect(\App\Actions\Deliveries\Kinds\DeliveryKinds::all())->map(static fn ($one) => $one->means()->called())" :chosen="$kind"/></x-field>
             <label class="check"><input type="checkbox" name="active" value="1" @checked($rule?->active ?? true)> switched on</label>
             @if ($agent)<label class="check"><input type="checkbox" name="only" value="1" @checked($rule === null || $rule->agent_id !== null)> calls of {{ $agent->name }} only</label>@endif
         </div>
@@ -37,7 +37,7 @@
         </fieldset>
         <x-field class="wide" label="subject" data-shown="kind" data-when="{{ $having('subject') }}" :hidden="! $is->has('subject')"><input name="subject" value="{{ $of('subject') }}"></x-field>
         <x-field class="wide" label="message" hint="[caller_name|somebody], [summary], [outcome] and so on; a sentence with an empty value is left out" data-shown="kind" data-when="{{ $having('words') }}" :hidden="! $is->has('words')"><textarea name="words" rows="5">{{ $of('words') }}</textarea></x-field>
-        <x-field label="with the file" hint="files are kept in the post room" data-shown="kind" data-when="{{ $having('file') }}" :hidden="! $is->has('file')"><select name="file"><option value="">none</option>@foreach (array_unique([...$files, ...array_filter([$rule?->file])]) as $file)<option value="{{ $file }}" @selected($of('file') === $file)>{{ $file }}{{ in_array($file, $files, true) ? '' : ' (not there any more)' }}</option>@endforeach</select></x-field>
+        <x-field label="with the file" hint="files are kept in the post room" data-shown="kind" data-when="{{ $having('file') }}" :hidden="! $is->has('file')"><x-choice name="file" :of="\App\Support\Offered::orGone(array_combine($files, $files), $rule?->file)" :chosen="$of('file')" none="none"/></x-field>
         <x-field class="wide" label="columns" hint="one a line: name: value, such as “Telephone: phone”; a web request without any sends the whole record" data-shown="kind" data-when="{{ $having('columns') }}" :hidden="! $is->has('columns')"><textarea name="mapping" rows="6" spellcheck="false">{{ $mapping }}</textarea></x-field>
         <div class="go"><button type="submit" class="primary">Keep the rule</button></div>
     </form>

@@ -5,7 +5,7 @@
     @else
     <form method="get" class="card">@foreach ($said as $words)<input type="hidden" name="said[]" value="{{ $words }}">@endforeach
         <div class="inline-fields"><x-field label="service"><x-choice name="service" :of="collect($diaries->services)->pluck('label', 'key')" :chosen="$service->key"/></x-field>
-            @if ($diaries->travel->areas() !== [])<x-field label="where"><select name="area"><option value="">anywhere</option>@foreach ($diaries->travel->areas() as $one)<option value="{{ $one }}" @selected($one === $area)>{{ $one }}</option>@endforeach</select></x-field>@endif
+            @if ($diaries->travel->areas() !== [])<x-field label="where"><x-choice name="area" :of="array_combine($diaries->travel->areas(), $diaries->travel->areas())" :chosen="$area" none="anywhere"/></x-field>@endif
             <x-field class="wide" :label="$said === [] ? 'a caller says' : 'and then'"><input name="said[]" autofocus placeholder="some time next week, but not Friday"></x-field><button class="primary">Ask <kbd>Enter</kbd></button>@if ($said !== [])<a class="button" href="{{ route('diary.ask', [$business, 'service' => $service->key, 'area' => $area]) }}">Begin again</a>@endif</div></form>
     <div class="release-body">
         <section class="ask-turns" aria-label="Turns">

@@ -25,8 +25,8 @@
     @if ($diaries->diaries === [])<p class="card empty">Nobody has a diary here yet. @if ($designs)<a href="{{ route('diary.set-up', $business) }}">Say what can be booked, and with whom.</a>@endif</p>
     @else
     <form method="get" class="filter"><input type="hidden" name="day" value="{{ $first->format('Y-m-d') }}">@if ($kind === 'week')<input type="hidden" name="view" value="week">@endif
-        <label for="d-service">free starts for</label><select id="d-service" name="service" data-submits>@foreach ($diaries->services as $one)<option value="{{ $one->key }}" @selected($one->key === $service?->key)>{{ $one->label }}, {{ $one->minutes }} min</option>@endforeach</select>
-        @if ($diaries->travel->areas() !== [])<label for="d-area">where</label><select id="d-area" name="area" data-submits><option value="">anywhere</option>@foreach ($diaries->travel->areas() as $one)<option value="{{ $one }}" @selected($one === $area)>{{ ucwords($one) }}</option>@endforeach</select>@endif
+        <label for="d-service">free starts for</label><x-choice id="d-service" name="service" data-submits :of="collect($diaries->services)->mapWithKeys(static fn ($one) => [$one->key => $one->label.', '.$one->minutes.' min'])" :chosen="$service?->key"/>
+        @if ($diaries->travel->areas() !== [])<label for="d-area">where</label><x-choice id="d-area" name="area" data-submits :of="collect($diaries->travel->areas())->mapWithKeys(static fn ($one) => [$one => ucwords($one)])" :chosen="$area" none="anywhere"/>@endif
         <label class="check"><input type="checkbox" name="rehearsals" value="1" data-submits @checked($rehearsals)> with rehearsals</label>
         <noscript><button>Show</button></noscript></form>
     <figure class="diary-grid card scroll" data-diary data-from="{{ $from }}" data-scale="{{ $scale }}" data-left="{{ $left }}" data-step="{{ $service->step ?? 15 }}" data-base="{{ route('diary', $business) }}">
@@ -74,7 +74,7 @@
             <x-field label="diary"><x-choice name="diary" :of="collect($diaries->diaries)->pluck('name', 'key')" :chosen="old('diary')"/></x-field>
             <x-field label="start"><input type="datetime-local" name="start" value="{{ old('start', $first->format('Y-m-d').'T09:00') }}" required></x-field></div>
         <div class="inline-fields"><x-field label="for"><input name="name" maxlength="120" value="{{ old('name') }}" required></x-field><x-field label="telephone"><input name="number" maxlength="40" value="{{ old('number') }}"></x-field>
-            @if ($diaries->travel->areas() !== [])<x-field label="where"><select name="area"><option value="">here</option>@foreach ($diaries->travel->areas() as $one)<option value="{{ $one }}" @selected($one === old('area'))>{{ ucwords($one) }}</option>@endforeach</select></x-field>@endif</div>
+            @if ($diaries->travel->areas() !== [])<x-field label="where"><x-choice name="area" :of="collect($diaries->travel->areas())->mapWithKeys(static fn ($one) => [$one => ucwords($one)])" :chosen="old('area')" none="here"/></x-field>@endif</div>
         <x-field class="wide" label="note"><input name="note" maxlength="1000" value="{{ old('note') }}"></x-field>
         <label class="check"><input type="checkbox" name="anyway" value="1"> all the same, if a rule stands against it</label>
         <div class="go"><button class="primary">Book it</button> <button type="button" data-close>Not now</button></div></form></dialog>

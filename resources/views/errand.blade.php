@@ -28,7 +28,7 @@
             <fieldset><legend>Goes to</legend>
                 <div class="inline-fields">
                     <x-field label="where"><x-choice name="reach" data-shows="reach" :of="['request' => 'another system, over HTTP', 'table' => 'a table kept here', 'callers' => 'the callers']" :chosen="$reach"/></x-field>
-                    <x-field label="method" data-shown="reach" data-when="request" :hidden="$reach !== 'request'"><select name="method">@foreach (\Ringo\Errand\Request::METHODS as $method)<option @selected($of('method', $request['method'] ?? 'GET') === $method)>{{ $method }}</option>@endforeach</select></x-field>
+                    <x-field label="method" data-shown="reach" data-when="request" :hidden="$reach !== 'request'"><x-choice name="method" :of="collect(\Ringo\Errand\Request::METHODS)->combine(\Ringo\Errand\Request::METHODS)" :chosen="$of('method', $request['method'] ?? 'GET')"/></x-field>
                     <x-field class="grow" label="address" hint="{number} stands for what the call knows" data-shown="reach" data-when="request" :hidden="$reach !== 'request'"><input name="url" class="mono" value="{{ $of('url', $request['url'] ?? '') }}" placeholder="https://yard.pellbrook.example/hires/{number}"></x-field>
                     <x-field label="table" data-shown="reach" data-when="table" :hidden="$reach !== 'table'"><input name="table" list="tables" value="{{ $of('table', $design['table']['name'] ?? '') }}"><datalist id="tables">@foreach ($business->errandTables as $table)<option value="{{ $table->name }}">{{ implode(', ', $table->columns) }}</option>@endforeach</datalist></x-field>
                 </div>

@@ -31,7 +31,7 @@
     <form class="filter" action="{{ route('figures', $business) }}">
         <label for="s-from">From</label><input id="s-from" type="date" name="from" value="{{ $from }}">
         <label for="s-to">to</label><input id="s-to" type="date" name="to" value="{{ $to }}">
-        <label for="s-of">Agent</label><select id="s-of" name="of"><option value="">all</option>@foreach ($agents as $one)<option value="{{ $one->key }}" @selected($of?->id === $one->id)>{{ $one->name }}</option>@endforeach</select>
+        <label for="s-of">Agent</label><x-choice id="s-of" name="of" :of="collect($agents)->pluck('name', 'key')" :chosen="$of?->key" none="all"/>
         <button type="submit">Show</button>
         @foreach ([7 => 'a week', 28 => 'four weeks', 91 => 'a quarter', 365 => 'a year'] as $n => $words)<a href="{{ route('figures', array_filter([$business, 'from' => \Illuminate\Support\Carbon::now($business->tz)->subDays($n - 1)->format('Y-m-d'), 'to' => \Illuminate\Support\Carbon::now($business->tz)->format('Y-m-d'), 'of' => $of?->key])) }}">{{ $words }}</a>@endforeach
     </form>

@@ -20,7 +20,7 @@
             <form method="post" action="{{ route('knowledge.store', $business) }}" enctype="multipart/form-data" class="stack">@csrf
                 <x-field class="wide" label="a file" hint="Markdown, text, HTML, PDF or CSV"><input type="file" name="file" accept=".md,.txt,.html,.htm,.pdf,.csv,.tsv"></x-field>
                 <details @if (old('text')) open @endif><summary>or paste it</summary>
-                    <div class="inline-fields"><x-field label="name"><input name="name" value="{{ old('name') }}" placeholder="delivery zones"></x-field><x-field label="it is"><select name="kind"><option value="document">a document</option><option value="questions">questions with answers</option><option value="table">a table</option></select></x-field></div>
+                    <div class="inline-fields"><x-field label="name"><input name="name" value="{{ old('name') }}" placeholder="delivery zones"></x-field><x-field label="it is"><x-choice name="kind" :of="['document' => 'a document', 'questions' => 'questions with answers', 'table' => 'a table']"/></x-field></div>
                     <x-field class="wide" label="text" hint="headings with #, questions as headings that end in a question mark"><textarea name="text" rows="6">{{ old('text') }}</textarea></x-field></details>
                 <div class="go"><button type="submit" class="primary">Keep it</button></div></form></section>
         <section class="card"><h2>Fetch a page</h2>

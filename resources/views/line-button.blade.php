@@ -13,7 +13,7 @@
                 <p class="muted">Contrast {{ number_format(\Ringo\Line\Button::contrast($button->colour, $button->ink), 1) }}; below {{ \Ringo\Line\Button::LEAST_CONTRAST }} the words cannot be read and the pair is refused.</p>
                 <x-field class="wide" label="to be accepted first" hint="empty: nothing"><textarea name="terms" rows="2" maxlength="600">{{ old('terms', $button->terms) }}</textarea></x-field>
                 <x-field class="wide" label="address of the terms in full"><input name="terms_at" maxlength="300" value="{{ old('terms_at', $button->termsAt) }}" placeholder="https://www.example.com/terms"></x-field>
-                @if ($campaigns->isNotEmpty())<x-field label="a number that is left where nobody answers" hint="goes to"><select name="rung_by"><option value="">the Desk</option>@foreach ($campaigns as $one)<option value="{{ $one->key }}" @selected(old('rung_by', $button->rungBy) === $one->key)>{{ $one->name }}, which rings it</option>@endforeach</select></x-field>@endif
+                @if ($campaigns->isNotEmpty())<x-field label="a number that is left where nobody answers" hint="goes to"><x-choice name="rung_by" :of="collect($campaigns)->mapWithKeys(static fn ($one) => [$one->key => $one->name.', which rings it'])" :chosen="old('rung_by', $button->rungBy)" none="the Desk"/></x-field>@endif
                 <x-field class="wide" label="pages it may stand on" hint="an origin a line, such as https://www.example.com"><textarea name="origins" rows="3">{{ old('origins', implode("\n", $button->origins)) }}</textarea></x-field>
                 <div class="go"><button class="primary">Keep</button></div></form>
             <section class="card"><h2>What was called from where</h2>

@@ -5,12 +5,12 @@
     @else
     <form class="card" method="post" action="{{ route('line.store', $business) }}">@csrf
         <div class="inline-fields"><x-field label="called"><input name="name" maxlength="60" required autofocus value="{{ old('name') }}" placeholder="Main line"></x-field>
-            <x-field label="is"><select name="kind"><option value="number">a number</option><option value="button" @selected(old('kind') === 'button')>a button on a web page</option></select></x-field>
+            <x-field label="is"><x-choice name="kind" :of="['number' => 'a number', 'button' => 'a button on a web page']" :chosen="old('kind')"/></x-field>
             <x-field label="number" hint="none for a button"><input name="number" type="tel" value="{{ old('number') }}" placeholder="01632 960140"></x-field>
-            <x-field label="agent"><select name="agent">@foreach ($agents as $one)<option value="{{ $one->key }}" @selected(old('agent') === $one->key)>{{ $one->name }}{{ $one->latestRelease ? '' : ', not released yet' }}</option>@endforeach</select></x-field></div>
+            <x-field label="agent"><x-choice name="agent" :of="\App\Support\Offered::agents($agents)" :chosen="old('agent')"/></x-field></div>
         <fieldset><legend>In opening hours</legend>
             <label class="check"><input type="radio" name="begins" value="agent" @checked(old('begins', 'agent') === 'agent')> the agent answers at once, day and night</label><br>
-            <label class="check"><input type="radio" name="begins" value="staff_first" @checked(old('begins') === 'staff_first')> staff ring first, then the agent: </label><select name="rings" aria-label="Whose telephones ring first"><option value="">–</option>@foreach ($teams as $team)<option value="team:{{ $team->key }}" @selected(old('rings') === 'team:'.$team->key)>{{ $team->name }}</option>@endforeach</select>
+            <label class="check"><input type="radio" name="begins" value="staff_first" @checked(old('begins') === 'staff_first')> staff ring first, then the agent: </label><x-choice name="rings" aria-label="Whose telephones ring first" :of="\App\Support\Offered::teams($teams)" :chosen="old('rings')" none="–"/>
             @unless ($hours->given())<p class="muted">The brief says no opening hours yet, so staff would never ring. <a href="{{ route('brief', $business) }}">Write them</a>.</p>@endunless</fieldset>
         <div class="go"><button class="primary">Make it</button></div></form>
     @endif

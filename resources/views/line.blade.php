@@ -6,7 +6,7 @@
             @if ($line->live())<a class="button" href="{{ route('exchange', [$business, 'line' => $line->key]) }}"><x-icon name="phone-incoming"/> Place a call</a>
                 <form method="post" action="{{ route('line.pause', [$business, $line]) }}">@csrf<button>Pause</button></form>@endif
             @if ($line->agent->releases->isNotEmpty())
-                <form method="post" action="{{ route('line.live', [$business, $line]) }}" class="pair">@csrf<label class="sr" for="release">Release</label><select id="release" name="release">@foreach ($line->agent->releases as $one)<option value="{{ $one->number }}" @selected($line->release_id === $one->id)>release {{ $one->number }}</option>@endforeach</select><button class="primary">{{ $line->live() ? 'Move to it' : 'Put live' }}</button></form>
+                <form method="post" action="{{ route('line.live', [$business, $line]) }}" class="pair">@csrf<label class="sr" for="release">Release</label><x-choice id="release" name="release" :of="\App\Support\Offered::releases($line->agent->releases)" :chosen="$line->release?->number"/><button class="primary">{{ $line->live() ? 'Move to it' : 'Put live' }}</button></form>
             @endif
         </div></header>
     @if ($errors->any())<ul class="problems" role="alert">@foreach ($errors->all() as $error)<li>{{ $error }}</li>@endforeach</ul>@endif

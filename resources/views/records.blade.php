@@ -19,8 +19,8 @@
         <p class="empty card">Records appear here once an agent has taken a call. @can('design', $business)<a href="{{ route('agent.new', $business) }}">Make an agent</a>.@endcan</p>
     @else
         <form class="filter" action="{{ route('records', $business) }}">
-            @if ($agents->count() > 1)<label for="f-agent">Agent</label><select id="f-agent" name="agent">@foreach ($agents as $one)<option value="{{ $one->key }}" @selected($one->id === $agent->id)>{{ $one->name }}</option>@endforeach</select>@else<input type="hidden" name="agent" value="{{ $agent->key }}">@endif
-            <label for="f-show">Show</label><select id="f-show" name="show"><option value="doubtful">to check</option><option value="all" @selected($show === 'all')>all</option></select>
+            @if ($agents->count() > 1)<label for="f-agent">Agent</label><x-choice id="f-agent" name="agent" :of="collect($agents)->pluck('name', 'key')" :chosen="$agent->key"/>@else<input type="hidden" name="agent" value="{{ $agent->key }}">@endif
+            <label for="f-show">Show</label><x-choice id="f-show" name="show" :of="['doubtful' => 'to check', 'all' => 'all']" :chosen="$show"/>
             <label for="f-outcome">Outcome</label><x-choice id="f-outcome" name="outcome" :of="collect($outcomes)->combine($outcomes)" :chosen="($filter['outcome'] ?? '')" none="any"/>
             <label for="f-q">Holds</label><input id="f-q" name="q" type="search" value="{{ $filter['q'] ?? '' }}">
             <button type="submit">Show</button>

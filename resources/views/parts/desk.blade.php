@@ -10,9 +10,9 @@
                 @foreach ($a['said'] ?? [] as $said)<p class="voice caller">“{{ $said }}”</p>@endforeach
                 <dl class="facts">@foreach ($a['record'] ?? [] as $title => $value)<div><dt>{{ $title }}</dt><dd>{{ $value }}</dd></div>@endforeach @if ($a['note'] ?? null)<div><dt>Note</dt><dd>{{ $a['note'] }}</dd></div>@endif</dl>
                 <p class="go"><button type="button" class="primary" data-offer="{{ $offer->id }}" data-how="accept"><x-icon name="phone-call"/> Take it</button>
-                    <label class="sr" for="reason-{{ $offer->id }}">Why not</label><select id="reason-{{ $offer->id }}" data-reason><option>not just now</option><option>with a customer</option><option>not my part</option></select>
+                    <label class="sr" for="reason-{{ $offer->id }}">Why not</label><x-choice id="reason-{{ $offer->id }}" data-reason :of="\App\Support\Offered::plainly(['not just now', 'with a customer', 'not my part'])"/>
                     <button type="button" data-offer="{{ $offer->id }}" data-how="decline">Not now</button>
-                    @if (! $offer->before_agent && $teams->count() > 1)<span class="not-for-us"><label for="team-{{ $offer->id }}">not for us, for</label> <select id="team-{{ $offer->id }}" data-team>@foreach ($teams as $team)@if ('team:'.$team->key !== $offer->target)<option value="{{ $team->key }}">{{ $team->name }}</option>@endif @endforeach</select> <button type="button" data-offer="{{ $offer->id }}" data-how="decline" data-not-for-us>Pass it on</button></span>@endif
+                    @if (! $offer->before_agent && $teams->count() > 1)<span class="not-for-us"><label for="team-{{ $offer->id }}">not for us, for</label> <x-choice id="team-{{ $offer->id }}" data-team :of="$teams->reject(static fn ($team) => 'team:'.$team->key === $offer->target)->pluck('name', 'key')"/> <button type="button" data-offer="{{ $offer->id }}" data-how="decline" data-not-for-us>Pass it on</button></span>@endif
                     @if (! $offer->before_agent && ($a['number'] ?? null))<button type="button" data-offer="{{ $offer->id }}" data-how="ring_back">Promise a call-back</button>@endif</p>
             </article>
         @endforeach
@@ -22,7 +22,7 @@
                 <ol class="desk-turns">@foreach ($mine->turns->slice(-14) as $turn)<li class="{{ $turn->by }}"><span class="voice {{ $turn->by }}">{{ ['agent' => $mine->agent->name, 'caller' => 'Caller', 'staff' => 'You'][$turn->by] ?? $turn->by }}</span> {{ $turn->text }}</li>@endforeach</ol>
                 <form data-desk-say="{{ $mine->ref }}" class="desk-say"><label class="sr" for="desk-say">What you say</label><input id="desk-say" autocomplete="off" placeholder="What you say"><button>Say it <kbd>↵</kbd></button><button type="button" class="danger" data-desk-hang-up="{{ $mine->ref }}"><x-icon name="phone-off"/> Hang up</button></form>
                 <div class="inline-fields"><x-field class="wide" label="note" hint="goes with the call"><input data-desk-note="{{ $mine->ref }}" value="{{ $mine->staff_note }}"></x-field>
-                    <x-field label="hand on to"><select data-desk-colleague>@foreach ($colleagues as $one)<option value="{{ $one->key }}">{{ $one->name }}, {{ $one->presence }}</option>@endforeach</select></x-field><button type="button" data-desk-hand-on="{{ $mine->ref }}">Hand on</button></div>
+                    <x-field label="hand on to"><x-choice data-desk-colleague :of="collect($colleagues)->mapWithKeys(static fn ($one) => [$one->key => $one->name.', '.$one->presence])"/></x-field><button type="button" data-desk-hand-on="{{ $mine->ref }}">Hand on</button></div>
             </article>
         @elseif ($offers->isEmpty())
             <p class="card empty">Nothing rings. Calls come here when the transfer rules choose you or your team and you are free.</p>

@@ -48,7 +48,7 @@
             <p class="now-caller"><span class="voice caller">Caller</span> <span data-last-caller></span></p>
         </div>
         <p class="ringing-line" data-ringing-line hidden><x-icon name="phone-outgoing"/> <span data-ringing></span>
-            <label>where no desk is open, a colleague <select data-colleague-how><option value="answers">picks up</option><option value="busy">is busy</option><option value="declines">declines</option><option value="no_answer">does not answer</option></select></label>
+            <label>where no desk is open, a colleague <x-choice data-colleague-how :of="['answers' => 'picks up', 'busy' => 'is busy', 'declines' => 'declines', 'no_answer' => 'does not answer']"/></label>
             <label>after <input type="number" min="1" max="60" value="4" data-colleague-after> s</label></p>
         <p class="ringing-line" data-errand-line hidden><x-icon name="waypoints"/> looks up <strong data-errand></strong>; what the caller says meanwhile is kept</p>
         <p class="ringing-line" data-with-line hidden><x-icon name="headset"/> with <strong data-with></strong> <span data-last-staff aria-live="polite"></span></p>
@@ -70,7 +70,7 @@
             <label class="count"><input type="checkbox" data-count> <span data-count-label>count silence</span></label>
             <button type="button" data-back title="Takes back the last turn: rings again up to before it">Back a turn</button>
             <label class="sr" for="hs-pace">Speed of speech</label>
-            <select id="hs-pace" data-pace title="Speed of speech"><option value="0.8">slow</option><option value="1" selected>normal</option><option value="1.3">brisk</option><option value="1.7">fast</option></select>
+            <x-choice id="hs-pace" data-pace title="Speed of speech" :of="['0.8' => 'slow', '1' => 'normal', '1.3' => 'brisk', '1.7' => 'fast']" chosen="1"/>
             <button type="button" data-mute aria-pressed="false"><x-icon name="volume-2"/> <span class="sr" data-mute-label>Sound on</span></button>
             <button type="button" class="danger" data-hang-up><x-icon name="phone-off"/> Hang up</button>
         </form>

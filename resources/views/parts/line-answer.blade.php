@@ -6,12 +6,10 @@
     $who = $answer['who'] ?? ($empty ?? '');
 @endphp
 <div class="inline-fields" data-answer>
-    <x-field label="who answers"><select name="{{ $field('who') }}" data-who>
-        @isset($emptyWords)<option value="{{ $empty }}" @selected($who === $empty)>{{ $emptyWords }}</option>@endisset
-        @foreach (['staff_first' => 'staff first, then the agent', 'agent' => 'the agent at once', 'staff' => 'staff only', 'forward' => 'goes on elsewhere', 'nobody' => 'nobody'] as $value => $words)<option value="{{ $value }}" @selected($who === $value)>{{ $words }}</option>@endforeach</select></x-field>
-    <x-field label="rings" data-for="staff_first staff"><select name="{{ $field('rings') }}"><option value="">–</option>@foreach ($teams as $team)<option value="team:{{ $team->key }}" @selected(($answer['target'] ?? '') === 'team:'.$team->key)>{{ $team->name }}</option>@endforeach @foreach ($people as $person)<option value="person:{{ $person->key }}" @selected(($answer['target'] ?? '') === 'person:'.$person->key)>{{ $person->name }}</option>@endforeach</select></x-field>
+    <x-field label="who answers"><x-choice name="{{ $field('who') }}" data-who :of="(isset($emptyWords) ? [$empty => $emptyWords] : []) + \App\Support\LineForm::ANSWERED_BY" :chosen="$who"/></x-field>
+    <x-field label="rings" data-for="staff_first staff"><x-choice name="{{ $field('rings') }}" :of="\App\Support\Offered::teams($teams) + $people->mapWithKeys(static fn ($person) => ['person:'.$person->key => $person->name])->all()" :chosen="$answer['target'] ?? ''" none="–"/></x-field>
     <x-field class="narrow" label="for" hint="s" data-for="staff_first staff"><input type="number" min="3" max="120" name="{{ $field('seconds') }}" value="{{ $answer['seconds'] ?? \Ringo\Line\Answer::USUAL_SECONDS }}"></x-field>
     <x-field label="agent" data-for="staff_first staff agent"><x-choice name="{{ $field('agent') }}" :of="collect($agents)->pluck('name', 'key')" :chosen="($answer['agent'] ?? '')" none="the line’s own"/></x-field>
-    <x-field label="begins with" data-for="staff_first agent"><select name="{{ $field('opening') }}"><option value="">its first step</option>@foreach ($steps as $step)<option value="{{ $step }}" @selected(($answer['opening'] ?? '') === $step)>{{ str_replace('_', ' ', $step) }}</option>@endforeach</select></x-field>
+    <x-field label="begins with" data-for="staff_first agent"><x-choice name="{{ $field('opening') }}" :of="\App\Support\Offered::plainly($steps)" :chosen="$answer['opening'] ?? ''" none="its first step"/></x-field>
     <x-field label="goes on to" data-for="forward"><input name="{{ $field('forward') }}" list="forward-to" value="{{ ($answer['who'] ?? '') === 'forward' ? $answer['target'] : '' }}" placeholder="line:… or number:+44…"></x-field>
 </div>

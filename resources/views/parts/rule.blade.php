@@ -6,7 +6,7 @@
     <div class="inline-fields">
         <x-field label="name"><input name="rules[{{ $i }}][key]" value="{{ $v('key', $rule['key'] ?? '') }}" placeholder="breakdowns"></x-field>
         <x-field label="to"><input name="rules[{{ $i }}][to]" list="targets" value="{{ $v('to', $rule['to'] ?? '') }}" placeholder="team:engineers, or fit"></x-field>
-        <x-field label="how"><select name="rules[{{ $i }}][how]"><option value="announced">announced</option><option value="straight" @selected($v('how', $rule['how'] ?? '') === 'straight')>straight through</option></select></x-field>
+        <x-field label="how"><x-choice name="rules[{{ $i }}][how]" :of="['announced' => 'announced', 'straight' => 'straight through']" :chosen="$v('how', $rule['how'] ?? '')"/></x-field>
         <x-field label="if nobody answers" hint="commas between"><input name="rules[{{ $i }}][otherwise]" value="{{ $v('otherwise', implode(', ', $rule['otherwise'] ?? [])) }}" placeholder="person:joe, step:message"></x-field>
         <x-field label="when these words are said" hint="commas between"><input name="rules[{{ $i }}][words]" value="{{ $v('words', implode(', ', $rule['words'] ?? [])) }}"></x-field>
         <label class="check"><input type="checkbox" name="rules[{{ $i }}][urgent]" value="1" @checked($v('urgent', ($rule['urgent'] ?? false) ? '1' : '') === '1')> urgent, from anywhere</label>

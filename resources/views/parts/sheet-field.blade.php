@@ -10,7 +10,7 @@
             <x-choices :name="'fields['.$i.'][choices]'" :rows="$row['choices']"/>
             <div class="inline-fields">
                 <x-field label="pattern" hint="regular expression"><input name="fields[{{ $i }}][pattern]" value="{{ $row['pattern'] }}" spellcheck="false"></x-field>
-                <x-field label="who may see it"><select name="fields[{{ $i }}][sees]"><option value="staff">all of the business</option><option value="owner" @selected($row['sees'] === 'owner')>owner and designer</option></select></x-field>
+                <x-field label="who may see it"><x-choice name="fields[{{ $i }}][sees]" :of="['staff' => 'all of the business', 'owner' => 'owner and designer']" :chosen="$row['sees']"/></x-field>
                 <x-field label="kept for days"><input name="fields[{{ $i }}][keep]" value="{{ $row['keep'] }}" inputmode="numeric" size="5"></x-field>
                 <x-field label="key"><input name="fields[{{ $i }}][key]" value="{{ $row['key'] }}" spellcheck="false"></x-field>
             </div>

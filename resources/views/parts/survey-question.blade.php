@@ -7,7 +7,7 @@
     <input type="hidden" name="{{ $name('key') }}" value="{{ $row['key'] ?? '' }}">@foreach ($row['option_keys'] ?? [] as $label => $key)<input type="hidden" name="{{ $name('option_keys') }}[{{ $label }}]" value="{{ $key }}">@endforeach
     <div class="survey-line"><span class="survey-number" aria-hidden="true"></span>
         <x-field class="wide" label="asks"><textarea name="{{ $name('ask') }}" rows="1" data-grow maxlength="400">{{ $row['ask'] ?? '' }}</textarea></x-field>
-        <x-field label="answered by"><select name="{{ $name('kind') }}" data-kind>@foreach (\Ringo\Survey\QuestionKind::cases() as $one)<option value="{{ $one->value }}" @selected($kind === $one->value)>{{ $one->words() }}</option>@endforeach</select></x-field>
+        <x-field label="answered by"><x-choice name="{{ $name('kind') }}" data-kind :of="collect(\Ringo\Survey\QuestionKind::cases())->mapWithKeys(static fn ($one) => [$one->value => $one->words()])" :chosen="$kind"/></x-field>
         <x-field label="short, for tables"><input name="{{ $name('title') }}" maxlength="60" value="{{ $row['title'] ?? '' }}"></x-field>
         <span class="survey-moves"><button type="button" class="bare" data-up title="Before the one above"><x-icon name="arrow-up"/><span class="sr">Before the one above</span></button><button type="button" class="bare" data-remove title="Take it out"><x-icon name="x"/><span class="sr">Take it out</span></button></span></div>
     <div class="inline-fields survey-more">

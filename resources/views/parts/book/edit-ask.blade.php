@@ -7,10 +7,7 @@
 <fieldset class="inline-fields">
     <legend>Fills</legend>
     <x-field label="field">
-        <select name="field" data-shows="field" data-reload>
-            @foreach ($script->sheet->fields as $one)<option value="{{ $one->key }}" @selected($one->key === $step['field'])>{{ $one->key }}</option>@endforeach
-            <option value="+new">a new field …</option>
-        </select></x-field>
+        <x-choice name="field" data-shows="field" data-reload :of="\App\Support\Offered::keys($script->sheet) + ['+new' => 'a new field …']" :chosen="$step['field']"/></x-field>
     <x-field label="its name" data-shown="field" data-when="+new" hidden><input name="new_field" data-commit placeholder="such as delivery date"></x-field>
     @if ($field)
         <input type="hidden" name="sheet[of]" value="{{ $field->key }}">

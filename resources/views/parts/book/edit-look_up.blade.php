@@ -1,6 +1,6 @@
 @php $keep = $step['keep'] ?? []; @endphp
 <div class="inline-fields">
-    <x-field label="errand"><select name="errand">@if (($step['errand'] ?? '') === '' || $errands->get($step['errand']) === null)<option value="{{ $step['errand'] ?? '' }}">{{ ($step['errand'] ?? '') === '' ? 'choose one' : $step['errand'].' (not there)' }}</option>@endif @foreach ($errands->all() as $errand)<option value="{{ $errand->key }}" @selected(($step['errand'] ?? '') === $errand->key)>{{ $errand->label }}</option>@endforeach</select></x-field>
+    <x-field label="errand"><x-choice name="errand" :of="\App\Support\Offered::orGone(array_column($errands->all(), 'label', 'key'), $step['errand'] ?? '')" :chosen="$step['errand'] ?? ''" :none="($step['errand'] ?? '') === '' ? 'choose one' : null"/></x-field>
     <x-book.to name="next" :value="$step['next'] ?? null" :script="$script" :self="$key" label="found, goes to"/>
     <x-book.to name="not_found" :value="$step['not_found'] ?? null" :script="$script" :self="$key" label="not found, goes to"/>
     <x-book.to name="failed" :value="$step['failed'] ?? null" :script="$script" :self="$key" label="failed, goes to"/>

@@ -1,6 +1,6 @@
 <x-book.texts name="prompt" :texts="$texts('prompt')" label="Asks" add="another way to ask"/>
 <div class="inline-fields">
-    <x-field label="keeps them in"><select name="list">@foreach ($script->sheet->fields as $one)@if ($one->type === \Ringo\Value\ValueType::Items)<option value="{{ $one->key }}" @selected($one->key === ($step['list'] ?? ''))>{{ $one->key }}</option>@endif @endforeach</select></x-field>
+    <x-field label="keeps them in"><x-choice name="list" :of="\App\Support\Offered::keys($script->sheet, \Ringo\Value\ValueType::Items)" :chosen="$step['list'] ?? ''"/></x-field>
     <x-field class="narrow" label="at most"><input name="most" type="number" min="2" max="20" value="{{ $step['most'] ?? 5 }}"></x-field>
     <x-book.to name="first" :value="$step['first'] ?? null" :script="$script" :self="$key" label="another, begins at"/>
     <x-book.to name="next" :value="$step['next'] ?? null" :script="$script" :self="$key" label="no more, goes to"/>

@@ -22,7 +22,7 @@
     <ul class="found-list" data-row-findings>@if ($findings !== [])@include('parts.book.findings')@endif</ul>
     <div class="edit-foot">
         <span class="add-after"><label class="sr" for="after-{{ $key }}">Kind of step to add after this one</label>
-            <select id="after-{{ $key }}" data-insert-kind>@foreach (\App\Support\Book\StepForms::kinds() as $one)<option value="{{ $one }}">{{ str_replace("_", " ", $one) }}</option>@endforeach</select>
+            <x-choice id="after-{{ $key }}" data-insert-kind :of="\App\Support\Offered::plainly(\App\Support\Book\StepForms::kinds())"/>
             <button type="button" data-insert><x-icon name="plus"/> Add after this <kbd>n</kbd></button></span>
         <button type="button" data-duplicate><x-icon name="copy"/> Copy</button>
         <button type="button" data-move="up" title="Alt ↑">Up</button>

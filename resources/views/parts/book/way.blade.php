@@ -18,7 +18,7 @@
                     @endforeach
                 </div>
                 <template data-blank data-token="__p__">@include('parts.book.comparison', ['i' => $i, 'p' => '__p__', 'part' => ['', 'is', ''], 'shown' => $shown])</template>
-                <span class="joins"><select name="ways[{{ $i }}][join]" aria-label="how they are joined"><option value="all">all of these</option><option value="any" @selected($condition?->join() === 'any')>any of these</option></select>
+                <span class="joins"><x-choice name="ways[{{ $i }}][join]" aria-label="how they are joined" :of="['all' => 'all of these', 'any' => 'any of these']" :chosen="$condition?->join()"/>
                 <button type="button" class="bare add" data-add><x-icon name="plus"/> and</button></span>
             </div>
         @endif

@@ -1,7 +1,7 @@
 <div class="grid-item" data-item>
     <input name="parameters[{{ $i }}][key]" class="mono" value="{{ $one['key'] ?? '' }}" aria-label="key" placeholder="number">
     <input name="parameters[{{ $i }}][label]" value="{{ $one['label'] ?? '' }}" aria-label="what it is" placeholder="the number of the contract">
-    <select name="parameters[{{ $i }}][type]" aria-label="type">@foreach ($types as $type)<option value="{{ $type }}" @selected(($one['type'] ?? 'text') === $type)>{{ str_replace('_', ' ', $type) }}</option>@endforeach</select>
+    <x-choice name="parameters[{{ $i }}][type]" aria-label="type" :of="\App\Support\Offered::plainly($types)" :chosen="$one['type'] ?? 'text'"/>
     <input name="parameters[{{ $i }}][from]" class="mono" value="{{ $one['from'] ?? '' }}" aria-label="from" placeholder="field, or =always">
     <label class="check"><input type="checkbox" name="parameters[{{ $i }}][optional]" value="1" @checked($one['optional'] ?? false)> may lack</label>
     <button type="button" class="bare" data-remove title="Take this out"><x-icon name="x"/><span class="sr">Take out</span></button>

@@ -1,7 +1,7 @@
 <div class="grid-item" data-item>
     <input name="values[{{ $i }}][key]" class="mono" value="{{ $one['key'] ?? '' }}" aria-label="key" placeholder="due">
     <input name="values[{{ $i }}][label]" value="{{ $one['label'] ?? '' }}" aria-label="what it is" placeholder="when it is due back">
-    <select name="values[{{ $i }}][type]" aria-label="type">@foreach ($types as $type)<option value="{{ $type }}" @selected(($one['type'] ?? 'text') === $type)>{{ str_replace('_', ' ', $type) }}</option>@endforeach</select>
+    <x-choice name="values[{{ $i }}][type]" aria-label="type" :of="\App\Support\Offered::plainly($types)" :chosen="$one['type'] ?? 'text'"/>
     <input name="values[{{ $i }}][path]" class="mono" value="{{ $one['path'] ?? '' }}" aria-label="where it stands" placeholder="hire.due">
     <label class="check"><input type="checkbox" name="values[{{ $i }}][required]" value="1" @checked($one['required'] ?? false)> must be</label>
     <button type="button" class="bare" data-remove title="Take this out"><x-icon name="x"/><span class="sr">Take out</span></button>
