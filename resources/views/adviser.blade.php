@@ -6,13 +6,13 @@
     @if ($errors->any())<ul class="problems" role="alert">@foreach ($errors->all() as $error)<li>{{ $error }}</li>@endforeach</ul>@endif
     <div class="adviser"><div class="column">
         <form method="post" action="{{ route('adviser.keep', $business) }}" class="card stack">@csrf @method('put')
-            <label class="check"><input type="checkbox" name="on" value="1" @checked(old('on', $adviser->on))> <strong>Ask it</strong> <span class="muted">otherwise Ringo decides alone</span></label>
+            <x-tick name="on" value="1" :on="old('on', $adviser->on)"><strong>Ask it</strong> <span class="muted">otherwise Ringo decides alone</span></x-tick>
             <x-field class="wide" label="address of its chat completions"><input name="address" value="{{ old('address', $adviser->address) }}" placeholder="https://models.pellbrook.example/v1/chat/completions" spellcheck="false"></x-field>
             <div class="inline-fields"><x-field label="model"><input name="model" value="{{ old('model', $adviser->model) }}" spellcheck="false"></x-field>
                 <x-field label="token" :hint="$adviser->secret ? 'one is kept, and not shown' : 'none'"><input type="password" name="secret" autocomplete="new-password" placeholder="{{ $adviser->secret ? 'leave as it is' : '' }}"></x-field></div>
             <div class="inline-fields"><x-field label="price of a million tokens read"><input name="price_in" inputmode="decimal" size="8" value="{{ old('price_in', $adviser->price_in ?: '') }}"></x-field><x-field label="written"><input name="price_out" inputmode="decimal" size="8" value="{{ old('price_out', $adviser->price_out ?: '') }}"></x-field></div>
-            <fieldset class="checks"><legend>It may be asked</legend>@foreach (\Ringo\Advice\Purpose::cases() as $one)<label class="check"><input type="checkbox" name="about[]" value="{{ $one->value }}" @checked(in_array($one->value, (array) $now, true))> {{ $one->words() }}</label>@endforeach</fieldset>
-            @if ($adviser->secret)<label class="check"><input type="checkbox" name="no_secret" value="1"> forget the token</label>@endif
+            <fieldset class="checks"><legend>It may be asked</legend>@foreach (\Ringo\Advice\Purpose::cases() as $one)<x-tick name="about[]" value="{{ $one->value }}" :on="in_array($one->value, (array) $now, true)">{{ $one->words() }}</x-tick>@endforeach</fieldset>
+            @if ($adviser->secret)<x-tick name="no_secret" value="1">forget the token</x-tick>@endif
             <div class="go"><button class="primary">Keep</button></div>
         </form>
         <section class="card" id="try"><h2>Try it</h2><form method="post" action="{{ route('adviser.try', $business) }}#try" class="stack">@csrf

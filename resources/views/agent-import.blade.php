@@ -17,7 +17,7 @@
             <form method="post" action="{{ route('agent.import', $business) }}" class="card stack">@csrf
                 <x-field label="name, as callers hear it"><input name="name" required maxlength="60" value="{{ old('name', $free) }}"></x-field>
                 @error('name')<p class="error" role="alert">{{ $message }}</p>@enderror
-                <label class="check"><input type="checkbox" name="fit" value="1" @checked($script->agent->business !== $business->name)> put {{ $business->name }}, its country and time zone in place of {{ $script->agent->business }}</label>
+                <x-tick name="fit" value="1" :on="$script->agent->business !== $business->name">put {{ $business->name }}, its country and time zone in place of {{ $script->agent->business }}</x-tick>
                 <button class="primary">Make the agent</button> <a href="{{ route('agent.new', $business) }}">Leave it</a>
             </form>
         </aside>

@@ -57,8 +57,8 @@
                 <x-field class="narrow" label="signs of frustration it bears"><input type="number" min="1" max="20" name="patience" value="{{ $t('patience', $standing->patience) }}"></x-field>
                 <x-field label="words never said" hint="commas between"><input name="never_say" value="{{ $t('never_say', implode(', ', $standing->neverSay)) }}"></x-field>
                 <fieldset class="checks"><legend>the opening must tell</legend>
-                    <label class="check"><input type="checkbox" name="must_say[]" value="machine" @checked($typed->ticked('must_say', 'machine', in_array('machine', $standing->mustSay, true)))> that no person speaks</label>
-                    <label class="check"><input type="checkbox" name="must_say[]" value="recording" @checked($typed->ticked('must_say', 'recording', in_array('recording', $standing->mustSay, true)))> that the call is recorded</label></fieldset>
+                    <x-tick name="must_say[]" value="machine" :on="$typed->ticked('must_say', 'machine', in_array('machine', $standing->mustSay, true))">that no person speaks</x-tick>
+                    <x-tick name="must_say[]" value="recording" :on="$typed->ticked('must_say', 'recording', in_array('recording', $standing->mustSay, true))">that the call is recorded</x-tick></fieldset>
             </div>
             <x-field label="somebody else comes to the telephone: the name goes into"><x-choice name="new_speaker" :of="\App\Support\Offered::fields($script->sheet, \Ringo\Value\ValueType::PersonName)" :chosen="$t('new_speaker', $standing->newSpeaker)" none="it is not kept"/></x-field>
             <div class="texts" data-list data-least="0">

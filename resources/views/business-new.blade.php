@@ -10,7 +10,7 @@
         @if ($from !== [])
             <fieldset><legend>With the set-up of another <small>never its callers, calls, people or secrets</small></legend>
                 <div class="inline-fields"><x-choice name="copy" aria-label="Business whose set-up comes along" :of="collect($from)->map(static fn ($one) => $one->name)" :chosen="old('copy')" none="none: from nothing"/>
-                @foreach (\App\Actions\Businesses\CopySetUp::PARTS as $part => $words)<label class="check"><input type="checkbox" name="parts[]" value="{{ $part }}" @checked(in_array($part, (array) old('parts', array_keys(\App\Actions\Businesses\CopySetUp::PARTS)), true))> {{ $words }}</label>@endforeach</div>
+                @foreach (\App\Actions\Businesses\CopySetUp::PARTS as $part => $words)<x-tick name="parts[]" value="{{ $part }}" :on="in_array($part, (array) old('parts', array_keys(\App\Actions\Businesses\CopySetUp::PARTS)), true)">{{ $words }}</x-tick>@endforeach</div>
                 <p class="muted">Its name is replaced where it stands as a whole name; whatever still speaks of it, the inspection finds.</p></fieldset>
         @endif
         <div class="go"><button class="primary">Make it</button></div>

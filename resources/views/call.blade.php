@@ -19,7 +19,7 @@
                 </ul>
             </details>
             @if ($designs)
-                @unless ($call->trashed() || $call->inProgress())<a class="button" href="{{ route('call.replay', [$business, $call]) }}">Replay against the draft</a>@if ($designs)<details class="pick keep-case"><summary class="button">Keep as a case</summary><form method="post" action="{{ route('case.keep', [$business, $call]) }}" class="stack">@csrf<x-field label="name of the case"><input name="title" required maxlength="120" value="{{ ucfirst($call->outcome ?: 'a call') }}, {{ $call->caller_name }}"></x-field><label class="check"><input type="checkbox" name="tied" value="1" checked> answers go to what was asked, whatever the order</label><button class="primary">Keep it</button></form></details>@endif @endunless
+                @unless ($call->trashed() || $call->inProgress())<a class="button" href="{{ route('call.replay', [$business, $call]) }}">Replay against the draft</a>@if ($designs)<details class="pick keep-case"><summary class="button">Keep as a case</summary><form method="post" action="{{ route('case.keep', [$business, $call]) }}" class="stack">@csrf<x-field label="name of the case"><input name="title" required maxlength="120" value="{{ ucfirst($call->outcome ?: 'a call') }}, {{ $call->caller_name }}"></x-field><x-tick name="tied" value="1" :on="true">answers go to what was asked, whatever the order</x-tick><button class="primary">Keep it</button></form></details>@endif @endunless
                 @if ($call->trashed())
                     <form method="post" action="{{ route('call.restore', [$business, $call]) }}">@csrf<button type="submit">Bring it back</button></form>
                 @else

@@ -19,9 +19,9 @@
                 <x-field label="tags" hint="commas between"><input name="tags" value="{{ old('tags', implode(', ', $contact->tags ?? [])) }}"></x-field>
                 <x-field label="consent to be called, given on"><input type="date" name="consent_on" value="{{ old('consent_on', $contact->consent_on?->format('Y-m-d')) }}"></x-field>
                 <x-field label="PIN" :hint="$contact->pin_hash ? 'one is set; never shown' : 'none set'"><input name="pin" inputmode="numeric" autocomplete="off" placeholder="{{ $contact->pin_hash ? '••••' : '' }}"></x-field>
-                <label class="check"><input type="checkbox" name="do_not_call" value="1" @checked(old('do_not_call', $contact->do_not_call))> not to be called</label>
-                <label class="check"><input type="checkbox" name="blocked" value="1" @checked(old('blocked', $contact->blocked))> blocked</label>
-                @if ($contact->locked_until?->isFuture())<label class="check"><input type="checkbox" name="unlock" value="1"> unlock (tries used up until {{ $contact->locked_until->setTimezone($business->tz)->format('H:i') }})</label>@endif
+                <x-tick name="do_not_call" value="1" :on="old('do_not_call', $contact->do_not_call)">not to be called</x-tick>
+                <x-tick name="blocked" value="1" :on="old('blocked', $contact->blocked)">blocked</x-tick>
+                @if ($contact->locked_until?->isFuture())<x-tick name="unlock" value="1">unlock (tries used up until {{ $contact->locked_until->setTimezone($business->tz)->format('H:i') }})</x-tick>@endif
             </div>
             <p><button class="primary">Keep</button></p>
         </form>
@@ -33,7 +33,7 @@
             <section class="card"><h2>Calls</h2>@forelse ($calls as $call)<a class="line" href="{{ route('call', [$business, $call]) }}"><span class="what">{{ $call->placedAt()->format('j M, H:i') }}</span><span class="why">{{ $call->outcome }}</span></a>@empty<p class="empty">None yet.</p>@endforelse</section>
             <section class="card"><h2>History</h2>@forelse ($changes->where('state', '!=', 'proposed') as $change)<p class="history">{{ $change->created_at?->setTimezone($business->tz)->format('j M Y') }}: {{ str_replace('_', ' ', $change->field) }} {{ $change->from !== null ? '“'.$change->from.'” became' : 'became' }} “{{ $change->to }}” <span class="muted">{{ $change->state }}</span></p>@empty<p class="empty">Nothing has changed yet.</p>@endforelse</section>
             <section class="card"><h2>Merge</h2><form method="post" action="{{ route('caller.merge', [$business, $contact]) }}" class="stack">@csrf<x-field label="take in, with numbers and calls">@if ($alike->isNotEmpty())<x-choice name="from" :of="collect($alike)->mapWithKeys(static fn ($one) => [$one->id => $one->name.($one->organisation ? ', '.$one->organisation : '')])"/>@else<input name="from" placeholder="name or telephone number" autocomplete="off">@endif</x-field><button>Merge into {{ $contact->name }}</button></form></section>
-            <section class="card"><h2>Erase</h2><form method="post" action="{{ route('caller.erase', [$business, $contact]) }}" class="stack">@csrf @method('delete')<p class="muted">Name, numbers and facts go, and the words of {{ $calls->count() === 1 ? '1 call' : $calls->count().' calls' }}. The calls stay for the figures. This cannot be undone.</p><label class="check"><input type="checkbox" name="sure" value="1"> it may be erased</label><button class="danger">Erase {{ $contact->name }}</button></form></section>
+            <section class="card"><h2>Erase</h2><form method="post" action="{{ route('caller.erase', [$business, $contact]) }}" class="stack">@csrf @method('delete')<p class="muted">Name, numbers and facts go, and the words of {{ $calls->count() === 1 ? '1 call' : $calls->count().' calls' }}. The calls stay for the figures. This cannot be undone.</p><x-tick name="sure" value="1">it may be erased</x-tick><button class="danger">Erase {{ $contact->name }}</button></form></section>
         </aside>
         @endunless
     </div>

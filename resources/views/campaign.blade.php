@@ -46,10 +46,10 @@
             @else<p class="empty">As soon as there are people who may be rung, it stands here: how many will be reached, hours, minutes and cost.</p>@endif
             @if ($campaign->state === 'made')
                 <h3>Launch</h3><form method="post" class="launch" action="{{ route('campaign.launch', [$business, $campaign]) }}">@csrf
-                    <label class="check"><input type="radio" name="clock" value="quick" checked> on a clock of its own: the simulated public answers, days go by in seconds</label><br><label class="check"><input type="radio" name="clock" value="real"> by the real clock</label><br>
+                    <x-tick type="radio" name="clock" value="quick" :on="true">on a clock of its own: the simulated public answers, days go by in seconds</x-tick><br><x-tick type="radio" name="clock" value="real">by the real clock</x-tick><br>
                     @if ($campaign->agent->releases->count() > 1)<x-field label="half of the people, drawn by the seed, by another release"><x-choice name="other" :of="$campaign->agent->releases->where('id', '!=', $campaign->agent->latestRelease?->id)->mapWithKeys(static fn ($one) => [$one->number => 'release '.$one->number.($one->note ? ': '.$one->note : '')])" none="no, all by the newest"/></x-field>@endif
                     @if ($campaign->agent->latestRelease)<p class="muted">A test person first? <button class="bare" formaction="{{ route('campaign.test', [$business, $campaign]) }}" formnovalidate>Ring me on the handset</button> as {{ $next->first()?->name ?: 'somebody nobody knows' }}, by release {{ $campaign->agent->latestRelease->number }}; no attempt is used.</p>@endif
-                    <label class="check"><input type="checkbox" name="sure" value="1"> {{ number_format($states['waiting'] ?? 0) }} people are to be rung by {{ $campaign->agent->name }}, {{ $campaign->agent->latestRelease ? 'release '.$campaign->agent->latestRelease->number : 'which has no release yet' }}</label>
+                    <x-tick name="sure" value="1">{{ number_format($states['waiting'] ?? 0) }} people are to be rung by {{ $campaign->agent->name }}, {{ $campaign->agent->latestRelease ? 'release '.$campaign->agent->latestRelease->number : 'which has no release yet' }}</x-tick>
                     <div class="go"><button class="primary" @disabled(($states['waiting'] ?? 0) === 0 && $campaign->intake === null || ! $campaign->agent->latestRelease)>Launch it</button></div></form>
             @endif</section>
     </div>

@@ -25,11 +25,11 @@
         <form class="card rule-form" data-agent-form method="post" action="{{ route('case.update', [$business, $agent, $case]) }}">@csrf @method('put')
             <h2>What must hold</h2>
             <x-field class="wide" label="name"><input name="title" value="{{ old('title', $kept->title) }}" required></x-field>
-            <label class="check"><input type="checkbox" name="must" value="1" @checked($kept->must)> a release waits until it passes</label>
-            <fieldset class="ticks"><legend>Values</legend>@forelse ($expect->values as $field => $value)<label class="check"><input type="checkbox" name="values[]" value="{{ $field }}" checked> {{ $script->sheet->field($field)?->title ?? $field }}: {{ $show($value) === '' ? 'empty' : $show($value) }}</label>@empty<p class="muted">none</p>@endforelse</fieldset>
-            @if ($expect->outcome !== null)<label class="check"><input type="checkbox" name="outcome" value="1" checked> it ends as “{{ $expect->outcome }}”</label>@endif
-            @if ($expect->askedOnce)<fieldset class="ticks"><legend>Asked no more than once</legend>@foreach ($expect->askedOnce as $field)<label class="check"><input type="checkbox" name="asked_once[]" value="{{ $field }}" checked> {{ $script->sheet->field($field)?->title ?? $field }}</label>@endforeach</fieldset>@endif
-            @if ($expect->sends)<fieldset class="ticks"><legend>Sends</legend>@foreach ($expect->sends as $by)<label class="check"><input type="checkbox" name="sends[]" value="{{ $by }}" checked> {{ $by }}</label>@endforeach</fieldset>@endif
+            <x-tick name="must" value="1" :on="$kept->must">a release waits until it passes</x-tick>
+            <fieldset class="ticks"><legend>Values</legend>@forelse ($expect->values as $field => $value)<x-tick name="values[]" value="{{ $field }}" :on="true">{{ $script->sheet->field($field)?->title ?? $field }}: {{ $show($value) === '' ? 'empty' : $show($value) }}</x-tick>@empty<p class="muted">none</p>@endforelse</fieldset>
+            @if ($expect->outcome !== null)<x-tick name="outcome" value="1" :on="true">it ends as “{{ $expect->outcome }}”</x-tick>@endif
+            @if ($expect->askedOnce)<fieldset class="ticks"><legend>Asked no more than once</legend>@foreach ($expect->askedOnce as $field)<x-tick name="asked_once[]" value="{{ $field }}" :on="true">{{ $script->sheet->field($field)?->title ?? $field }}</x-tick>@endforeach</fieldset>@endif
+            @if ($expect->sends)<fieldset class="ticks"><legend>Sends</legend>@foreach ($expect->sends as $by)<x-tick name="sends[]" value="{{ $by }}" :on="true">{{ $by }}</x-tick>@endforeach</fieldset>@endif
             <x-field class="wide" label="words that must be said" hint="one a line"><textarea name="says" rows="2">{{ implode("\n", $expect->says) }}</textarea></x-field>
             <x-field class="wide" label="words that must not"><textarea name="never_says" rows="2">{{ implode("\n", $expect->neverSays) }}</textarea></x-field>
             <x-field class="wide" label="steps it must pass" hint="commas between"><input name="reaches" value="{{ implode(', ', $expect->reaches) }}"></x-field>

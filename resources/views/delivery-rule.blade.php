@@ -18,8 +18,8 @@
         <div class="inline-fields">
             <x-field label="name"><input name="name" value="{{ $of('name') }}" required placeholder="Tell the owner of urgent breakdowns"></x-field>
             <x-field label="sends"><x-choice name="kind" data-shows="kind" :of="collect(\App\Actions\Deliveries\Kinds\DeliveryKinds::all())->map(static fn ($one) => $one->means()->called())" :chosen="$kind"/></x-field>
-            <label class="check"><input type="checkbox" name="active" value="1" @checked($rule?->active ?? true)> switched on</label>
-            @if ($agent)<label class="check"><input type="checkbox" name="only" value="1" @checked($rule === null || $rule->agent_id !== null)> calls of {{ $agent->name }} only</label>@endif
+            <x-tick name="active" value="1" :on="$rule?->active ?? true">switched on</x-tick>
+            @if ($agent)<x-tick name="only" value="1" :on="$rule === null || $rule->agent_id !== null">calls of {{ $agent->name }} only</x-tick>@endif
         </div>
         <x-field class="wide" label="to" hint="addresses or numbers, role:owner, person:key, a field such as email, caller.number; a web address for a web request"><input name="to" value="{{ $of('to') }}" list="rule-to"><datalist id="rule-to"><option value="role:owner"><option value="role:staff"><option value="caller.number"><option value="caller.email">@foreach ($fields as $key => $field)<option value="{{ $key }}">{{ $field->title }}</option>@endforeach</datalist></x-field>
         <fieldset><legend>Only if <small>no condition: after every call</small></legend>

@@ -27,7 +27,7 @@
     <form method="get" class="filter"><input type="hidden" name="day" value="{{ $first->format('Y-m-d') }}">@if ($kind === 'week')<input type="hidden" name="view" value="week">@endif
         <label for="d-service">free starts for</label><x-choice id="d-service" name="service" data-submits :of="collect($diaries->services)->mapWithKeys(static fn ($one) => [$one->key => $one->label.', '.$one->minutes.' min'])" :chosen="$service?->key"/>
         @if ($diaries->travel->areas() !== [])<label for="d-area">where</label><x-choice id="d-area" name="area" data-submits :of="collect($diaries->travel->areas())->mapWithKeys(static fn ($one) => [$one => ucwords($one)])" :chosen="$area" none="anywhere"/>@endif
-        <label class="check"><input type="checkbox" name="rehearsals" value="1" data-submits @checked($rehearsals)> with rehearsals</label>
+        <x-tick name="rehearsals" value="1" data-submits :on="$rehearsals">with rehearsals</x-tick>
         <noscript><button>Show</button></noscript></form>
     <figure class="diary-grid card scroll" data-diary data-from="{{ $from }}" data-scale="{{ $scale }}" data-left="{{ $left }}" data-step="{{ $service->step ?? 15 }}" data-base="{{ route('diary', $business) }}">
         <svg viewBox="0 0 {{ $right + 24 }} {{ $height }}" role="group" aria-label="Diary, {{ count($days) }} days">
@@ -76,7 +76,7 @@
         <div class="inline-fields"><x-field label="for"><input name="name" maxlength="120" value="{{ old('name') }}" required></x-field><x-field label="telephone"><input name="number" maxlength="40" value="{{ old('number') }}"></x-field>
             @if ($diaries->travel->areas() !== [])<x-field label="where"><x-choice name="area" :of="collect($diaries->travel->areas())->mapWithKeys(static fn ($one) => [$one => ucwords($one)])" :chosen="old('area')" none="here"/></x-field>@endif</div>
         <x-field class="wide" label="note"><input name="note" maxlength="1000" value="{{ old('note') }}"></x-field>
-        <label class="check"><input type="checkbox" name="anyway" value="1"> all the same, if a rule stands against it</label>
+        <x-tick name="anyway" value="1">all the same, if a rule stands against it</x-tick>
         <div class="go"><button class="primary">Book it</button> <button type="button" data-close>Not now</button></div></form></dialog>
     <dialog data-move-form class="belongs" aria-labelledby="move-title"><form method="dialog"><h2 id="move-title">Move it?</h2><p data-move-words></p><div class="go"><button value="move" class="primary" data-move-go>Move it</button> <button value="stay">Leave it</button></div></form></dialog>
     @endif

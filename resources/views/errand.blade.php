@@ -41,7 +41,7 @@
                     <x-field label="secret goes along"><x-choice name="secret_how" data-shows="secret_how" :of="['bearer' => 'as a bearer token', 'header' => 'in a header', 'basic' => 'as name:password', 'signed' => 'as a signature (Standard Webhooks)']" :chosen="$of('secret_how', $design['secret']['how'] ?? '')" none="there is none"/></x-field>
                     <x-field label="header" data-shown="secret_how" data-when="header" :hidden="$of('secret_how', $design['secret']['how'] ?? '') !== 'header'"><input name="secret_header" value="{{ $of('secret_header', $design['secret']['header'] ?? '') }}" placeholder="X-Api-Key"></x-field>
                     <x-field label="secret" :hint="$errand?->secret ? 'one is kept, and never shown; type to replace it' : 'kept encrypted, never shown again'"><input name="secret" type="password" autocomplete="new-password" value=""></x-field>
-                    <label class="check"><input type="checkbox" name="form" value="1" @checked($of('form', $request['form'] ?? false))> body as a form</label>
+                    <x-tick name="form" value="1" :on="$of('form', $request['form'] ?? false)">body as a form</x-tick>
                 </div>
                 <div data-list data-least="0" class="texts" data-shown="reach" data-when="table callers" @if ($reach === 'request') hidden @endif><div class="label">Rows are found by <small>every column that is known must fit</small></div>
                     <div data-items class="grid-items errand-by">@foreach ($by as $i => $one)@include('parts.errand.by', ['i' => $i, 'one' => $one])@endforeach</div>
@@ -66,8 +66,8 @@
             </div>
             <div class="inline-fields">
                 <x-field class="narrow" label="waits up to" hint="s"><input name="seconds" type="number" min="0.2" max="30" step="0.1" value="{{ $of('seconds', $design['seconds'] ?? 4) }}"></x-field>
-                <label class="check"><input type="checkbox" name="changes" value="1" @checked($of('changes', $design['changes'] ?? false))> changes something over there <small>sent once, under a key of its own</small></label>
-                <input type="hidden" name="keeps_asked" value="1"><label class="check"><input type="checkbox" name="keeps" value="1" @checked($of('keeps', $design['keeps'] ?? true))> the same question is answered from before in a call</label>
+                <x-tick name="changes" value="1" :on="$of('changes', $design['changes'] ?? false)">changes something over there <small>sent once, under a key of its own</small></x-tick>
+                <input type="hidden" name="keeps_asked" value="1"><x-tick name="keeps" value="1" :on="$of('keeps', $design['keeps'] ?? true)">the same question is answered from before in a call</x-tick>
             </div>
             <div class="go"><button type="submit" class="primary">Keep the errand</button></div>
         </form>

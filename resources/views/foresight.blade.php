@@ -14,8 +14,8 @@
         @else<p class="outlook-sum">Here are {{ count($outlook->sayings) }} things callers of a {{ $kinds }} say; <strong>{{ $agent->name }} deals with <span data-handled>{{ $handled }}</span></strong>. Of {{ count($outlook->questions) }} questions, <span data-questions>{{ $asked }}</span> are answered or lead somewhere; of {{ count($outlook->facts) }} facts such a business wants, {{ $taken }} are asked for.</p>@endif
         <details @if ($outlook->trades === []) open @endif><summary>Nearest trades: {{ $kinds === '' ? 'none' : $kinds }}{{ $byHand ? ', chosen by hand' : '' }}</summary>
             <form method="post" action="{{ route('foresight.trades', [$business, $agent]) }}" class="trades-choice">@csrf @method('put')
-                <fieldset><legend>near to what {{ $business->name }} wrote</legend>@foreach ($near as $key => $like)<label class="check"><input type="checkbox" name="trades[]" value="{{ $key }}" @checked(in_array((string) $key, $chosen, true))> {{ $labels[$key] ?? $key }} <small class="figures">{{ number_format($like, 2) }}</small></label>@endforeach
-                    @foreach (array_diff($chosen, array_map(strval(...), array_keys($near))) as $key)<label class="check"><input type="checkbox" name="trades[]" value="{{ $key }}" checked> {{ $labels[$key] ?? $key }}</label>@endforeach</fieldset>
+                <fieldset><legend>near to what {{ $business->name }} wrote</legend>@foreach ($near as $key => $like)<x-tick name="trades[]" value="{{ $key }}" :on="in_array((string) $key, $chosen, true)">{{ $labels[$key] ?? $key }} <small class="figures">{{ number_format($like, 2) }}</small></x-tick>@endforeach
+                    @foreach (array_diff($chosen, array_map(strval(...), array_keys($near))) as $key)<x-tick name="trades[]" value="{{ $key }}" :on="true">{{ $labels[$key] ?? $key }}</x-tick>@endforeach</fieldset>
                 <x-field label="another"><x-choice name="trades[]" :of="$labels" none="none"/></x-field>
                 <div class="go"><button>Keep these trades</button> <a href="{{ route('trades', $business) }}">Trades of your own</a></div></form></details>
     </section>

@@ -9,8 +9,8 @@
             <x-field label="number" hint="none for a button"><input name="number" type="tel" value="{{ old('number') }}" placeholder="01632 960140"></x-field>
             <x-field label="agent"><x-choice name="agent" :of="\App\Support\Offered::agents($agents)" :chosen="old('agent')"/></x-field></div>
         <fieldset><legend>In opening hours</legend>
-            <label class="check"><input type="radio" name="begins" value="agent" @checked(old('begins', 'agent') === 'agent')> the agent answers at once, day and night</label><br>
-            <label class="check"><input type="radio" name="begins" value="staff_first" @checked(old('begins') === 'staff_first')> staff ring first, then the agent: </label><x-choice name="rings" aria-label="Whose telephones ring first" :of="\App\Support\Offered::teams($teams)" :chosen="old('rings')" none="–"/>
+            <x-tick type="radio" name="begins" value="agent" :on="old('begins', 'agent') === 'agent'">the agent answers at once, day and night</x-tick><br>
+            <x-tick type="radio" name="begins" value="staff_first" :on="old('begins') === 'staff_first'">staff ring first, then the agent:</x-tick><x-choice name="rings" aria-label="Whose telephones ring first" :of="\App\Support\Offered::teams($teams)" :chosen="old('rings')" none="–"/>
             @unless ($hours->given())<p class="muted">The brief says no opening hours yet, so staff would never ring. <a href="{{ route('brief', $business) }}">Write them</a>.</p>@endunless</fieldset>
         <div class="go"><button class="primary">Make it</button></div></form>
     @endif

@@ -21,10 +21,10 @@
         <input type="hidden" name="sheet" value="{{ $chosen?->key }}"><input type="hidden" name="version" value="{{ $version }}">
         @if ($chosen)
             <fieldset class="card sheet-for"><legend>Filled after calls that end with</legend><input type="hidden" name="ticks" value="1">
-                @forelse ($outcomes->merge($chosen->outcomes)->unique() as $outcome)<label class="check"><input type="checkbox" name="outcomes[]" value="{{ $outcome }}" @checked(in_array($outcome, $chosen->outcomes, true))> {{ $outcome }}</label>@empty<p class="empty">There are no calls yet, so there are no outcomes to choose.</p>@endforelse
+                @forelse ($outcomes->merge($chosen->outcomes)->unique() as $outcome)<x-tick name="outcomes[]" value="{{ $outcome }}" :on="in_array($outcome, $chosen->outcomes, true)">{{ $outcome }}</x-tick>@empty<p class="empty">There are no calls yet, so there are no outcomes to choose.</p>@endforelse
             </fieldset>
             <fieldset class="card sheet-for"><legend>or that are about</legend>
-                @forelse ($topics + array_combine($chosen->topics, $chosen->topics) as $topic => $label)<label class="check"><input type="checkbox" name="topics[]" value="{{ $topic }}" @checked(in_array($topic, $chosen->topics, true))> {{ $label }}</label>@empty<p class="empty">The script has no listen step with topics.</p>@endforelse
+                @forelse ($topics + array_combine($chosen->topics, $chosen->topics) as $topic => $label)<x-tick name="topics[]" value="{{ $topic }}" :on="in_array($topic, $chosen->topics, true)">{{ $label }}</x-tick>@empty<p class="empty">The script has no listen step with topics.</p>@endforelse
                 <p class="muted">Nothing ticked in either: after every call.</p>
             </fieldset>
         @endif

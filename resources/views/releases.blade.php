@@ -26,7 +26,7 @@
                         <p><a class="button" href="{{ route('prompt-book', [$business, $agent]) }}">Mend them in the prompt book</a></p>
                     @else
                         @if ($warnings !== [])<ul class="found-list">@include('parts.book.findings-plain', ['findings' => array_slice($warnings, 0, 8)])</ul>
-                        <label class="check"><input type="checkbox" name="accept" value="1"> {{ count($warnings) === 1 ? 'The warning is' : 'The '.count($warnings).' warnings are' }} accepted</label>@endif
+                        <x-tick name="accept" value="1">{{ count($warnings) === 1 ? 'The warning is' : 'The '.count($warnings).' warnings are' }} accepted</x-tick>@endif
                         <x-field label="what this release is for"><input name="note" maxlength="250" value="{{ old('note') }}" placeholder="such as: asks for the depot before the date"></x-field>
                         <p><button class="primary">Make release {{ ($releases->first()->number ?? 0) + 1 }}</button></p>
                     @endif
@@ -45,7 +45,7 @@
                     <div class="actions">
                         <a class="button" href="{{ route('releases.compare', [$business, $agent, 'from' => $release->number, 'to' => 'draft']) }}">Compare with the draft</a>
                         <a class="button" href="{{ route('agent.export', [$business, $agent, 'release' => $release->number]) }}"><x-icon name="download"/> Document</a>
-                        @unless ($loop->first)<form method="post" action="{{ route('release.again', [$business, $agent, $release->number]) }}" class="again">@csrf<label class="check"><input type="checkbox" name="draft" value="1"> the draft too</label><button>Release it again</button></form>@endunless
+                        @unless ($loop->first)<form method="post" action="{{ route('release.again', [$business, $agent, $release->number]) }}" class="again">@csrf<x-tick name="draft" value="1">the draft too</x-tick><button>Release it again</button></form>@endunless
                     </div>
                 </article>
             @empty

@@ -14,7 +14,7 @@
             <template data-blank data-token="__i__">@include('parts.survey-question', ['i' => '__i__', 'row' => []])</template>
             <button type="button" class="bare add" data-add><x-icon name="plus"/> a question</button></div>
         <details class="card"><summary>Words at the beginning and the end <small class="muted">empty: Ringo’s own</small></summary><div class="inline-fields">@foreach (['welcome' => 'welcome', 'consent' => 'asks for consent', 'thanks' => 'thanks', 'use' => 'what answers are used for'] as $key => $words)<x-field class="wide" :label="$words"><textarea name="{{ $key }}" rows="2" maxlength="400">{{ old($key, $document[$key] ?? '') }}</textarea></x-field>@endforeach</div></details>
-        @if ($changed)<p class="card"><label class="check"><input type="checkbox" name="over" value="1"> {{ $survey->agent->name }}’s script was changed by hand since: write it anew all the same</label></p>@endif
+        @if ($changed)<p class="card"><x-tick name="over" value="1">{{ $survey->agent->name }}’s script was changed by hand since: write it anew all the same</x-tick></p>@endif
         <div class="go"><button class="primary">{{ $survey ? 'Keep, and write it into the draft' : 'Make the survey and its agent' }}</button>@unless ($survey)<x-field label="or from a file" hint="JSON, the format of surveys; name, agent and the file are enough"><input type="file" name="file" accept=".json,application/json"></x-field>@endunless</div>
     </form>
     @if ($survey)<form method="post" class="undo-line" action="{{ route('survey.delete', [$business, $survey]) }}">@csrf @method('delete')<button class="danger">Take the survey away</button></form>@endif

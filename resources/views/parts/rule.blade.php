@@ -9,7 +9,7 @@
         <x-field label="how"><x-choice name="rules[{{ $i }}][how]" :of="['announced' => 'announced', 'straight' => 'straight through']" :chosen="$v('how', $rule['how'] ?? '')"/></x-field>
         <x-field label="if nobody answers" hint="commas between"><input name="rules[{{ $i }}][otherwise]" value="{{ $v('otherwise', implode(', ', $rule['otherwise'] ?? [])) }}" placeholder="person:joe, step:message"></x-field>
         <x-field label="when these words are said" hint="commas between"><input name="rules[{{ $i }}][words]" value="{{ $v('words', implode(', ', $rule['words'] ?? [])) }}"></x-field>
-        <label class="check"><input type="checkbox" name="rules[{{ $i }}][urgent]" value="1" @checked($v('urgent', ($rule['urgent'] ?? false) ? '1' : '') === '1')> urgent, from anywhere</label>
+        <x-tick name="rules[{{ $i }}][urgent]" value="1" :on="$v('urgent', ($rule['urgent'] ?? false) ? '1' : '') === '1'">urgent, from anywhere</x-tick>
         <x-field label="says first"><input name="rules[{{ $i }}][say]" value="{{ $v('say', ($rule['say'] ?? null)?->variants[0] ?? '') }}"></x-field>
         <button type="button" class="bare" data-remove><x-icon name="x"/> take out</button>
     </div>

@@ -5,7 +5,7 @@
         <x-field label="holds"><x-choice name="fields[{{ $i }}][kind]" :of="\Ringo\Sheet\FieldFormats::kinds()" :chosen="$row['kind']"/></x-field>
         <x-field label="what it means"><input name="fields[{{ $i }}][description]" value="{{ $row['description'] }}"></x-field>
         <x-field label="example"><input name="fields[{{ $i }}][example]" value="{{ $row['example'] }}"></x-field>
-        <label class="check"><input type="checkbox" name="fields[{{ $i }}][required]" value="1" @checked($row['required'])> required</label>
+        <x-tick name="fields[{{ $i }}][required]" value="1" :on="$row['required']">required</x-tick>
         <details class="sheet-more"><summary>{{ $row['choices'] !== [] ? count($row['choices']).' choices' : 'more' }}</summary>
             <x-choices :name="'fields['.$i.'][choices]'" :rows="$row['choices']"/>
             <div class="inline-fields">

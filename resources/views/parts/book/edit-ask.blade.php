@@ -14,7 +14,7 @@
         <x-field label="an answer is"><x-choice name="sheet[type]" data-reload data-shows="type" :of="$types" :chosen="$field->type->value"/></x-field>
         <x-field label="called"><input name="sheet[title]" value="{{ $field->title }}"></x-field>
         <x-field label="example"><input name="sheet[example]" value="{{ $field->example }}" placeholder="read out as help"></x-field>
-        <label class="check"><input type="checkbox" name="sheet[required]" value="1" @checked($field->required)> the record must hold it</label>
+        <x-tick name="sheet[required]" value="1" :on="$field->required">the record must hold it</x-tick>
     @endif
 </fieldset>
 @if ($field)
@@ -23,7 +23,7 @@
 <div class="inline-fields">
     <x-field label="read back"><x-choice name="confirm" :of="['' => 'as the field says', 'unsure' => 'when unsure', 'never' => 'never', 'always' => 'always', 'spelled' => 'spelled', 'digits' => 'in groups of digits']" :chosen="($step['confirm'] ?? '')"/></x-field>
     <x-field label="when it is known already"><x-choice name="known" :of="['skip' => 'pass by', 'check' => 'ask “is it still …?”', 'ask' => 'ask again']" :chosen="($step['known'] ?? 'skip')"/></x-field>
-    <label class="check"><input type="checkbox" name="required" value="1" @checked($required)> may not be declined</label>
+    <x-tick name="required" value="1" :on="$required">may not be declined</x-tick>
     <x-book.to name="next" :value="$step['next'] ?? null" :script="$script" :self="$key" label="answered, goes to"/>
 </div>
 <details class="more" @if (($step['reprompts'] ?? []) !== [] || isset($step['again']) || isset($step['help']) || isset($step['why'])) open @endif>

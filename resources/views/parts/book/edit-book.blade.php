@@ -14,4 +14,4 @@
     @if (($step['does'] ?? 'book') === 'book')<x-book.to name="waiting" :value="$step['waiting'] ?? null" :script="$script" :self="$key" none="there is no waiting list" label="on the waiting list, goes to"/>
     @else<x-book.to name="missing" :value="$step['missing'] ?? null" :script="$script" :self="$key" none="the same as nothing agreed" label="no booking, goes to"/>@endif
 </div>
-@if (($step['does'] ?? 'book') !== 'book')<fieldset class="checks"><legend>the booking is found by</legend>@foreach (\App\Support\Book\Steps\BookBook::FIND as $by => $name)<label class="check"><input type="checkbox" name="find[]" value="{{ $by }}" @checked(in_array($by, $step['find'] ?? ['number'], true))> {{ $name }}</label>@endforeach</fieldset>@endif
+@if (($step['does'] ?? 'book') !== 'book')<fieldset class="checks"><legend>the booking is found by</legend>@foreach (\App\Support\Book\Steps\BookBook::FIND as $by => $name)<x-tick name="find[]" value="{{ $by }}" :on="in_array($by, $step['find'] ?? ['number'], true)">{{ $name }}</x-tick>@endforeach</fieldset>@endif

@@ -8,5 +8,5 @@
 <fieldset class="inline-fields">
     <legend>Each one takes <small>emptied for the next round</small></legend>
     @php $list = $script->sheet->field($step['list'] ?? ''); @endphp
-    @foreach ($list?->items ?? [] as $one)<label class="check"><input type="checkbox" name="fields[]" value="{{ $one->key }}" @checked(in_array($one->key, $step['fields'] ?? [], true))> {{ $one->title }}</label>@endforeach
+    @foreach ($list?->items ?? [] as $one)<x-tick name="fields[]" value="{{ $one->key }}" :on="in_array($one->key, $step['fields'] ?? [], true)">{{ $one->title }}</x-tick>@endforeach
 </fieldset>

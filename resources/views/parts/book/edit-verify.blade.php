@@ -8,7 +8,7 @@
 </div>
 <div data-shown="by" data-when="any_two" @if (($step['by'] ?? '') !== 'any_two') hidden @endif>
     <fieldset class="inline-fields"><legend>Any two of <small>each asked for in its turn; at least two</small></legend>
-        @foreach (\App\Support\Book\Steps\VerifyBook::FACTS as $fact => $name)<label class="check"><input type="checkbox" name="facts[]" value="{{ $fact }}" @checked(in_array($fact, $step['facts'] ?? [], true))> {{ $name }}</label>@endforeach
+        @foreach (\App\Support\Book\Steps\VerifyBook::FACTS as $fact => $name)<x-tick name="facts[]" value="{{ $fact }}" :on="in_array($fact, $step['facts'] ?? [], true)">{{ $name }}</x-tick>@endforeach
     </fieldset>
     <x-book.texts name="second" :texts="$texts('second')" label="Asks for the second" add="words for the second question" :least="0"/>
 </div>

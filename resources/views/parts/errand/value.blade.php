@@ -3,6 +3,6 @@
     <input name="values[{{ $i }}][label]" value="{{ $one['label'] ?? '' }}" aria-label="what it is" placeholder="when it is due back">
     <x-choice name="values[{{ $i }}][type]" aria-label="type" :of="\App\Support\Offered::plainly($types)" :chosen="$one['type'] ?? 'text'"/>
     <input name="values[{{ $i }}][path]" class="mono" value="{{ $one['path'] ?? '' }}" aria-label="where it stands" placeholder="hire.due">
-    <label class="check"><input type="checkbox" name="values[{{ $i }}][required]" value="1" @checked($one['required'] ?? false)> must be</label>
+    <x-tick name="values[{{ $i }}][required]" value="1" :on="$one['required'] ?? false">must be</x-tick>
     <button type="button" class="bare" data-remove title="Take this out"><x-icon name="x"/><span class="sr">Take out</span></button>
 </div>
