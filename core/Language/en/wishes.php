@@ -31,6 +31,7 @@ return [
     'day_after' => ['the day after that', 'the day after', 'day after that', 'day after', 'the next day', 'next day', 'the following day', 'following day', 'a day later', 'one day later'],
     'day_before' => ['the day before that', 'the day before', 'day before that', 'day before', 'a day earlier', 'the previous day'],
     'week_after' => ['the one after', 'the one after that', 'the week after that', 'the week after', 'week after that', 'week after', 'the following week', 'following week', 'a week later', 'the week following', 'one week later'],
+    'this_one' => ['not this one', 'not this coming one', 'not the coming one', 'not the one coming', 'not the very next one'],
     'week_before' => ['the week before that', 'the week before', 'week before'],
     // Weeks counted from this one.
     'weeks' => ['this week' => 0, 'sometime this week' => 0, 'all week' => 0, 'all this week' => 0, 'the whole week' => 0, 'next week' => 1, 'the next week' => 1, 'sometime next week' => 1, 'the week after next' => 2, 'week after next' => 2, 'in two weeks time' => 2, 'the week beginning next' => 1],

@@ -35,16 +35,19 @@ final readonly class ItemFinder
         'day_before',
         'week_after',
         'week_before',
+        'this_one',
     ];
-
-    /** Turns of phrase that are a day or week beside another. */
-    private const BESIDE = ['day_after' => '+1 day', 'day_before' => '-1 day', 'week_after' => '+1 week', 'week_before' => '-1 week'];
 
     /** The one word that is a day and a part of it. */
     private const TONIGHT = 'tonight';
 
     /** Behind these 'ten to twelve' is a stretch. */
     private const BEFORE_A_STRETCH = ['from', 'between', 'time', 'anything'];
+
+    /** So many words before 'ten to four' one of these may stand: 'we're open ourselves ten to four'. */
+    private const NEAR_A_STRETCH = 2;
+
+    private const OPEN_OR_AT_WORK = ['open', 'opened', 'work', 'working', 'shift', 'hours'];
 
     /** The number that stands for a thing as well. */
     private const ONE = 'one';
@@ -160,30 +163,7 @@ final readonly class ItemFinder
             $i = $to;
         }
 
-        return $this->beside($items);
-    }
-
-    /**
-     * 'Nine tomorrow or nine the day after', 'not next week, the one after': beside the day or week that is named before it.
-     *
-     * @param list<Item> $items
-     *
-     * @return list<Item>
-     */
-    private function beside(array $items): array
-    {
-        $last = null;
-        foreach ($items as $n => $item) {
-            $unit = self::BESIDE[$item->kind === Item::TURN && is_string($item->value) ? $item->value : ''] ?? null;
-            if ($item->kind === Item::DAY || $item->kind === Item::PERIOD) {
-                $last = $item;
-            } elseif ($unit !== null && $last !== null && is_array($last->value) && ($last->kind === Item::DAY) === str_ends_with($unit, 'day')) {
-                $dates = array_map(static fn (mixed $date): string => (new \DateTimeImmutable((string) $date))->modify($unit)->format('Y-m-d'), array_slice($last->value, 0, 2));
-                $items[$n] = new Item($last->kind, [$dates[0], $dates[1]], $item->from, $item->to, beside: true);
-            }
-        }
-
-        return array_values($items);
+        return (new BesideAnother)->in($items, $t, $context);
     }
 
     /** @param list<Token> $t */
@@ -267,8 +247,10 @@ final readonly class ItemFinder
             return [new Item(Item::DAY, [$local->format('Y-m-d'), $local->format('Y-m-d')], $i, $i + $length), new Item(Item::TIME, self::minute($local->format('H:i')), $i, $i + $length)];
         }
         // 'From ten till twelve' is a stretch, not ten minutes to twelve.
-        if ($length === 3 && in_array($t[$i + 1]->text, in_array($t[$i - 1]->text ?? '', self::BEFORE_A_STRETCH, true) ? ['to', 'till', 'until'] : ['till', 'until'], true)) {
-            return [...$this->doubtful($t, $i, $context), ...$this->doubtful($t, $i + 2, $context)];
+        if ($length === 3 && in_array($t[$i + 1]->text, $this->beforeAStretch($t, $i) ? ['to', 'till', 'until'] : ['till', 'until'], true)) {
+            $ends = [...$this->doubtful($t, $i, $context), ...$this->doubtful($t, $i + 2, $context)];
+
+            return count($ends) < 2 ? $ends : array_map(static fn (Item $end): Item => new Item($end->kind, $end->value, $end->from, $end->to), $ends);
         }
         if ($length === 1 && ($this->pronoun($t, $i) || $this->counts($t, $i))) {
             return [];
@@ -279,6 +261,15 @@ final readonly class ItemFinder
         }
 
         return [new Item(Item::TIME, self::minute($time), $i, $i + $length)];
+    }
+
+    /** @param list<Token> $t */
+    private function beforeAStretch(array $t, int $i): bool
+    {
+        $before = array_map(static fn (Token $token): string => $token->text, array_slice($t, max(0, $i - self::NEAR_A_STRETCH), min($i, self::NEAR_A_STRETCH)));
+        $last = (string) end($before);
+
+        return in_array($last, self::BEFORE_A_STRETCH, true) || ! isset($this->cues[$last]) && array_intersect($before, self::OPEN_OR_AT_WORK) !== [];
     }
 
     /**

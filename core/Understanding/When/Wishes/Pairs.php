@@ -12,6 +12,9 @@ final readonly class Pairs
     /** Words between a day and its hour: 'on the', 'in the'. */
     private const LITTLE = 2;
 
+    /** Minutes of a day. */
+    private const DAY = 1440;
+
     /** Words that keep two apart. */
     private const APART = ['and', 'or', 'but', 'no', 'not', 'nor'];
 
@@ -26,7 +29,7 @@ final readonly class Pairs
     {
         $named = array_values(array_filter($items, static fn (Item $item): bool => $item->isDay() || $item->isTime()));
 
-        return $this->oneToOne($t, $named, $senses) ?: $this->severalToOne($t, $named, $senses);
+        return $this->oneToOne($t, $named, $senses) ?: $this->severalToOne($t, $named, $senses) ?: $this->partOfTheFirst($t, $named, $senses);
     }
 
     /**
@@ -65,6 +68,30 @@ final readonly class Pairs
         }
 
         return array_map(static fn (Item $day, array $of): array => [[$day], $of], $days, $hours);
+    }
+
+    /**
+     * 'Thursday afternoon or Friday': any hour of the second.
+     *
+     * @param list<Token> $t
+     * @param list<Item> $named
+     * @param array<int, Sense> $senses
+     *
+     * @return list<array{list<Item>, list<Item>}>
+     */
+    private function partOfTheFirst(array $t, array $named, array $senses): array
+    {
+        [$first, $part, $second] = [...$named, null, null, null];
+        if (count($named) !== 3 || $first?->isDay() !== true || $part?->kind !== Item::PART || $second?->isDay() !== true || $part->from !== $first->to || ($t[$part->to]->text ?? '') !== 'or' || $second->from - $part->to > self::LITTLE) {
+            return [];
+        }
+        foreach ($named as $item) {
+            if (($senses[$item->from] ?? Sense::Wished) !== Sense::Wished) {
+                return [];
+            }
+        }
+
+        return [[[$first], [$part]], [[$second], [new Item(Item::PART, [0, self::DAY, null], $second->to, $second->to)]]];
     }
 
     /**

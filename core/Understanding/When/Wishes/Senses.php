@@ -13,6 +13,8 @@ final class Senses
     /** From this likelihood on a number that stands alone is an hour. */
     private const SURE_OF_A_NUMBER = 0.6;
 
+    private const TILL = ['till', 'until', 'to'];
+
     /** @var list<Token> the words looked at last */
     private array $looked = [];
 
@@ -47,9 +49,11 @@ final class Senses
             $likely = $this->likelihoods($t, $named, $k, $before);
             $sense = $this->kinds()[(int) array_search(max($likely), $likely, true)];
             // A number alone may count or number anything: it is an hour only where that is likely.
-            $sense = $item->doubtful && (max($likely) < self::SURE_OF_A_NUMBER || $this->cues->standsForAThing($t, $item)) ? Sense::Told : $sense;
+            $sense = $item->doubtful && ! $this->opensAStretch($t, $item, $named[$k + 1] ?? null) && (max($likely) < self::SURE_OF_A_NUMBER || $this->cues->standsForAThing($t, $item)) ? Sense::Told : $sense;
             // 'Four at the earliest', 'Friday onwards': what stands right behind decides, and makes a number an hour.
             $sense = in_array($sense, [Sense::Wished, Sense::Around], true) || $item->doubtful ? $this->cues->behind($t, $item->to) ?? $sense : $sense;
+            // 'Not this one' denies within itself.
+            $sense = $t[$item->from]->text === 'not' ? Sense::RuledOut : $sense;
             $senses[$item->from] = $sense;
             $before = $sense->value;
         }
@@ -66,6 +70,16 @@ final class Senses
         }
 
         return $senses;
+    }
+
+    /**
+     * 'One till two': a number that an hour ends is one.
+     *
+     * @param list<Token> $t
+     */
+    private function opensAStretch(array $t, Item $item, ?Item $next): bool
+    {
+        return $item->kind === Item::TIME && $next?->kind === Item::TIME && $next->from === $item->to + 1 && in_array($t[$item->to]->text, self::TILL, true);
     }
 
     /**

@@ -49,7 +49,7 @@ final readonly class WishReader
     private function laid(Wish $before, string $said, Context $context, array $names, array $offered): Wish
     {
         $t = $this->wording->of($said, $before);
-        $items = $this->meantToBe($t, $this->items->in($t, $context));
+        $items = $this->sameDay($before, $t, $this->meantToBe($t, $this->items->in($t, $context)), $context);
         $senses = $this->senses->of($t, $items);
         $items = array_values(array_filter($items, static fn (Item $item): bool => ($senses[$item->from] ?? null) !== Sense::Told));
         // 'Later' and 'earlier' stand until something else is said of when: a plain yes to what was found changes nothing.
@@ -124,6 +124,22 @@ final readonly class WishReader
         $reasons = $this->reasons->within($t);
 
         return array_values(array_filter($items, static fn (Item $item): bool => $item->kind !== Item::TURN || ! isset($reasons[$item->from])));
+    }
+
+    /**
+     * 'Same day next week' is the weekday of the day wished for before, or of today.
+     *
+     * @param list<Token> $t
+     * @param list<Item> $items
+     *
+     * @return list<Item>
+     */
+    private function sameDay(Wish $before, array $t, array $items, Context $context): array
+    {
+        $week = array_filter($items, static fn (Item $item): bool => $item->kind === Item::PERIOD) !== [];
+        $wished = count($before->days ?? []) === 1 && $before->days[0][0] === $before->days[0][1] ? new \DateTimeImmutable($before->days[0][0]) : $context->now;
+
+        return array_map(static fn (Item $item): Item => $week && $item->kind === Item::DAY && $t[$item->from]->text === 'same' ? new Item(Item::WEEKDAY, (int) $wished->format('N'), $item->from, $item->to) : $item, $items);
     }
 
     /**
