@@ -21,6 +21,7 @@ final readonly class Field
      * @param ?Bounds $bounds what its value must keep to
      * @param bool $takesRest a text that takes whatever else the caller told
      * @param list<self> $items fields that each item of a list holds
+     * @param bool $whole a number that is a whole one (`type: integer`)
      * @param list<string> $examples all of them; `example` is the first
      * @param ?int $keepDays how many days after the call its value is erased, 1 to 3650; null: with the call
      */
@@ -44,6 +45,7 @@ final readonly class Field
         public bool $takesRest = false,
         public array $items = [],
         public array $examples = [],
+        public bool $whole = false,
     ) {
     }
 

@@ -143,6 +143,7 @@ final readonly class RecordSheet
             takesRest: ($data['x-rest'] ?? false) === true,
             items: $type === ValueType::Items ? self::items($node) : [],
             examples: array_map(strval(...), array_values(array_filter($examples, is_scalar(...)))),
+            whole: $type === ValueType::Number && in_array('integer', (array) ($data['type'] ?? null), true),
         );
     }
 

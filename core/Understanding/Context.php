@@ -20,6 +20,7 @@ final readonly class Context
      * @param ?string $unit the unit in which a length of time is asked for, as in `units.durations`: 'three' to 'how many nights'
      * @param bool $most whether the most of something is asked for: 'up to nine hundred' is nine hundred
      * @param bool $thing whether a few words are wanted that name something, and no story: a make, a colour
+     * @param bool $lack whether what is named must not be there: 'no nuts' to 'what must it be without'
      * @param bool $nth whether a number tells a place in an order: 'second' to 'which floor'
      */
     public function __construct(
@@ -34,6 +35,7 @@ final readonly class Context
         public bool $most = false,
         public bool $thing = false,
         public bool $nth = false,
+        public bool $lack = false,
     ) {
     }
 
@@ -49,9 +51,9 @@ final readonly class Context
     }
 
     /** The same with what the question says of its answer. */
-    public function asking(bool $people, bool $past, ?string $unit, bool $most, bool $thing, bool $nth): self
+    public function asking(bool $people, bool $past, ?string $unit, bool $most, bool $thing, bool $nth, bool $lack = false): self
     {
-        return $this->with(['people' => $people, 'past' => $past, 'unit' => $unit, 'most' => $most, 'thing' => $thing, 'nth' => $nth]);
+        return $this->with(['people' => $people, 'past' => $past, 'unit' => $unit, 'most' => $most, 'thing' => $thing, 'nth' => $nth, 'lack' => $lack]);
     }
 
     /** The same at another moment. */

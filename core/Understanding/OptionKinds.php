@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Understanding;
 
 use Ringo\Language\Phrases;
+use Ringo\Language\Stemmer;
 use Ringo\Language\Vocabulary;
 
 /** What people say for options of common kinds: 'my sister used you' for a recommendation, 'bring it round' for a delivery. */
@@ -22,6 +23,9 @@ final class OptionKinds
     /** Words of the longest mark of a kind. */
     private const LONGEST_MARK = 5;
 
+    /** Letters from which a mark is known in another form: 'collected'. */
+    private const BENT_FROM = 5;
+
     /** Lists of options whose kinds are remembered. */
     private const REMEMBERED = 200;
 
@@ -35,8 +39,14 @@ final class OptionKinds
     /** @var array<string, list<array{int, int}>>|null */
     private ?array $marks = null;
 
+    /** @var array<string, list<array{int, int}>>|null marks of one word by their stems */
+    private ?array $stems = null;
+
+    private readonly Stemmer $stemmer;
+
     public function __construct(private readonly Vocabulary $words)
     {
+        $this->stemmer = new Stemmer;
     }
 
     /**
@@ -131,7 +141,7 @@ final class OptionKinds
             $called = $this->kindsOf(self::wordsOf($option['label'])) !== [];
             foreach ([$option['label'], $key, ...$option['phrases']] as $n => $name) {
                 $words = self::wordsOf($name);
-                $names[$key][implode(' ', $words)] = true;
+                $names[$key][implode(' ', $words)] = ($names[$key][implode(' ', $words)] ?? false) || $n !== 1 || $option['label'] === '';
                 // A key is a word of its author's: 'feeling sick' is no sick leave, though its key be 'sick'.
                 if ($n === 1 && $called) {
                     continue;
@@ -155,7 +165,7 @@ final class OptionKinds
                 continue;
             }
             // What the option is called itself is read by its name.
-            $others = array_filter($this->listed($kinds[$kind]['said']), static fn (string $saying): bool => ! isset($names[$key][$saying]));
+            $others = array_filter($this->listed($kinds[$kind]['said']), static fn (string $saying): bool => ! ($names[$key][$saying] ?? false));
             $known[$key] = [...($known[$key] ?? []), ...array_values($others)];
         }
 
@@ -183,13 +193,28 @@ final class OptionKinds
                 if (in_array($mark, self::WHOLE, true) && $length < $n) {
                     continue;
                 }
-                foreach ($marks[$mark] ?? [] as [$kind, $rank]) {
+                foreach ($marks[$mark] ?? ($length === 1 ? $this->bent($mark) : []) as [$kind, $rank]) {
                     $found[$kind] = min($rank, $found[$kind] ?? $rank);
                 }
             }
         }
 
         return $found;
+    }
+
+    /** @return list<array{int, int}> of a mark in another form: 'collected' for 'collect' */
+    private function bent(string $word): array
+    {
+        if ($this->stems === null) {
+            $this->stems = [];
+            foreach ($this->marks() as $mark => $of) {
+                if (strlen($mark) >= self::BENT_FROM && ! str_contains($mark, ' ')) {
+                    $this->stems[$this->stemmer->stem($mark)] ??= $of;
+                }
+            }
+        }
+
+        return strlen($word) < self::BENT_FROM ? [] : $this->stems[$this->stemmer->stem($word)] ?? [];
     }
 
     /** @return array<string, list<array{int, int}>> kind and place in it by how an option is called */

@@ -18,6 +18,8 @@ final readonly class PersonAsked
     /** As many words or fewer, and a bare 'manager' or 'operator' is a request. */
     private const FEW_WORDS = 4;
 
+    private const OF_ONESELF = ['was', 'been', 'am', "i'm", "i've", 'worked', 'as'];
+
     public function __construct(private Phrasebook $phrases, private Vocabulary $words)
     {
     }
@@ -39,7 +41,9 @@ final readonly class PersonAsked
                 }
             }
         }
-        $alone = $this->phrases->is($heard, 'person_alone') && count($tokens) <= self::FEW_WORDS;
+        // 'I was a receptionist' tells of oneself.
+        $ofOneself = array_filter($tokens, static fn (Token $token): bool => in_array($token->text, self::OF_ONESELF, true)) !== [];
+        $alone = ! $ofOneself && $this->phrases->is($heard, 'person_alone') && count($tokens) <= self::FEW_WORDS;
 
         return $alone ? new Act(ActKind::Person, $heard, $heard->only([]), 0.9, true) : $this->byName($heard);
     }

@@ -216,6 +216,10 @@ final readonly class TopicSorting
             return null;
         }
         $about = $this->phrases->table('acts', 'about_what_stands');
+        $topic = $step->topic($best);
+        if ($topic === null || ! $this->phrases->table('acts', 'begins_something')->in($this->understanding->hear($topic['label'].', '.$topic['description'])->tokens)) {
+            return null;
+        }
         $standing = [];
         foreach ($step->topics as $topic) {
             if ($about->in($this->understanding->hear($topic['label'].', '.$topic['description'])->tokens)) {

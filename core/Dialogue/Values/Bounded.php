@@ -18,6 +18,9 @@ final readonly class Bounded
     /** The bound that is broken; null where none is. */
     public function broken(Turn $turn, Field $field, mixed $value): ?string
     {
+        if ($field->whole && is_float($value) && floor($value) !== $value) {
+            return 'whole';
+        }
         $hours = $turn->script->hours;
         $opens = static fn (\DateTimeImmutable $at, bool $day): bool => ! $hours->given() || ($day ? $hours->on($at) !== [] : $hours->openAt($at));
 

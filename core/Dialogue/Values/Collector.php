@@ -6,11 +6,7 @@ namespace Ringo\Dialogue\Values;
 
 use Ringo\Dialogue\Origin;
 use Ringo\Dialogue\Turn;
-use Ringo\Dialogue\Values\Amounts\Measured;
-use Ringo\Dialogue\Values\Amounts\SumMeant;
 use Ringo\Dialogue\Values\Amounts\WhatCounts;
-use Ringo\Dialogue\Values\Moments\AtOnce;
-use Ringo\Dialogue\Values\Moments\BirthTold;
 use Ringo\Dialogue\Values\Moments\DayMeant;
 use Ringo\Dialogue\Values\Moments\DayOfAnother;
 use Ringo\Dialogue\Values\Moments\DaysTold;
@@ -23,7 +19,6 @@ use Ringo\Understanding\Heard;
 use Ringo\Understanding\Readers\OptionPlaces;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Understanding;
-use Ringo\Understanding\When\Days\MonthEnd;
 use Ringo\Value\ValueType;
 
 /** Reads the answer that was asked for, and everything else that fits other fields. */
@@ -56,14 +51,6 @@ final class Collector
 
     private readonly DaysTold $told;
 
-    private readonly AtOnce $atOnce;
-
-    private readonly SumMeant $sums;
-
-    private readonly Measured $measured;
-
-    private readonly OptionMeant $options;
-
     private readonly WhatCounts $counts;
 
     private readonly ToldByName $named;
@@ -72,13 +59,11 @@ final class Collector
 
     private readonly PointedAt $pointed;
 
-    private readonly MonthEnd $monthEnd;
-
-    private readonly BirthTold $births;
-
     private readonly OptionTold $optionTold;
 
-    public function __construct(private readonly Understanding $understanding, private readonly YesNoMeant $meant)
+    private readonly AskedAnswer $answer;
+
+    public function __construct(private readonly Understanding $understanding, YesNoMeant $meant)
     {
         $this->ahead = new AskedAhead;
         $this->asking = new Asking($understanding->words);
@@ -86,17 +71,12 @@ final class Collector
         $this->days = new DayMeant($understanding);
         $this->another = new DayOfAnother($understanding, $this->days);
         $this->told = new DaysTold($understanding, $this->days, $this->ahead);
-        $this->atOnce = new AtOnce($understanding->words);
-        $this->measured = new Measured($understanding->words);
-        $this->sums = new SumMeant($understanding->words);
-        $this->options = new OptionMeant($understanding);
         $this->counts = new WhatCounts($understanding);
         $this->named = new ToldByName($understanding->words);
         $this->byTheWay = new ByTheWay($understanding->words);
         $this->pointed = new PointedAt;
-        $this->monthEnd = new MonthEnd($understanding->words);
-        $this->births = new BirthTold($understanding);
         $this->optionTold = new OptionTold($understanding);
+        $this->answer = new AskedAnswer($understanding, $meant, $this->days, $this->told, $this->hours, $this->counts, $this->pointed);
     }
 
     public function context(Turn $turn, Field $field, bool $asked = true): Context
@@ -109,52 +89,7 @@ final class Collector
 
     public function asked(Turn $turn, Field $field, Heard $heard): Reading
     {
-        $reading = $this->understanding->read($field->type, $heard, $this->context($turn, $field));
-        if (! $reading->found() && in_array($field->type, [ValueType::Date, ValueType::DateTime], true)) {
-            $heard = $this->uncontracted($heard);
-            $reading = $this->understanding->read($field->type, $heard, $this->context($turn, $field));
-        }
-        if ($field->type === ValueType::Number && $this->counts->isAnHour($heard, $reading)) {
-            return Reading::none();
-        }
-        if ($field->type === ValueType::Number) {
-            return $this->measured->of($turn, $field, $heard, $reading);
-        }
-        if ($field->type === ValueType::Money) {
-            return $this->sums->of($turn, $field, $reading);
-        }
-        if ($field->type === ValueType::Choice) {
-            return $this->options->of($field, $heard, $reading);
-        }
-        if ($field->type === ValueType::Duration && ! $reading->found()) {
-            $length = $this->days->length($turn, $field, $heard, $this->context($turn, $field));
-
-            return $length->found() && ! $this->counts->ofAnotherLength($turn, $field, $length) ? $length : $this->noneOfThem($turn, $field, $heard) ?? $reading;
-        }
-        $reading = $this->days->of($turn, $field, $heard, $reading, $this->context($turn, $field));
-        $reading = $reading->found() ? $reading : $this->told->begins($turn, $field, $heard, $this->context($turn, $field)) ?? $reading;
-        $reading = $reading->found() ? $reading : $this->atOnce->reading($turn, $field, $heard) ?? $reading;
-        $reading = $reading->found() || $field->type !== ValueType::Date ? $reading : $this->monthEnd->reading($heard, $this->context($turn, $field)) ?? $reading;
-        if ($field->type === ValueType::Date) {
-            return $this->births->of($turn, $field, $heard, $reading);
-        }
-        if ($field->type !== ValueType::YesNo) {
-            return $this->hours->of($turn, $field, $heard, $reading);
-        }
-        // What is said outright counts before a yes or no that may belong to something else: 'I will collect it'.
-        $dressed = $this->pointed->dressed($field, $heard);
-
-        return $dressed !== null && (! $reading->found() || $dressed->value !== $reading->value) ? $dressed : $this->meant->weighed($turn, $reading, $heard);
-    }
-
-    /** 'None, I'm out', to how many days are left. */
-    private function noneOfThem(Turn $turn, Field $field, Heard $heard): ?Reading
-    {
-        $context = $this->context($turn, $field);
-        $unit = in_array($context->unit, ['D', 'W', 'M', 'Y'], true) ? $context->unit : null;
-        $none = $unit === null ? Reading::none() : $this->understanding->read(ValueType::Number, $heard, $context);
-
-        return $none->value === 0 ? Reading::of("P0{$unit}", $none->confidence, (string) $none->said, $none->start, $none->end) : null;
+        return $this->answer->of($turn, $field, $heard, $this->context($turn, $field));
     }
 
     /** The words that may answer what is asked: without what names another field and tells its value. */
@@ -292,14 +227,6 @@ final class Collector
         $types = [$one->type, $other?->type];
 
         return in_array(ValueType::Date, $types, true) && in_array(ValueType::Time, $types, true);
-    }
-
-    /** 'Friday's fine' answers with Friday. */
-    private function uncontracted(Heard $heard): Heard
-    {
-        $days = $this->understanding->words->section('calendar', 'contracted');
-
-        return $heard->only(array_map(static fn (Token $token): Token => isset($days[$token->text]) ? new Token((string) $days[$token->text], $token->original, $token->start, $token->end, $token->gap) : $token, $heard->tokens));
     }
 
     /** The words beside an answer; the 'one' of 'the second one' belongs to it. */

@@ -31,7 +31,8 @@ final readonly class Elsewhere
         if (! $this->little($heard, 'same')) {
             return null;
         }
-        $value = $this->earlier($turn, $field) ?? $from;
+        // 'The same day' tells no hour.
+        $value = $field->type === ValueType::DateTime && in_array('day', array_map(static fn (Token $token): string => $token->text, $heard->tokens), true) ? null : $this->earlier($turn, $field) ?? $from;
 
         return $value === null ? null : $this->of($value, $heard);
     }

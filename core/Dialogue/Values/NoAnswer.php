@@ -55,6 +55,7 @@ final readonly class NoAnswer
 
         return match (true) {
             ! $taken && in_array($field->type, self::FIGURES, true) && $this->undecided($hearing) => 'undecided',
+            ! $taken && $field->type === ValueType::YesNo && $this->phrases->table('acts', 'neither_yet')->in($hearing->heard->tokens) => 'undecided',
             ! $taken && $this->noneThere($turn, $step, $field, $hearing) => 'unknown',
             // One word among others refuses nothing: 'can you pass on a message'.
             $hearing->alone(ActKind::Refuse) !== null, $act(ActKind::Refuse) && count($hearing->act(ActKind::Refuse)->words->tokens ?? []) > 1 => 'refused',
@@ -117,9 +118,9 @@ final readonly class NoAnswer
         if ($kind === 'undecided' && $turn->state->failures === 0) {
             $turn->state->failures++;
             $turn->trace->rule("{$step->field}: not decided, so a rough idea is asked for");
-            $turn->standing('roughly');
+            $turn->standing($field->type === ValueType::YesNo ? 'which_rather' : 'roughly');
 
-            return Move::again();
+            return $field->type === ValueType::YesNo ? Move::stay() : Move::again();
         }
         $kind = $kind === 'undecided' ? 'unknown' : $kind;
         $instead = $step->instead[$kind] ?? null;

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Ringo\Dialogue\Values;
 
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Moments\BesideTheFirst;
+use Ringo\Dialogue\Values\Moments\DayMeant;
 use Ringo\Language\Token;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Context;
@@ -34,8 +36,11 @@ final readonly class Parts
     /** Words besides figures that a piece of a number may hold. */
     private const MOST_WORDS = 3;
 
+    private BesideTheFirst $first;
+
     public function __construct(private Understanding $understanding)
     {
+        $this->first = new BesideTheFirst($understanding, new DayMeant($understanding));
     }
 
     /**
@@ -99,6 +104,7 @@ final readonly class Parts
     public function missing(Turn $turn, Field $field, Heard $words, Reading $reading, Context $context): bool
     {
         $before = $turn->state->parts[$field->key] ?? null;
+        $words = $field->type === ValueType::DateTime ? $this->first->words($turn, $field, $words) ?? $words : $words;
         $ask = match ($field->type) {
             ValueType::Phone, ValueType::Reference => $reading->found() || ! $this->figures($words) ? null : 'go_on',
             ValueType::DateTime => $reading->found() ? null : $this->halfOfMoment($words, $context) ?? $this->someMoments($words, $before),

@@ -41,6 +41,14 @@ return [
     'easter' => ['good friday' => -2, 'easter saturday' => -1, 'easter sunday' => 0, 'easter monday' => 1, 'easter day' => 0, 'ash wednesday' => -46, 'shrove tuesday' => -47, 'pancake day' => -47],
     // Days told by the one named before them, and how many later they are.
     'next_to' => ['the day after that' => '+1', 'the day after' => '+1', 'day after that' => '+1', 'the next day' => '+1', 'the following day' => '+1', 'the day before that' => '-1', 'the day before' => '-1', 'day before that' => '-1', 'a day later' => '+1', 'the day following' => '+1'],
+    // Days told by another: how many after it, and the part of the day.
+    'beside_the_first' => [
+        'same day' => [0, ''], 'same morning' => [0, 'in the morning'], 'same afternoon' => [0, 'in the afternoon'], 'same evening' => [0, 'in the evening'], 'same night' => [0, 'at night'],
+        'that afternoon' => [0, 'in the afternoon'], 'that evening' => [0, 'in the evening'], 'that night' => [0, 'at night'], 'later that day' => [0, ''], 'that day' => [0, ''],
+        'day after next' => [2, ''], 'next morning' => [1, 'in the morning'], 'next afternoon' => [1, 'in the afternoon'], 'next evening' => [1, 'in the evening'], 'next day' => [1, ''],
+        'morning after' => [1, 'in the morning'], 'evening after' => [1, 'in the evening'], 'day after' => [1, ''], 'following morning' => [1, 'in the morning'], 'following evening' => [1, 'in the evening'], 'following day' => [1, ''],
+        'a day later' => [1, ''], 'one day later' => [1, ''], 'two days later' => [2, ''], 'two days after' => [2, ''], 'three days later' => [3, ''], 'a week later' => [7, ''], 'one week later' => [7, ''], 'a fortnight later' => [14, ''], 'two weeks later' => [14, ''], 'week after' => [7, ''], 'following week' => [7, ''],
+    ],
     'counted' => ['day' => 'day', 'days' => 'day', 'week' => 'week', 'weeks' => 'week', 'fortnight' => 'fortnight', 'fortnights' => 'fortnight', 'month' => 'month', 'months' => 'month', 'year' => 'year', 'years' => 'year'],
     'clock_units' => ['hour' => 60, 'hours' => 60, 'hr' => 60, 'hrs' => 60, 'minute' => 1, 'minutes' => 1, 'min' => 1, 'mins' => 1],
     // Behind these an hour is not of the part of the day that stands before.

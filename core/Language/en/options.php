@@ -395,5 +395,28 @@ return [
         ['option' => 'piano, keyboard', 'said' => 'piano, keyboard, grand piano, upright'],
         ['option' => 'guitar', 'said' => 'guitar, acoustic, electric guitar, bass, ukulele'],
         ['option' => 'singing, voice', 'said' => 'singing, voice, sing, choir'],
+        // Jobs.
+        ['option' => 'kitchen work, kitchen, chef, catering', 'said' => 'chef, sous chef, head chef, commis, cook, cooking, kitchen porter, washing up, pot wash, pot washing, catering, food prep, baker'],
+        ['option' => 'cleaning, cleaner, domestic, housekeeping', 'said' => 'cleaner, cleaners, housekeeping, housekeeper, chambermaid, domestic, mopping, hoovering, scrubbing, janitor'],
+        ['option' => 'warehouse work, warehouse, logistics, packing', 'said' => 'picker, packer, picking, packing, pick and pack, forklift, fork lift, stacking, loading, unloading, lifting, goods in, stock room, stockroom, depot'],
+        ['option' => 'office work, office, admin, administration, clerical', 'said' => 'receptionist, on reception, secretary, secretarial, admin, administrator, typing, typist, clerk, clerical, data entry, bookkeeping, bookkeeper, filing, behind a desk, call centre'],
+        ['option' => 'care work, care, caring, healthcare', 'said' => 'carer, nursing home, care home, healthcare assistant, support worker, nurse, nursing, looking after old people, looking after people, personal care, home help'],
+        ['option' => 'driving, driver', 'said' => 'van driver, lorry driver, hgv, multi drop, courier, behind the wheel, chauffeur, forklift licence'],
+        ['option' => 'building, construction, labouring, labourer, site work', 'said' => 'labourer, labouring, on site, on a building site, bricklayer, brickie, plasterer, scaffolder, hod carrier, groundworker'],
+        ['option' => 'retail, shop work, sales assistant, shop', 'said' => 'on the tills, on the till, shop assistant, shop floor, cashier, sales assistant, stacking shelves'],
+        ['option' => 'hospitality, bar work, waiting, waiter', 'said' => 'waiter, waitress, bar staff, behind the bar, barman, barmaid, barista, silver service, front of house'],
+        // What somebody must not eat.
+        ['option' => 'gluten, wheat', 'said' => 'coeliac, coeliacs, celiac, wheat, bread, wheat intolerant'],
+        ['option' => 'dairy, milk, lactose', 'said' => "vegan, vegans, lactose, lactose intolerant, cow's milk, cows milk, butter, cream, cheese"],
+        ['option' => 'eggs, egg', 'said' => 'vegan, vegans, egg allergy'],
+        ['option' => 'nuts, nut, peanuts', 'said' => 'peanut, peanuts, almond, almonds, hazelnut, hazelnuts, walnuts, cashews, nut allergy'],
+        // How much of it.
+        ['option' => 'gushing, burst, pouring, flooding', 'said' => "pouring, pouring out, pouring in, flooding, flooded, spraying, spurting, like a river, like a fountain, everywhere, burst, torrent, shooting out, shooting up, rushing, coming out fast, can't stop it, won't stop"],
+        ['option' => 'running, steady, flowing', 'said' => 'steady, a steady stream, trickling, trickle, flowing, a fair bit, running down'],
+        ['option' => 'drip, dripping, slow drip', 'said' => 'dripping, drops, a drop, just damp, a bit damp, slowly, every few seconds, drip drip'],
+        // Aboard and outdoors.
+        ['option' => 'toilet, toilets, wc', 'said' => 'loo, lavatory, wc, bog, somewhere to go, restroom'],
+        ['option' => 'trailer, roof box, luggage space', 'said' => 'golf clubs, skis, surfboards, bikes, lots of luggage, a lot of luggage, loads of luggage, lots of bags, instruments, band equipment, tents'],
+        ['option' => 'child seats, child seat, booster seats', 'said' => 'booster, boosters, car seat, car seats, baby seat, baby seats'],
     ],
 ];

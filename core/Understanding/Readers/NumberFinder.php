@@ -15,10 +15,17 @@ final readonly class NumberFinder
     /** Words between an 'if' or a 'not' and the 'one' it ends with. */
     private const SUPPOSED_WITHIN = 5;
 
+    /** Words of one letter, a nought, and the sign between two measures. */
+    private const LETTERS_THAT_ARE_WORDS = ['a', 'i', 'o', 'x'];
+
     private Spelling $spelling;
+
+    /** @var array<string, string> */
+    private array $alphabet;
 
     public function __construct(private Vocabulary $words, private Numerals $numerals)
     {
+        $this->alphabet = $words->section('letters', 'alphabet');
         $this->spelling = new Spelling($words);
     }
 
@@ -80,7 +87,23 @@ final readonly class NumberFinder
             $i++;
         }
 
-        return $found;
+        return array_values(array_filter($found, fn (array $one): bool => ! $this->ofACode($t, $one[1], $one[2])));
+    }
+
+    /**
+     * The figures of 'WX seventeen B N D' and 'C four two oh seven' count nothing.
+     *
+     * @param list<Token> $t
+     */
+    private function ofACode(array $t, int $from, int $to): bool
+    {
+        $letter = static fn (?Token $one): bool => $one !== null && strlen($one->text) === 1 && ctype_alpha($one->text) && ! in_array($one->text, self::LETTERS_THAT_ARE_WORDS, true);
+        $spelled = fn (?Token $one): bool => $letter($one) || isset($this->alphabet[$one->text ?? '']);
+        $before = $t[$from]->afterBreak() ? null : $t[$from - 1] ?? null;
+        [$next, $second] = [$t[$to + 1] ?? null, $t[$to + 2] ?? null];
+        $plate = $before !== null && preg_match('/^[B-HJ-Z][A-Z]$/', $before->original) === 1 && ! in_array($before->text, ['pm', 'tv', 'ok'], true) && ($next === null || $letter($next));
+
+        return $plate || $letter($before) && $to > $from || $spelled($before) && $spelled($t[$from - 2] ?? null) || $spelled($next) && $spelled($second);
     }
 
     /**

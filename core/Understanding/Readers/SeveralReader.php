@@ -73,7 +73,7 @@ final readonly class SeveralReader implements Reader
         $denied = [];
         foreach ($hits as [$key, $from, $to]) {
             // 'He can't have nuts' wants 'no nuts'.
-            if ($except !== null && $from > $except || $this->denied($tokens, $from, $to, $hits) && ! isset($without[$key])) {
+            if ($except !== null && $from > $except || ! $context->lack && $this->denied($tokens, $from, $to, $hits) && ! isset($without[$key])) {
                 $denied[$key] = true;
             } else {
                 $wanted[$key] = true;
@@ -84,9 +84,12 @@ final readonly class SeveralReader implements Reader
         $wanted += $except === null ? array_fill_keys($this->when->several($heard, $context), true) : [];
         $nothing = $context->asked && $wanted === [] && $this->deniesAny($tokens) ? $this->nothingOf($context->options) : [];
         if ($wanted === [] && ($except !== null && $denied !== [] || $context->asked && $nothing === [] && $this->allOfThem($tokens))) {
-            $wanted = array_diff_key(array_fill_keys($keys, true), $denied);
+            $none = $this->nothingOf($context->options);
+            // 'It can have everything in it' wants none of them left out.
+            $wanted = $context->lack && $none !== [] ? $none : array_diff_key(array_fill_keys($keys, true), $denied, $none);
         }
         $wanted += $nothing;
+        $wanted = count($wanted) > 1 ? array_diff_key($wanted, $this->nothingOf($context->options)) : $wanted;
         $value = array_values(array_filter($keys, static fn (string $key): bool => isset($wanted[$key]) && ! isset($denied[$key])));
         if ($value === []) {
             return Reading::none();
@@ -229,7 +232,7 @@ final readonly class SeveralReader implements Reader
             $bare = (string) preg_replace('/^(?:the|a|an|no|my|your)\s+/i', '', $option['label']);
             // What an option is called, and not what its author calls it, where it is called anything.
             $names = array_column(array_filter(OptionNames::of($option), static fn (array $name): bool => $name[1] > OptionNames::BY_KEY || $option['label'] === ''), 0);
-            foreach (array_unique([...$names, $bare, ...$this->joined($names)]) as $phrase) {
+            foreach (array_unique([...$names, $bare, ...$this->joined($names), ...$this->headOf($bare, $options)]) as $phrase) {
                 $words = $this->stemmer->stems($phrase);
                 $whole = count($hits);
                 for ($i = 0; $words !== [] && $i + count($words) <= count($stems); $i++) {
@@ -248,6 +251,23 @@ final readonly class SeveralReader implements Reader
         usort($hits, static fn (array $a, array $b): int => $a[1] <=> $b[1]);
 
         return $hits;
+    }
+
+    /**
+     * 'A toilet on board' is called a toilet, where nothing else is.
+     *
+     * @param list<array{key: string, label: string, phrases: list<string>}> $options
+     *
+     * @return list<string>
+     */
+    private function headOf(string $name, array $options): array
+    {
+        if (preg_match('/^(\pL{3,}(?: \pL{3,})?) (?:on|with|for|in|of|at|by|from|to)\b/iu', $name, $m) !== 1) {
+            return [];
+        }
+        $others = array_filter($options, static fn (array $one): bool => preg_match('/\b'.preg_quote($m[1], '/').'\b/iu', $one['label']) === 1);
+
+        return count($others) === 1 ? [$m[1]] : [];
     }
 
     /**

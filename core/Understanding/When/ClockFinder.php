@@ -10,6 +10,7 @@ use Ringo\Language\Vocabulary;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Numerals;
 use Ringo\Understanding\When\Clocks\Digital;
+use Ringo\Understanding\When\Clocks\DigitRuns;
 use Ringo\Understanding\When\Clocks\ElapsedTime;
 use Ringo\Understanding\When\Clocks\Hours;
 use Ringo\Understanding\When\Clocks\PastOrTo;
@@ -26,6 +27,8 @@ final readonly class ClockFinder
 
     private SpokenHour $spoken;
 
+    private DigitRuns $runs;
+
     public function __construct(private Vocabulary $words, Numerals $numerals)
     {
         $hours = new Hours($numerals);
@@ -33,6 +36,7 @@ final readonly class ClockFinder
         $this->pastOrTo = new PastOrTo($words, $numerals, $hours);
         $this->digital = new Digital($hours);
         $this->spoken = new SpokenHour($words, $numerals, $hours);
+        $this->runs = new DigitRuns($numerals);
     }
 
     /**
@@ -44,7 +48,7 @@ final readonly class ClockFinder
      */
     public function find(array $t, Context $context, array $days = [], bool $bare = true): array
     {
-        $taken = [];
+        $taken = count($t) < DigitRuns::LONG ? [] : $this->runs->in($t);
         foreach ($days as $span) {
             for ($i = $span->from; $i < $span->end(); $i++) {
                 $taken[$i] = true;

@@ -63,6 +63,10 @@ final readonly class DayMeant
                 return $reckoned;
             }
         }
+        // 'The twenty fifth at ten' comes after the twenty third of January.
+        if ($begins !== null && is_string($reading->value) && $reading->value < $begins->format('Y-m-d') && preg_match(self::A_DATE, (string) $reading->said) !== 1 && $this->asksForAnEnd($turn, $field)) {
+            return $this->again($field, $heard, $context->at($begins->setTime(0, 0))) ?? $reading;
+        }
         if (! is_string($reading->value) || ! $this->isBare($heard, $reading)) {
             return $reading;
         }
@@ -86,7 +90,7 @@ final readonly class DayMeant
     /** 'Till Friday' to how many nights, from the day something begins on. */
     public function length(Turn $turn, Field $field, Heard $heard, Context $context): Reading
     {
-        $begins = $field->type === ValueType::Duration ? $this->begins($turn, $field) : null;
+        $begins = in_array($field->type, [ValueType::Duration, ValueType::Number], true) ? $this->begins($turn, $field) : null;
         if ($begins === null) {
             return Reading::none();
         }
@@ -101,7 +105,7 @@ final readonly class DayMeant
     }
 
     /** The day that was told last in this call for another field, where it is not over. */
-    private function begins(Turn $turn, Field $field): ?\DateTimeImmutable
+    public function begins(Turn $turn, Field $field): ?\DateTimeImmutable
     {
         $last = null;
         foreach ($turn->state->values as $key => $held) {

@@ -31,6 +31,7 @@ final readonly class DayOfAnother
             $this->denied($heard, $day, $context->past)
             || $this->ahead($turn, $field, $heard, $day, $context)
             || $this->ofABirth($turn, $field, $day)
+            || $this->oldOne($turn, $field, $heard, $day)
             || $this->days->isLoneOrdinal($heard, $day)
         );
     }
@@ -77,6 +78,18 @@ final readonly class DayOfAnother
         }
 
         return false;
+    }
+
+    /** 'It's about the cake for the twelfth, we've had to move it' tells the old day, where the new one is wanted. */
+    private function oldOne(Turn $turn, Field $field, Heard $heard, Reading $day): bool
+    {
+        $wanted = $field->title.' '.($turn->asking($field->key)?->prompt->variants[0] ?? '');
+        $before = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->end <= $day->start));
+        $led = array_slice(array_map(static fn (Token $token): string => $token->text, $before), -2);
+
+        return preg_match('/\b(?:new|instead|now be|move it to|change it to)\b/i', $wanted) === 1
+            && ! in_array('to', $led, true) && ! in_array('till', $led, true)
+            && $this->understanding->words->phrases('acts', 'stands_already')->in($heard->tokens);
     }
 
     /** Nobody tells a day of birth unasked but with its year. */

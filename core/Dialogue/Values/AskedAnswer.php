@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Values;
+
+use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Amounts\LengthCounted;
+use Ringo\Dialogue\Values\Amounts\Measured;
+use Ringo\Dialogue\Values\Amounts\SumMeant;
+use Ringo\Dialogue\Values\Amounts\WhatCounts;
+use Ringo\Dialogue\Values\Moments\AtOnce;
+use Ringo\Dialogue\Values\Moments\BesideTheFirst;
+use Ringo\Dialogue\Values\Moments\BirthTold;
+use Ringo\Dialogue\Values\Moments\DayMeant;
+use Ringo\Dialogue\Values\Moments\DaysTold;
+use Ringo\Dialogue\Values\Moments\HourMeant;
+use Ringo\Language\Token;
+use Ringo\Sheet\Field;
+use Ringo\Understanding\Context;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\Understanding;
+use Ringo\Understanding\When\Days\MonthEnd;
+use Ringo\Value\ValueType;
+
+/** What the words come to as the answer to a question, by the type that is asked for and what the call knows. */
+final readonly class AskedAnswer
+{
+    private AtOnce $atOnce;
+
+    private SumMeant $sums;
+
+    private BesideTheFirst $first;
+
+    private LengthCounted $lengths;
+
+    private Measured $measured;
+
+    private OptionMeant $options;
+
+    private NoneOfOptions $none;
+
+    private MonthEnd $monthEnd;
+
+    private BirthTold $births;
+
+    public function __construct(
+        private Understanding $understanding,
+        private YesNoMeant $meant,
+        private DayMeant $days,
+        private DaysTold $told,
+        private HourMeant $hours,
+        private WhatCounts $counts,
+        private PointedAt $pointed,
+    ) {
+        $this->atOnce = new AtOnce($understanding->words);
+        $this->first = new BesideTheFirst($understanding, $days);
+        $this->lengths = new LengthCounted($understanding, $days);
+        $this->measured = new Measured($understanding->words);
+        $this->none = new NoneOfOptions($understanding);
+        $this->sums = new SumMeant($understanding->words);
+        $this->options = new OptionMeant($understanding);
+        $this->monthEnd = new MonthEnd($understanding->words);
+        $this->births = new BirthTold($understanding);
+    }
+
+    public function of(Turn $turn, Field $field, Heard $heard, Context $context): Reading
+    {
+        $reading = $this->understanding->read($field->type, $heard, $context);
+
+        return match ($field->type) {
+            ValueType::Number => $this->number($turn, $field, $heard, $reading, $context),
+            ValueType::Money => $this->sums->of($turn, $field, $reading),
+            ValueType::Choice, ValueType::Several => $this->option($field, $heard, $reading, $context),
+            ValueType::Duration => $reading->found() ? $this->moment($turn, $field, $heard, $reading, $context) : $this->length($turn, $field, $heard, $context) ?? $reading,
+            ValueType::YesNo => $this->yesOrNo($turn, $field, $heard, $this->moment($turn, $field, $heard, $reading, $context)),
+            default => $this->moment($turn, $field, $heard, $reading, $context),
+        };
+    }
+
+    private function number(Turn $turn, Field $field, Heard $heard, Reading $reading, Context $context): Reading
+    {
+        return $this->counts->isAnHour($heard, $reading) ? Reading::none() : $this->measured->of($turn, $field, $heard, $this->lengths->of($turn, $field, $heard, $reading, $context));
+    }
+
+    private function option(Field $field, Heard $heard, Reading $reading, Context $context): Reading
+    {
+        $reading = $field->type === ValueType::Choice ? $this->options->of($field, $heard, $reading) : $reading;
+
+        return $reading->found() ? $reading : $this->none->reading($field, $heard, $context) ?? $reading;
+    }
+
+    private function length(Turn $turn, Field $field, Heard $heard, Context $context): ?Reading
+    {
+        $length = $this->days->length($turn, $field, $heard, $context);
+
+        return $length->found() && ! $this->counts->ofAnotherLength($turn, $field, $length) ? $length : $this->noneOfThem($heard, $context);
+    }
+
+    /** 'None, I'm out', to how many days are left. */
+    private function noneOfThem(Heard $heard, Context $context): ?Reading
+    {
+        $unit = in_array($context->unit, ['D', 'W', 'M', 'Y'], true) ? $context->unit : null;
+        $none = $unit === null ? Reading::none() : $this->understanding->read(ValueType::Number, $heard, $context);
+
+        return $none->value === 0 ? Reading::of("P0{$unit}", $none->confidence, (string) $none->said, $none->start, $none->end) : null;
+    }
+
+    private function moment(Turn $turn, Field $field, Heard $heard, Reading $reading, Context $context): Reading
+    {
+        if (! $reading->found() && in_array($field->type, [ValueType::Date, ValueType::DateTime], true)) {
+            $heard = $this->uncontracted($heard);
+            $reading = $this->understanding->read($field->type, $heard, $context);
+        }
+        $beside = $this->first->reading($turn, $field, $heard, $context);
+        if ($beside !== null) {
+            return $beside;
+        }
+        $reading = $this->days->of($turn, $field, $heard, $reading, $context);
+        $reading = $reading->found() ? $reading : $this->told->begins($turn, $field, $heard, $context) ?? $reading;
+        $reading = $reading->found() ? $reading : $this->atOnce->reading($turn, $field, $heard) ?? $reading;
+        if ($field->type === ValueType::Date) {
+            return $this->births->of($turn, $field, $heard, $reading->found() ? $reading : $this->monthEnd->reading($heard, $context) ?? $reading);
+        }
+
+        return $field->type === ValueType::YesNo ? $reading : $this->hours->of($turn, $field, $heard, $reading);
+    }
+
+    /** What is said outright counts before a yes or no that may belong to something else: 'I will collect it'. */
+    private function yesOrNo(Turn $turn, Field $field, Heard $heard, Reading $reading): Reading
+    {
+        $dressed = $this->pointed->dressed($field, $heard);
+
+        return $dressed !== null && (! $reading->found() || $dressed->value !== $reading->value) ? $dressed : $this->meant->weighed($turn, $reading, $heard);
+    }
+
+    /** 'Friday's fine' answers with Friday. */
+    private function uncontracted(Heard $heard): Heard
+    {
+        $days = $this->understanding->words->section('calendar', 'contracted');
+
+        return $heard->only(array_map(static fn (Token $token): Token => isset($days[$token->text]) ? new Token((string) $days[$token->text], $token->original, $token->start, $token->end, $token->gap) : $token, $heard->tokens));
+    }
+}

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Dialogue;
+
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+/** Numbers told as lengths, moments told by the one before. It is a Tuesday, the tenth of March 2026. */
+final class LengthsAndMomentsTest extends TestCase
+{
+    #[TestWith(['a week', 7])]
+    #[TestWith(['a fortnight', 14])]
+    #[TestWith(['two weeks', 14])]
+    #[TestWith(['till the Sunday', 2])]
+    #[TestWith(['until the twentieth', 7])]
+    #[TestWith(['till Monday, so three', 3])]
+    #[TestWith(['just the one', 1])]
+    #[TestWith(['three nights', 3])]
+    public function testNights(string $said, int $nights): void
+    {
+        $call = self::stay('For how many nights?')->says('Friday', $said);
+
+        self::assertSame($nights, $call->value('nights'), $call->heard());
+    }
+
+    /** What may be another number is read back. */
+    #[TestWith(['a long weekend', 'three nights'])]
+    #[TestWith(['just the weekend', 'two nights'])]
+    #[TestWith(['a month', 'thirty nights'])]
+    public function testWhatIsReckonedIsReadBack(string $said, string $heard): void
+    {
+        self::assertStringContainsString($heard, self::stay('For how many nights?')->says('Friday', $said)->heard());
+    }
+
+    public function testAWholeNumberIsWhole(): void
+    {
+        $call = self::stay('For how many weeks?')->says('Friday', 'a week and a half');
+        self::assertNull($call->value('nights'));
+        self::assertStringContainsString('whole number', $call->heard());
+        self::assertSame(2, $call->says('two then')->value('nights'));
+        self::assertNull(self::stay('For how many weeks?')->says('Friday', 'ten days')->value('nights'));
+    }
+
+    #[TestWith(['ninety minutes', 1.5])]
+    #[TestWith(['half an hour', 0.5])]
+    #[TestWith(['half a day', 12])]
+    public function testHours(string $said, int|float $hours): void
+    {
+        $call = Conversation::asking(['long' => ['type' => 'number', 'title' => 'Hours']], ['long' => 'How many hours do you need?']);
+
+        self::assertSame($hours, $call->says($said)->value('long'), $call->heard());
+    }
+
+    #[TestWith(['same day, leaving there at half two', '2027-01-23T14:30'])]
+    #[TestWith(['the same evening, about six', '2027-01-23T18:00'])]
+    #[TestWith(['the next day at noon', '2027-01-24T12:00'])]
+    #[TestWith(['two days later, same time', '2027-01-25T08:45'])]
+    #[TestWith(['the twenty fifth at ten at night', '2027-01-25T22:00'])]
+    public function testWhenOneComesBack(string $said, string $back): void
+    {
+        $call = self::trip()->says('the twenty third of January, quarter to nine', $said);
+
+        self::assertSame($back, $call->value('back'), $call->heard());
+    }
+
+    public function testAnHourAloneIsOfThatDayAndReadBack(): void
+    {
+        $call = self::trip()->says('the twenty third of January, quarter to nine', 'half past four');
+        self::assertStringContainsString('twenty third of January', $call->heard());
+        self::assertSame('2027-01-23T16:30', $call->says('yes')->value('back'));
+    }
+
+    public function testTheSameDayWithoutItsHourIsAskedForIt(): void
+    {
+        $call = self::trip()->says('the twenty third of January, quarter to nine', 'the same day');
+
+        self::assertNull($call->value('back'));
+        self::assertStringContainsString('time', $call->heard());
+    }
+
+    private static function stay(string $asks): Conversation
+    {
+        return Conversation::asking(
+            ['arrival' => ['type' => 'string', 'format' => 'date', 'title' => 'Arrival'], 'nights' => ['type' => 'integer', 'title' => 'How long']],
+            ['arrival' => 'When will you come?', 'nights' => $asks],
+        );
+    }
+
+    private static function trip(): Conversation
+    {
+        return Conversation::asking(
+            ['out' => ['type' => 'string', 'format' => 'date-time', 'title' => 'Leaves'], 'back' => ['type' => 'string', 'format' => 'date-time', 'title' => 'Comes back']],
+            ['out' => 'When would you like to leave?', 'back' => 'And when do you come back?'],
+        );
+    }
+}
