@@ -10,7 +10,7 @@ use Ringo\Language\Vocabulary;
 /** What a question says of its answer: that it counts people, that it lies behind, in which unit it is wanted, that it is a limit. */
 final class Asking
 {
-    /** @var array<string, array{bool, bool, ?string, bool, bool, bool, bool}> by question */
+    /** @var array<string, array{bool, bool, ?string, bool, bool, bool, bool, bool}> by question */
     private array $known = [];
 
     private readonly Tokenizer $tokenizer;
@@ -31,6 +31,7 @@ final class Asking
             $this->thing($question.' '.$about),
             preg_match('/\b(?:which|what) (?:day|date|floor|storey|level|row|platform|lane|year|form|stage|class|grade|week|page|bay)\b/i', $question) === 1,
             preg_match('/\b(?:without|free (?:of|from)|avoid\w*|allerg\w*|intoleran\w*|(?:cannot|can\'t|can not|must not|mustn\'t|don\'t) (?:eat|have|take|drink))\b/i', $question.' '.$about) === 1,
+            preg_match('/\b(?:earn|the (?:very )?least|at least|lowest|accept|settle for|asking price|pay wanted|wage|wages|salary)\b/i', $question.' '.$about) === 1,
         ];
 
         return $context->asking(...$this->known[$question.'|'.$about]);

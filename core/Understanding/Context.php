@@ -19,6 +19,7 @@ final readonly class Context
      * @param bool $past whether what is asked for has happened already: 'Tuesday' is the last one
      * @param ?string $unit the unit in which a length of time is asked for, as in `units.durations`: 'three' to 'how many nights'
      * @param bool $most whether the most of something is asked for: 'up to nine hundred' is nine hundred
+     * @param bool $least whether the least of something is asked for: 'nothing under fourteen' is fourteen
      * @param bool $thing whether a few words are wanted that name something, and no story: a make, a colour
      * @param bool $lack whether what is named must not be there: 'no nuts' to 'what must it be without'
      * @param bool $nth whether a number tells a place in an order: 'second' to 'which floor'
@@ -36,6 +37,7 @@ final readonly class Context
         public bool $thing = false,
         public bool $nth = false,
         public bool $lack = false,
+        public bool $least = false,
     ) {
     }
 
@@ -51,9 +53,9 @@ final readonly class Context
     }
 
     /** The same with what the question says of its answer. */
-    public function asking(bool $people, bool $past, ?string $unit, bool $most, bool $thing, bool $nth, bool $lack = false): self
+    public function asking(bool $people, bool $past, ?string $unit, bool $most, bool $thing, bool $nth, bool $lack = false, bool $least = false): self
     {
-        return $this->with(['people' => $people, 'past' => $past, 'unit' => $unit, 'most' => $most, 'thing' => $thing, 'nth' => $nth, 'lack' => $lack]);
+        return $this->with(['people' => $people, 'past' => $past, 'unit' => $unit, 'most' => $most, 'thing' => $thing, 'nth' => $nth, 'lack' => $lack, 'least' => $least]);
     }
 
     /** The same at another moment. */

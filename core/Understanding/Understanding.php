@@ -38,7 +38,7 @@ final class Understanding
 
         $key = implode(
             '|',
-            [$type->value, $context->asked, $context->country, $context->now->format('U e'), $context->pattern, $context->people, $context->past, $context->unit, $context->most, $context->thing, $context->nth, ...array_column($context->options, 'key')],
+            [$type->value, $context->asked, $context->country, $context->now->format('U e'), $context->pattern, $context->people, $context->past, $context->unit, $context->most, $context->thing, $context->nth, $context->lack, $context->least, ...array_column($context->options, 'key')],
         );
         $known = $this->read[$heard] ?? [];
         if (! isset($known[$key])) {

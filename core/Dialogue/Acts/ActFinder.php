@@ -66,6 +66,8 @@ final readonly class ActFinder
     /** A moment asked for may say what for: 'just finding my glasses'. */
     private const LITTLE_TO_HOLD = 5;
 
+    private const IN_VAIN = ["can't", 'cannot', "couldn't"];
+
     public function __construct(private Phrasebook $phrases, private Questions $questions, private PersonAsked $person, private ActModel $model)
     {
     }
@@ -111,6 +113,10 @@ final readonly class ActFinder
         $rival = max(array_map(static fn (string $act): float => $of[$act] ?? 0.0, self::ANSWERS));
         $acts = [];
         foreach (self::LEARNED as $name => $kind) {
+            // 'I can't find it' asks nobody to wait.
+            if ($kind === ActKind::Hold && array_filter($heard->tokens, static fn (Token $token): bool => in_array($token->text, self::IN_VAIN, true)) !== []) {
+                continue;
+            }
             $sure = $this->model->sureFrom($name);
             // At an open question 'the box office, please' is a wish like any other.
             if ($kind === ActKind::Person && $asked->type === Asked::OPEN) {
@@ -174,6 +180,6 @@ final readonly class ActFinder
     /** @param list<Token> $rest whether the words beside give or mend something: then nobody is to wait */
     private function tells(array $rest): bool
     {
-        return $this->phrases->table('acts', 'mending')->in($rest) || array_filter($rest, static fn (Token $token): bool => preg_match('/\d/', $token->text) === 1) !== [];
+        return $this->phrases->table('acts', 'mending')->in($rest) || array_filter($rest, static fn (Token $token): bool => preg_match('/\d/', $token->text) === 1 || in_array($token->text, self::IN_VAIN, true)) !== [];
     }
 }

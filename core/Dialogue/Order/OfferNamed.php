@@ -10,6 +10,7 @@ use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Modes\Modes;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Walk\Move;
+use Ringo\Language\Stemmer;
 use Ringo\Language\Token;
 use Ringo\Language\Tokenizer;
 use Ringo\Language\Vocabulary;
@@ -40,7 +41,8 @@ final readonly class OfferNamed implements Consideration
         }
         $tokenizer = new Tokenizer;
         foreach ($this->offered($turn) as $key => $name) {
-            if ($this->bare($tokenizer->words($name)) === $said) {
+            $called = $this->bare($tokenizer->words($name));
+            if ($called === $said || $this->telling($said) !== [] && $this->telling($called) === $this->telling($said)) {
                 $turn->trace->rule("“{$name}” was offered, and is named");
                 // Another topic than those asked about is as good as one of them, where it is named.
                 $turn->state->candidates = $turn->state->mode === Mode::Clarify && $turn->step() instanceof ListenStep ? [(string) $key] : $turn->state->candidates;
@@ -69,6 +71,21 @@ final readonly class OfferNamed implements Consideration
             $step instanceof AskStep => array_column($turn->script->sheet->field($step->field)->options ?? [], 'label'),
             default => [],
         };
+    }
+
+    /**
+     * 'I need staff' for 'needing staff'.
+     *
+     * @param list<string> $words
+     *
+     * @return list<string> roots of the words that tell something
+     */
+    private function telling(array $words): array
+    {
+        $little = $this->words->set('function_words');
+        $stemmer = new Stemmer;
+
+        return array_values(array_filter(array_map($stemmer->stem(...), $words), static fn (string $stem): bool => ! isset($little[$stem])));
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Dialogue\Values;
 
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Amounts\FewCounted;
 use Ringo\Dialogue\Values\Amounts\LengthCounted;
 use Ringo\Dialogue\Values\Amounts\Measured;
 use Ringo\Dialogue\Values\Amounts\SumMeant;
@@ -33,6 +34,8 @@ final readonly class AskedAnswer
 
     private BesideTheFirst $first;
 
+    private FewCounted $few;
+
     private LengthCounted $lengths;
 
     private Measured $measured;
@@ -56,6 +59,7 @@ final readonly class AskedAnswer
     ) {
         $this->atOnce = new AtOnce($understanding->words);
         $this->first = new BesideTheFirst($understanding, $days);
+        $this->few = new FewCounted($understanding);
         $this->lengths = new LengthCounted($understanding, $days);
         $this->measured = new Measured($understanding->words);
         $this->none = new NoneOfOptions($understanding);
@@ -81,7 +85,12 @@ final readonly class AskedAnswer
 
     private function number(Turn $turn, Field $field, Heard $heard, Reading $reading, Context $context): Reading
     {
-        return $this->counts->isAnHour($heard, $reading) ? Reading::none() : $this->measured->of($turn, $field, $heard, $this->lengths->of($turn, $field, $heard, $reading, $context));
+        if ($this->counts->isAnHour($heard, $reading)) {
+            return Reading::none();
+        }
+        $number = $this->measured->of($turn, $field, $heard, $this->lengths->of($turn, $field, $heard, $reading, $context));
+
+        return $number->found() || $number->doubt !== null ? $number : $this->few->of($turn, $field, $heard, $context) ?? $number;
     }
 
     private function option(Field $field, Heard $heard, Reading $reading, Context $context): Reading

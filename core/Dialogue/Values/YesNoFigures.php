@@ -74,6 +74,8 @@ final readonly class YesNoFigures
     /** Words behind a number that is no count. */
     private const OF_AN_HOUR = ["o'clock", 'am', 'pm', 'thirty', 'fifteen', 'ish', 'past', 'to'];
 
+    private const BEFORE_A_COUNT = ['oh', 'well', 'i', 'we', "i've", "we've", "he's", "she's", 'have', 'had', 'got', 'there', "there's", 'are', 'were', 'about', 'just', 'only', 'another', 'at', 'least'];
+
     /** @var Phrases<mixed> words that speak of days */
     private Phrases $days;
 
@@ -101,9 +103,13 @@ final readonly class YesNoFigures
     public function counts(Heard $heard, string $question): bool
     {
         $asksWhether = preg_match('/\b(?:do you have|have you|are there|is there|has (?:he|she|it)|does (?:he|she|it) have|will there be)\b/i', $question) === 1;
-        $first = $heard->tokens[0] ?? null;
-        $number = $first === null || ! $asksWhether ? null : $this->numerals->cardinal($heard->tokens, 0);
-        $next = $number === null ? null : ($heard->tokens[$number->length]->text ?? '');
+        $at = 0;
+        // 'We've had three'
+        while (in_array($heard->tokens[$at]->text ?? '', self::BEFORE_A_COUNT, true)) {
+            $at++;
+        }
+        $number = ! isset($heard->tokens[$at]) || ! $asksWhether ? null : $this->numerals->cardinal($heard->tokens, $at);
+        $next = $number === null ? null : ($heard->tokens[$at + $number->length]->text ?? '');
 
         return $number !== null && $number->value >= 1 && $number->isWhole() && ! in_array($next, self::OF_AN_HOUR, true);
     }

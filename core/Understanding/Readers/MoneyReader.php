@@ -50,7 +50,8 @@ final readonly class MoneyReader implements Reader
                 $best = $doubt = $currency = null;
             }
             // 'Not more than forty' denies nothing, where a limit is asked for.
-            $t = $context->most ? $this->words->phrases('numbers', 'up_to')->without($stretch['tokens']) : $stretch['tokens'];
+            $limits = $context->most ? 'up_to' : ($context->least ? 'from_up' : null);
+            $t = $limits !== null ? $this->words->phrases('numbers', $limits)->without($stretch['tokens']) : $stretch['tokens'];
             $t = $this->repairs->withoutDenied($t);
             $vague = $this->vague($t);
             $t = $this->words->phrases('talk', 'about')->without($t);
@@ -61,8 +62,8 @@ final readonly class MoneyReader implements Reader
             $values = array_unique(array_map(static fn (array $amount): string => sprintf('%.2f', $amount[0]), $found));
             $several = $vague !== null || count($values) > 1;
             // 'Three hundred, three fifty tops' is a limit of three hundred and fifty.
-            if ($several && $context->most && ($vague === null || count($values) > 1 || preg_match('/bound|choice/', $vague) === 1) && $found !== []) {
-                $found = $this->highestFirst($found);
+            if ($several && $limits !== null && ($vague === null || count($values) > 1 || preg_match('/bound|choice/', $vague) === 1) && $found !== []) {
+                $found = $context->most ? $this->highestFirst($found) : array_reverse($this->highestFirst($found));
             } elseif ($several) {
                 $doubt = $vague ?? 'more than one amount was named';
                 $best = null;

@@ -67,7 +67,7 @@ final readonly class NumberReader implements Reader
                 $best = $doubt = null;
             }
             // 'Not more than forty' denies nothing, where a limit is asked for.
-            $t = $context->most || $context->asked && $context->people ? $this->words->phrases('numbers', 'up_to')->without($stretch['tokens']) : $stretch['tokens'];
+            $t = $context->most || $context->asked && $context->people ? $this->words->phrases('numbers', 'up_to')->without($stretch['tokens']) : ($context->least ? $this->words->phrases('numbers', 'from_up')->without($stretch['tokens']) : $stretch['tokens']);
             $t = $this->repairs->withoutDenied($t);
             $vague = $this->vague($t);
             $t = $this->words->phrases('talk', 'about')->without($t);

@@ -31,7 +31,7 @@ final class Counted
             return $said;
         }
         // 'Two days' told as nights is two nights.
-        $number = $days === null ? $said : (string) preg_replace('/ days?$/', '', $said);
+        $number = $whole === 0 ? 'no' : ($days === null ? $said : (string) preg_replace('/ days?$/', '', $said));
 
         return $number.' '.($whole === 1 ? self::SINGULAR[$noun] ?? self::singular($noun) : $noun);
     }
