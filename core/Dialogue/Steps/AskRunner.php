@@ -176,7 +176,7 @@ final readonly class AskRunner implements AskingRunner
         $gives = ! $taken && $field->type === ValueType::DateTime && $hearing->asks() && $this->replies->answer($turn, $hearing->questions[0]) === null;
         if (
             ($gives || $parted->questions === [] && ! $hearing->asks() || ! $hearing->statement->isEmpty())
-            && $this->parts->missing($turn, $field, $gives ? $hearing->heard : $parted->answer, $taken ? $reading : Reading::none(), $this->collector->context($turn, $field))
+            && $this->parts->missing($turn, $field, $gives ? $hearing->heard : $parted->answer, $taken ? $reading : Reading::none($reading->doubt), $this->collector->context($turn, $field))
         ) {
             $this->serve($turn, $parted->questions, $hearing);
 

@@ -16,6 +16,7 @@ use Ringo\Dialogue\Values\Moments\BirthTold;
 use Ringo\Dialogue\Values\Moments\DayMeant;
 use Ringo\Dialogue\Values\Moments\DaysTold;
 use Ringo\Dialogue\Values\Moments\HourMeant;
+use Ringo\Dialogue\Values\Moments\SinceTold;
 use Ringo\Language\Token;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Context;
@@ -28,11 +29,16 @@ use Ringo\Value\ValueType;
 /** What the words come to as the answer to a question, by the type that is asked for and what the call knows. */
 final readonly class AskedAnswer
 {
+    /** How sure a figure is that was only neared. */
+    private const NEARLY = 0.65;
+
     private AtOnce $atOnce;
 
     private SumMeant $sums;
 
     private BesideTheFirst $first;
+
+    private SinceTold $since;
 
     private FewCounted $few;
 
@@ -59,6 +65,7 @@ final readonly class AskedAnswer
     ) {
         $this->atOnce = new AtOnce($understanding->words);
         $this->first = new BesideTheFirst($understanding, $days);
+        $this->since = new SinceTold($understanding);
         $this->few = new FewCounted($understanding);
         $this->lengths = new LengthCounted($understanding, $days);
         $this->measured = new Measured($understanding->words);
@@ -72,6 +79,7 @@ final readonly class AskedAnswer
     public function of(Turn $turn, Field $field, Heard $heard, Context $context): Reading
     {
         $reading = $this->understanding->read($field->type, $heard, $context);
+        $reading = $reading->found() || ! in_array($field->type, [ValueType::Number, ValueType::Money, ValueType::Duration], true) ? $reading : $this->nearly($field, $heard, $context) ?? $reading;
 
         return match ($field->type) {
             ValueType::Number => $this->number($turn, $field, $heard, $reading, $context),
@@ -81,6 +89,15 @@ final readonly class AskedAnswer
             ValueType::YesNo => $this->yesOrNo($turn, $field, $heard, $this->moment($turn, $field, $heard, $reading, $context)),
             default => $this->moment($turn, $field, $heard, $reading, $context),
         };
+    }
+
+    /** 'Coming up to four years', 'just over a thousand': the round figure, read back. */
+    private function nearly(Field $field, Heard $heard, Context $context): ?Reading
+    {
+        $rest = $this->understanding->words->phrases('numbers', 'nearly')->without($heard->tokens);
+        $reading = count($rest) < count($heard->tokens) ? $this->understanding->read($field->type, $heard->only(array_values($rest)), $context) : null;
+
+        return $reading?->found() === true ? Reading::of($reading->value, min($reading->confidence, self::NEARLY), (string) $reading->said, $reading->start, $reading->end) : null;
     }
 
     private function number(Turn $turn, Field $field, Heard $heard, Reading $reading, Context $context): Reading
@@ -104,7 +121,7 @@ final readonly class AskedAnswer
     {
         $length = $this->days->length($turn, $field, $heard, $context);
 
-        return $length->found() && ! $this->counts->ofAnotherLength($turn, $field, $length) ? $length : $this->noneOfThem($heard, $context);
+        return $length->found() && ! $this->counts->ofAnotherLength($turn, $field, $length) ? $length : $this->since->length($heard, $context) ?? $this->noneOfThem($heard, $context);
     }
 
     /** 'None, I'm out', to how many days are left. */

@@ -108,7 +108,7 @@ final readonly class Parts
         $ask = match ($field->type) {
             ValueType::Phone, ValueType::Reference => $reading->found() || ! $this->figures($words) ? null : 'go_on',
             ValueType::DateTime => $reading->found() ? null : $this->halfOfMoment($words, $context) ?? $this->someMoments($words, $before),
-            ValueType::Date => $reading->found() || $before !== null ? null : $this->whichDay($words),
+            ValueType::Date => $reading->found() || $before !== null ? null : ($reading->doubt === 'the year is missing' ? 'which_year' : $this->whichDay($words)),
             ValueType::Time => $reading->found() || $before !== null || ! $this->partOfDay($words) ? null : 'what_hour_exactly',
             ValueType::PostalAddress => $reading->found() || $before !== null || ! $this->placeOnly($words, $context) ? null : 'street_too',
             ValueType::PersonName => $before === null && $this->onlyGiven($field, $reading) && ! $this->titled($words, $reading) ? 'surname' : null,

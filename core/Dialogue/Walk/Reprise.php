@@ -20,7 +20,7 @@ final readonly class Reprise
     private const ROUNDS = 2;
 
     /** Titles that are no name of what is asked for: 'When', 'From', 'Arriving at', 'How many animals'. */
-    private const NO_NAME = '/^(?:when|where|who|whom|why|what|which|how|to|from|at|for|until|till|with|by|since|before|after|on|(?:arriving|leaving|moving|coming|going|starting|ending|finishing|travelling|bringing|paying|using)(?: (?:at|on|from|to))?$|goes|is|has|lives|wants|needs|arrives|leaves|comes|starts|begins|ends|finishes|works|drives|pays|feeds|stays|sleeps|moves|returns|lasts|likes|eats|may|can|must|does|was|were|will)(?:\b|$)|\b(?:at|on|from|to|until|by|for|of|in|with|since)$/iu';
+    private const NO_NAME = '/^(?:when|where|who|whom|why|what|which|how|to|from|at|for|until|till|with|by|since|before|after|on|(?:arriving|leaving|moving|coming|going|starting|ending|finishing|travelling|bringing|paying|using)(?: (?:at|on|from|to))?$|goes|is|has|lives|wants|needs|arrives|leaves|comes|starts|begins|ends|finishes|works|drives|pays|feeds|born|stays|sleeps|moves|returns|lasts|likes|eats|may|can|must|does|was|were|will)(?:\b|$)|\b(?:at|on|from|to|until|by|for|of|in|with|since)$/iu';
 
     public function __construct(private Runners $runners)
     {

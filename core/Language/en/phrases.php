@@ -136,6 +136,7 @@ return [
     'new_speaker' => ['plain' => ['Hello, this is [agent] at [business].'], 'formal' => ['Good day, you are speaking to [agent] of [business].'], 'chatty' => ['Hello there, [agent] here from [business].']],
     'not_here' => ['plain' => ['I do not have that in front of me, sorry.'], 'formal' => ['I am afraid I do not have that here.'], 'chatty' => ['I do not have that here, sorry.']],
     'mentioned' => ['plain' => ['Is that for [it]?', 'Would that be [it]?'], 'formal' => ['Would that be for [it]?'], 'chatty' => ['Is that [it], then?']],
+    'which_year' => ['plain' => ['And which year?', 'Of which year?'], 'formal' => ['And the year, please?'], 'chatty' => ['And the year?']],
     'which_day_exactly' => ['plain' => ['Do you know which day?'], 'formal' => ['Would you know the day?'], 'chatty' => ['Do you know what day?']],
     'go_on' => ['plain' => ['Yes, go on.', 'Go on.'], 'formal' => ['Please go on.'], 'chatty' => ['Yes, go on.', 'And then?']],
     'surname' => ['plain' => ['And the surname?'], 'formal' => ['And the surname, please?'], 'chatty' => ['And the surname?']],

@@ -20,7 +20,7 @@ return [
     'of_people' => ['people', 'persons', 'guests', 'party', 'players', 'passengers', 'diners', 'covers', 'visitors', 'attendees', 'travellers', 'travelling', 'bowlers', 'participants', 'delegates', 'heads', 'walkers', 'riders', 'climbers', 'skaters', 'seats', 'places', 'tickets'],
     'behind' => ['did', 'was', 'were', 'happened', 'happen', 'born', 'birth', 'bought', 'began', 'started', 'noticed', 'last', 'since', 'missed'],
     // What is paid in hundreds, and what is paid by the piece.
-    'large_sums' => ['rent', 'month', 'monthly', 'year', 'yearly', 'annual', 'salary', 'income', 'wages', 'deposit', 'budget', 'insured', 'value', 'worth', 'mortgage', 'loan', 'spend', 'limit', 'repair', 'damage', 'house', 'flat', 'car', 'holiday', 'wedding', 'quote', 'debt', 'owe', 'savings'],
+    'large_sums' => ['excess', 'premium', 'pension', 'claim', 'claimed', 'bill', 'arrears', 'overdraft', 'balance', 'tax', 'insurance', 'rent', 'month', 'monthly', 'year', 'yearly', 'annual', 'salary', 'income', 'wages', 'deposit', 'budget', 'insured', 'value', 'worth', 'mortgage', 'loan', 'spend', 'limit', 'repair', 'damage', 'house', 'flat', 'car', 'holiday', 'wedding', 'quote', 'debt', 'owe', 'savings'],
     'small_sums' => ['hour', 'hourly', 'head', 'each', 'person', 'mile', 'ticket', 'copy', 'portion', 'fare', 'tip', 'item', 'piece', 'night', 'litre'],
     // Words of what has been.
     'has_been' => ['was', 'were', 'been', 'since', 'ago', 'had', 'did', "didn't", "hasn't", "haven't", "wasn't", 'went', 'came', 'got', 'fell', 'broke', 'left', 'lost', 'began', 'gave', 'took', 'hit', 'hurt', 'cut', 'felt', 'stood', 'blew', 'woke', 'bought', 'found', 'saw', 'rang', 'put', 'ran', 'gone', 'done', 'ever'],

@@ -11,6 +11,7 @@ use Ringo\Understanding\Heard;
 use Ringo\Understanding\Reader;
 use Ringo\Understanding\Readers\Names\NameApart;
 use Ringo\Understanding\Readers\Names\NameFinder;
+use Ringo\Understanding\Readers\Names\NameInParts;
 use Ringo\Understanding\Readers\Names\NameRepair;
 use Ringo\Understanding\Readers\Names\NamesOfTwo;
 use Ringo\Understanding\Readers\Names\NameSpelling;
@@ -36,6 +37,8 @@ final readonly class PersonNameReader implements Reader
 
     private NamesOfTwo $ofTwo;
 
+    private NameInParts $inParts;
+
     /** A name in the whole of the words is known from here on. */
     private const KNOWN = 0.75;
 
@@ -60,6 +63,7 @@ final readonly class PersonNameReader implements Reader
         $this->apart = new NameApart($words);
         $this->word = new NameWords($words);
         $this->ofTwo = new NamesOfTwo($words, $this->word);
+        $this->inParts = new NameInParts($words, $this->word);
         $spelled = new NameSpelling($words, $this->word);
         $this->finder = new NameFinder($words, $this->word, $spelled);
         $this->repair = new NameRepair($words, $this->word, $spelled);
@@ -69,7 +73,7 @@ final readonly class PersonNameReader implements Reader
     {
         // What is said of the spelling is done to the words first; where no name is left, they are read as they came.
         $respelled = $this->respelled->of($heard->tokens);
-        $special = $context->asked ? $this->lettered($heard) ?? $this->ofTwo->reading($heard) : null;
+        $special = $context->asked ? $this->lettered($heard) ?? $this->ofTwo->reading($heard) ?? $this->inParts->reading($heard) : null;
         if ($special !== null) {
             return $special;
         }

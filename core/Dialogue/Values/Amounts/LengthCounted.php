@@ -6,6 +6,7 @@ namespace Ringo\Dialogue\Values\Amounts;
 
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\Moments\DayMeant;
+use Ringo\Dialogue\Values\Moments\SinceTold;
 use Ringo\Language\Tokenizer;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Context;
@@ -31,9 +32,12 @@ final readonly class LengthCounted
 
     private Tokenizer $tokenizer;
 
+    private SinceTold $since;
+
     public function __construct(private Understanding $understanding, private DayMeant $days)
     {
         $this->tokenizer = new Tokenizer;
+        $this->since = new SinceTold($understanding);
     }
 
     public function of(Turn $turn, Field $field, Heard $heard, Reading $reading, Context $context): Reading
@@ -41,6 +45,10 @@ final readonly class LengthCounted
         $unit = $context->unit ?? $this->titled($field);
         if (! isset(self::MINUTES[$unit ?? ''])) {
             return $reading;
+        }
+        $since = $this->since->length($heard, $context);
+        if ($since !== null) {
+            return $this->counted($since, $unit) ?? $reading;
         }
         $weekend = $unit === 'D' ? $this->weekend($heard) : null;
         $length = $weekend ?? $this->understanding->read(ValueType::Duration, $heard, $context);

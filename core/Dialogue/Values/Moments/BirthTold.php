@@ -11,6 +11,7 @@ use Ringo\Understanding\Heard;
 use Ringo\Understanding\Numerals;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Understanding;
+use Ringo\Understanding\When\Days\Years;
 
 /** A day of birth told by a birthday and an age: 'he was two on the ninth of November' was born two years before that day. It is read back. */
 final readonly class BirthTold
@@ -24,15 +25,17 @@ final readonly class BirthTold
 
     private Numerals $numerals;
 
+    private Years $years;
+
     public function __construct(private Understanding $understanding)
     {
         $this->numerals = new Numerals($understanding->words);
+        $this->years = new Years($this->numerals);
     }
 
     public function of(Turn $turn, Field $field, Heard $heard, Reading $day): Reading
     {
-        $about = str_replace('_', ' ', $field->title.' '.$field->key.' '.($turn->asking($field->key)?->prompt->variants[0] ?? ''));
-        if (! is_string($day->value) || preg_match(self::OF_A_BIRTH, $about) !== 1 || preg_match('/\d{4}/', (string) $day->said) === 1) {
+        if (! is_string($day->value) || ! $this->asked($turn, $field) || preg_match('/\d{4}/', (string) $day->said) === 1) {
             return $day;
         }
         $age = $this->age($heard, $day);
@@ -41,7 +44,31 @@ final readonly class BirthTold
         // The birthday that has been, or the next where it is to come: 'she'll be nine on the third'.
         $that = $that->format('Y-m-d') > $now->format('Y-m-d') && ! $this->isAhead($heard) ? $that->modify('-1 year') : $that;
 
+        if ($age === null && ! $this->hasYear((string) $day->said)) {
+            return Reading::none('the year is missing');
+        }
+
         return $age === null ? $day : Reading::of($that->modify("-{$age} years")->format('Y-m-d'), self::SURE, (string) $day->said, $day->start, $day->end);
+    }
+
+    public function asked(Turn $turn, Field $field): bool
+    {
+        return preg_match(self::OF_A_BIRTH, str_replace('_', ' ', $field->title.' '.$field->key.' '.($turn->asking($field->key)?->prompt->variants[0] ?? ''))) === 1;
+    }
+
+    /** 'The fourth of September' is a birthday. */
+    private function hasYear(string $said): bool
+    {
+        $heard = $this->understanding->hear($said);
+        foreach (array_keys($heard->tokens) as $i) {
+            if ($this->years->year($heard->tokens, $i, false)[0] !== null) {
+                return true;
+            }
+        }
+        $numbers = array_filter($heard->tokens, fn (Token $token): bool => $this->numerals->cardinal([$token], 0) !== null);
+
+        // 'The fourth of the ninth seventy one', 4/9/71.
+        return count($numbers) >= 1 || preg_match('/\d[\/.\- ]\d+[\/.\- ]\d/', $said) === 1;
     }
 
     /** The age told before the day. */

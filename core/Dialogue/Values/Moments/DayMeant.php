@@ -48,8 +48,14 @@ final readonly class DayMeant
 
     public function of(Turn $turn, Field $field, Heard $heard, Reading $reading, Context $context): Reading
     {
-        if (! in_array($field->type, [ValueType::Date, ValueType::DateTime], true) || $context->past) {
+        if (! in_array($field->type, [ValueType::Date, ValueType::DateTime], true)) {
             return $reading;
+        }
+        if ($context->past) {
+            // 'The week before Christmas', of what has been.
+            $ahead = is_string($reading->value) && substr($reading->value, 0, 10) > $context->now->format('Y-m-d') && preg_match('/\d{4}/', (string) $reading->said) !== 1;
+
+            return $ahead ? Reading::of((new \DateTimeImmutable($reading->value))->modify('-1 year')->format($field->type === ValueType::Date ? 'Y-m-d' : 'Y-m-d\TH:i'), min($reading->confidence, self::RECKONED), (string) $reading->said, $reading->start, $reading->end) : $reading;
         }
         if (is_string($reading->value) && $this->behindWhatIsAhead($turn, $field, $reading->value, $context)) {
             return Reading::none('that day has been, and one to come is asked for');

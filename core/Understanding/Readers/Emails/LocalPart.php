@@ -13,8 +13,30 @@ final readonly class LocalPart
 {
     private const OPENERS = ['is', "it's", 'its', "that's", 'thats', 'to', 'email', 'e-mail', 'mail', 'address', 'on', 'me', 'yeah', 'yes', 'sure', 'be', 'so', 'okay', 'ok', 'use', 'try', 'right', 'well', 'please', 'then', 'just', 'hello', 'hi', 'send', 'it', 'my', 'our', 'the', 'would', 'contact', 'via', 'have', 'as', 'was', 'put', 'course', 'um', 'believe', 'think', 'guess', 'reckon'];
 
+    /** Words before a 'then' that goes on from them. */
+    private const LEADS_ON = 4;
+
+    private const SIGNS = ['dot', 'point', 'underscore', 'dash', 'hyphen', 'full'];
+
     public function __construct(private Vocabulary $words, private Spelling $spelling)
     {
+    }
+
+    /**
+     * 'J, then smith' and 'jo, then a dot': what follows goes on from what stands before.
+     *
+     * @param list<Token> $t
+     */
+    private function thenGoesOn(array $t, int $i): bool
+    {
+        if ($t[$i]->text !== 'then' || $i === 0 || ! isset($t[$i + 1])) {
+            return false;
+        }
+        $before = $t[$i - 1];
+        $letter = $before->isLetter() || in_array($before->text, self::SIGNS, true) || in_array($t[$i - 2]->text ?? '', ['for', 'as'], true) && ($t[$i - 3] ?? null)?->isLetter() === true;
+        $sign = in_array($t[$i + 1]->text, self::SIGNS, true) || in_array($t[$i + 1]->text, ['a', 'an'], true) && in_array($t[$i + 2]->text ?? '', self::SIGNS, true);
+
+        return $letter || $sign;
     }
 
     /**
@@ -30,7 +52,7 @@ final readonly class LocalPart
         $first = 0;
         for ($i = $at - 1; $i >= 0; $i--) {
             $word = $t[$i]->text;
-            if (in_array($word, self::OPENERS, true) && ! $this->spells($t, $i, $at) && ! ($i > 0 && in_array($t[$i - 1]->text, ['dot', 'underscore', 'dash', 'hyphen'], true)) && ! in_array($t[$i + 1]->text ?? '', ['dot', 'underscore', 'dash', 'hyphen', 'at', '@'], true)) {
+            if (in_array($word, self::OPENERS, true) && ! $this->thenGoesOn($t, $i) && ! $this->spells($t, $i, $at) && ! ($i > 0 && in_array($t[$i - 1]->text, ['dot', 'underscore', 'dash', 'hyphen'], true)) && ! in_array($t[$i + 1]->text ?? '', ['dot', 'underscore', 'dash', 'hyphen', 'at', '@'], true)) {
                 $first = $i + 1;
 
                 break;
@@ -52,6 +74,11 @@ final readonly class LocalPart
                 continue;
             }
             $word = $t[$i]->text;
+            if ($this->thenGoesOn($t, $i)) {
+                $i += in_array($t[$i + 1]->text ?? '', ['a', 'an'], true) && isset($t[$i + 2]) && in_array($t[$i + 2]->text, self::SIGNS, true) ? 2 : 1;
+
+                continue;
+            }
             // 'mark with a k', where the k is there already
             if ($word === 'with' && in_array($t[$i + 1]->text ?? '', ['a', 'an'], true) && isset($t[$i + 2]) && strlen($t[$i + 2]->text) === 1 && str_contains($out, $t[$i + 2]->text)) {
                 $i += 3;
@@ -157,6 +184,10 @@ final readonly class LocalPart
      */
     private function goesOn(array $stretch, string $next): bool
     {
+        // 'It's jo, then a dot'
+        if ($next === 'then' && count($stretch) <= self::LEADS_ON) {
+            return true;
+        }
         $signs = ['dot', 'point', 'underscore', 'underline', 'dash', 'hyphen', 'line', 'plus', 'score', 'stop'];
         $run = $this->spelling->run($stretch, 0);
         $word = count($stretch) === 3 && $stretch[0]->isLetter() && in_array($stretch[1]->text, ['for', 'as', 'like'], true);

@@ -98,6 +98,15 @@ final readonly class NameFinder
             }
         }
 
+        // 'O'Rourke, first name Declan'
+        if ($names['last'] === null && $first !== null && $first[1] > 0 && $t[$first[1]]->afterBreak()) {
+            $word = $this->partAt(array_slice($t, 0, $first[1]), $first[1] - 1, true);
+            if ($word !== null && ($this->word->known($t[$first[1] - 1]->text) || preg_match('/^\p{Lu}/u', $t[$first[1] - 1]->original) === 1)) {
+                $names['last'] = $word[0];
+                $from = min($from, $t[$first[1] - 1]->start);
+            }
+        }
+
         return [...$names, 'from' => $from, 'to' => $to, 'known' => $known, 'cued' => true, 'strong' => true, 'spelled' => $spelled];
     }
 
