@@ -148,6 +148,7 @@ final readonly class Wiring
                 $meant,
                 $lone,
                 new Values\RestOfOptions($words, $this->phrases),
+                new Values\OptionByMeaning($topics, $this->phrases),
                 $wanting,
                 new Steps\NotOneValue,
                 new Steps\WishAhead($words),

@@ -18,6 +18,7 @@ use Ringo\Dialogue\Values\Keeper;
 use Ringo\Dialogue\Values\KeyedIn;
 use Ringo\Dialogue\Values\LoneValue;
 use Ringo\Dialogue\Values\NoAnswer;
+use Ringo\Dialogue\Values\OptionByMeaning;
 use Ringo\Dialogue\Values\Parting;
 use Ringo\Dialogue\Values\Parts;
 use Ringo\Dialogue\Values\RestOfOptions;
@@ -73,6 +74,7 @@ final readonly class AskRunner implements AskingRunner
         private YesNoMeant $meant,
         private LoneValue $lone,
         private RestOfOptions $rest,
+        private OptionByMeaning $byMeaning,
         private Wanting $wanting,
         private NotOneValue $notOneValue,
         private WishAhead $wishAhead,
@@ -209,11 +211,17 @@ final readonly class AskRunner implements AskingRunner
         if ($hearing->asks() || $this->lone->in($turn, $words) !== null || $hearing->alone(...ActKind::cases()) !== null) {
             return null;
         }
-        $guessed = $field->type === ValueType::YesNo ? $this->meant->guessed($turn, $words) : $this->rest->reading($field, $words);
+        $rest = $this->rest->reading($field, $words);
+        $byMeaning = $this->byMeaning->reading($field, $words, $rest->found());
+        $guessed = match (true) {
+            $field->type === ValueType::YesNo => $this->meant->guessed($turn, $words),
+            $byMeaning->found() => $byMeaning,
+            default => $rest,
+        };
         if (! $guessed->found()) {
             return null;
         }
-        $turn->considered($field, $guessed, true, $field->type === ValueType::YesNo ? 'by its meaning, given the question' : 'none of the others, so the rest of them');
+        $turn->considered($field, $guessed, true, $field->type === ValueType::YesNo || $byMeaning->found() ? 'by its meaning, given the question' : 'none of the others, so the rest of them');
         $this->keeper->take($turn, $field, $guessed, Origin::Asked, $guessed->confidence < YesNoMeant::ADVISED);
 
         return Move::on($step->next);

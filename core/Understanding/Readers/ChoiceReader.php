@@ -17,6 +17,9 @@ use Ringo\Understanding\Repairs;
 /** Reads which of several options was meant: by label, synonym, position, key, description or exclusion. */
 final class ChoiceReader implements Reader
 {
+    /** By so much the name of an option outweighs a part of another's. */
+    private const CALLED_SO = 0.02;
+
     private const SMALL = ['the', 'a', 'an', 'of', 'to', 'and', 'or', 'one', 'ones', 'for', 'in', 'on', 'at', 'my', 'your', 'our', 'it', 'is', 'i', 'we', 'me', 'with', 'that', 'this', 'please', 'be', 'do', 'need', 'want', 'would', 'like', 'have', 'get', 'can', 'will', 'you', 'some', 'any', 'no', 'not', 'yes', 'by', 'from', 'up', 'if', 'about', 'just', 'are', 'was', 'as'];
 
     /** Words before a 'month' or a 'week' of which a day is told. */
@@ -245,6 +248,10 @@ final class ChoiceReader implements Reader
         $kept = array_values(array_filter($hits, static function (array $hit) use ($hits): bool {
             foreach ($hits as $other) {
                 if ($other[2] > $hit[2] && $other[1] < $hit[1] + $hit[2] && $hit[1] < $other[1] + $other[2]) {
+                    return false;
+                }
+                // 'Just third party' is the one that is called so, beside 'third party, fire and theft'.
+                if ($other[0] !== $hit[0] && $other[1] === $hit[1] && $other[2] === $hit[2] && $hit[2] > 1 && $other[3] > $hit[3] + self::CALLED_SO) {
                     return false;
                 }
             }

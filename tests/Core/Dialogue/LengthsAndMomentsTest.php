@@ -80,6 +80,56 @@ final class LengthsAndMomentsTest extends TestCase
         self::assertStringContainsString('time', $call->heard());
     }
 
+    #[TestWith(['since 2018', 'P8Y'])]
+    #[TestWith(['since January', 'P2M'])]
+    #[TestWith(['since last Tuesday', 'P7D'])]
+    #[TestWith(['coming up to four years', 'P4Y'])]
+    #[TestWith(['just over a year', 'P1Y'])]
+    public function testHowLongIsReckonedAndReadBack(string $said, string $length): void
+    {
+        $call = Conversation::asking(['long' => ['type' => 'string', 'format' => 'duration', 'title' => 'Length']], ['long' => 'How long have you been with them?'])->says($said);
+        self::assertStringContainsString('?', $call->heard());
+        self::assertSame($length, $call->says('yes')->value('long'), $call->heard());
+    }
+
+    /** A birthday is no day of birth. */
+    public function testTheYearOfABirthIsAskedFor(): void
+    {
+        $call = Conversation::asking(['born' => ['type' => 'string', 'format' => 'date', 'title' => 'Born']], ['born' => 'What is your date of birth?'])->says('the fourth of September');
+        self::assertNull($call->value('born'));
+        self::assertStringContainsString('year', $call->heard());
+        self::assertSame('1971-09-04', $call->says('nineteen seventy one')->value('born'));
+    }
+
+    public function testWhatHasBeenIsNotAhead(): void
+    {
+        $call = Conversation::asking(['moved' => ['type' => 'string', 'format' => 'date', 'title' => 'Moved in']], ['moved' => 'When did you move in?']);
+
+        self::assertSame('2025-12-18', $call->says('the week before Christmas')->value('moved'));
+    }
+
+    #[TestWith(['nothing under fourteen', 14])]
+    #[TestWith(['between twelve and fourteen', 12])]
+    #[TestWith(['fourteen fifty minimum', 14.5])]
+    public function testTheLeastSomebodyWouldEarn(string $said, int|float $sum): void
+    {
+        $call = Conversation::asking(['pay' => ['type' => 'string', 'format' => 'money', 'title' => 'Pay']], ['pay' => 'What would you like to earn an hour?'])->says($said);
+
+        self::assertSame($sum, ((array) $call->value('pay'))['amount'] ?? null, $call->heard());
+    }
+
+    #[TestWith(['no', 0])]
+    #[TestWith(['no kids', 0])]
+    #[TestWith(["we haven't any", 0])]
+    #[TestWith(['just the little one', 1])]
+    #[TestWith(['no idea', null])]
+    public function testNoneAndOneWithoutANumber(string $said, ?int $count): void
+    {
+        $call = Conversation::asking(['kids' => ['type' => 'integer', 'title' => 'Children']], ['kids' => 'And children?'])->says($said);
+
+        self::assertSame($count, $call->value('kids'), $call->heard());
+    }
+
     private static function stay(string $asks): Conversation
     {
         return Conversation::asking(

@@ -6,6 +6,7 @@ namespace Tests\Core\Dialogue;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use Ringo\Dialogue\Mode;
 
 /** Lists of which one option is none of the others, lists of what must not be there, and questions that are neither answered with yes nor no. */
 final class NoneOfOptionsTest extends TestCase
@@ -46,6 +47,27 @@ final class NoneOfOptionsTest extends TestCase
         self::assertMatchesRegularExpression('/rather|more of a/', $call->heard());
         self::assertNull($call->value('want'));
         self::assertTrue($call->says('more of a yes')->value('want'));
+    }
+
+    /** What no name and no kind tells is guessed by its meaning, and put back; what denies is not. */
+    #[TestWith(['where we sleep', 'bedroom'])]
+    #[TestWith(['I never go in there', null])]
+    public function testAnOptionByItsMeaningIsPutBack(string $said, ?string $key): void
+    {
+        $call = Conversation::asking(['room' => ['type' => 'string', 'title' => 'Room', 'enum' => ['lounge', 'kitchen', 'bedroom'], 'x-labels' => ['lounge' => 'the lounge', 'kitchen' => 'the kitchen', 'bedroom' => 'the bedroom']]], ['room' => 'Is it the lounge, the kitchen or the bedroom?'])->says($said);
+
+        self::assertSame($key, $call->value('room'), $call->heard());
+        self::assertSame($key === null ? Mode::Answer : Mode::Confirm, $call->state->mode);
+    }
+
+    #[TestWith(['just third party', 'tp'])]
+    #[TestWith(['third party fire and theft', 'tpft'])]
+    public function testTheOptionThatIsCalledSo(string $said, string $key): void
+    {
+        $labels = ['tp' => 'third party', 'tpft' => 'third party, fire and theft', 'full' => 'comprehensive'];
+        $call = Conversation::asking(['cover' => ['type' => 'string', 'title' => 'Cover', 'enum' => array_keys($labels), 'x-labels' => $labels]], ['cover' => 'Third party, third party fire and theft, or comprehensive?']);
+
+        self::assertSame($key, $call->says($said)->value('cover'));
     }
 
     /** @param array<string, string> $labels */

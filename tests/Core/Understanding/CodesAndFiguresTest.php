@@ -33,6 +33,28 @@ final class CodesAndFiguresTest extends TestCase
         self::assertSame($time, self::read(ValueType::Time, $said));
     }
 
+    /** A name of two words with a pause between them, whichever comes first. */
+    #[TestWith(['Joy. Amadi.', 'Joy Amadi'])]
+    #[TestWith(['Ashby, Nell', 'Nell Ashby'])]
+    #[TestWith(['Amadi, A M A D I, Joy', 'Joy Amadi'])]
+    #[TestWith(["Amadi's the surname, Joy's my first name", 'Joy Amadi'])]
+    #[TestWith(["O'Rourke, first name Declan", "Declan O'Rourke"])]
+    #[TestWith(['no, Peter', 'Peter'])]
+    #[TestWith(['yes, please', null])]
+    public function testNamesInParts(string $said, ?string $name): void
+    {
+        self::assertSame($name, self::read(ValueType::PersonName, $said));
+    }
+
+    #[TestWith(['capital J, then smith, at post dot example', 'jsmith@post.example'])]
+    #[TestWith(["it's jo, then a dot, then west, at post dot example", 'jo.west@post.example'])]
+    #[TestWith(['s for sugar, then harris at post dot example', 'sharris@post.example'])]
+    #[TestWith(["well then it's jo at post dot example", 'jo@post.example'])]
+    public function testAddressesToldInTurn(string $said, string $address): void
+    {
+        self::assertSame($address, self::read(ValueType::Email, $said));
+    }
+
     private static function read(ValueType $type, string $said): mixed
     {
         return Understanding::in()->read($type, $said, new Context(new \DateTimeImmutable('2026-03-10T09:14', new \DateTimeZone('Europe/London'))))->value;

@@ -29,10 +29,10 @@ final readonly class LocalPart
      */
     private function thenGoesOn(array $t, int $i): bool
     {
-        if ($t[$i]->text !== 'then' || $i === 0 || ! isset($t[$i + 1])) {
+        $before = $t[$i - 1] ?? null;
+        if ($before === null || $t[$i]->text !== 'then' || ! isset($t[$i + 1])) {
             return false;
         }
-        $before = $t[$i - 1];
         $letter = $before->isLetter() || in_array($before->text, self::SIGNS, true) || in_array($t[$i - 2]->text ?? '', ['for', 'as'], true) && ($t[$i - 3] ?? null)?->isLetter() === true;
         $sign = in_array($t[$i + 1]->text, self::SIGNS, true) || in_array($t[$i + 1]->text, ['a', 'an'], true) && in_array($t[$i + 2]->text ?? '', self::SIGNS, true);
 
