@@ -92,7 +92,7 @@ final readonly class Party
      */
     public function whole(array $t, array $numbers): ?array
     {
-        $self = $this->selfAnd($t, $numbers);
+        $self = $this->listed($t, $numbers) ?? $this->selfAnd($t, $numbers);
         if ($self !== null) {
             return $self;
         }
@@ -101,15 +101,39 @@ final readonly class Party
             fn (array $number): bool => $this->text($t, $number[2] + 1) === 'of' && $this->text($t, $number[2] + 2) === 'us' || in_array($this->text($t, $number[2] + 1), ['altogether', 'people', 'persons'], true) || in_array($this->text($t, $number[2] + 1).' '.$this->text($t, $number[2] + 2), ['in total', 'in all', 'all together', 'all told'], true),
         ));
         $parts = array_values(array_filter($numbers, fn (array $number): bool => ! in_array($number, $totals, true) && $this->counts($t, $number)));
-        if (count($numbers) < 2 || count($totals) + count($parts) < count($numbers)) {
+        $one = $this->single($t);
+        // 'Four adults and a baby'; 'three generations, nine in all'
+        $others = count($totals) + count($parts) < count($numbers) && count($totals) !== 1;
+        if (count($numbers) < 2 && ($one === 0 || $parts === []) || $others) {
             return null;
         }
-        $sum = (int) array_sum(array_column($parts, 0)) + $this->single($t);
+        $sum = (int) array_sum(array_column($parts, 0)) + $one;
         if (count($totals) === 1) {
             return $sum <= $totals[0][0] ? [(int) $totals[0][0], $totals[0][1], $totals[0][2]] : null;
         }
 
         return $totals === [] ? [$sum, $parts[0][1], $parts[count($parts) - 1][2]] : null;
+    }
+
+    /**
+     * 'My wife, two kids and me'
+     *
+     * @param list<Token> $t
+     * @param list<array{int|float, int, int}> $numbers
+     *
+     * @return array{int, int, int}|null
+     */
+    private function listed(array $t, array $numbers): ?array
+    {
+        $texts = array_map(static fn (Token $token): string => $token->text, $t);
+        $self = array_filter(array_keys($t), fn (int $i): bool => in_array($texts[$i], ['me', 'myself'], true) || $texts[$i] === 'i' && $this->text($t, $i - 1) === 'and') !== [];
+        $kin = array_filter(array_keys($t), fn (int $i): bool => isset($this->kin[$texts[$i]]) && in_array($this->text($t, $i - 1), ['my', 'the', 'our', 'and'], true));
+        $people = array_filter($numbers, fn (array $number): bool => $this->counts($t, $number));
+        if (! $self || ! in_array('and', $texts, true) || $kin === [] || count($kin) + count($people) < 2 || count($people) < count($numbers)) {
+            return null;
+        }
+
+        return [1 + count($kin) + (int) array_sum(array_column($people, 0)), 0, count($t) - 1];
     }
 
     /**

@@ -58,9 +58,18 @@ final readonly class Questions
         return $starts === [] ? null : [$heard->only(array_slice($heard->tokens, $starts[0])), $heard->only(array_slice($heard->tokens, 0, $starts[0]))];
     }
 
+    /** 'Why not' agrees, where it is all that is said; 'why not Friday' asks. */
+    private function agrees(Heard $heard): bool
+    {
+        return preg_match('/^(?:yeah |yes |sure |well |oh )?why not(?: then| please)?$/', $heard->cleaned()) === 1;
+    }
+
     /** @return list<int> where questions begin */
     private function starts(Heard $heard): array
     {
+        if ($this->agrees($heard)) {
+            return [];
+        }
         $found = [];
         foreach ($this->openers()->all($heard->tokens) as [, $place]) {
             if ($this->opens($heard, $place)) {

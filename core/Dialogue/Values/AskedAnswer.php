@@ -136,7 +136,7 @@ final readonly class AskedAnswer
     private function moment(Turn $turn, Field $field, Heard $heard, Reading $reading, Context $context): Reading
     {
         if (! $reading->found() && in_array($field->type, [ValueType::Date, ValueType::DateTime], true)) {
-            $heard = $this->uncontracted($heard);
+            $heard = $this->nextThen($this->uncontracted($heard));
             $reading = $this->understanding->read($field->type, $heard, $context);
         }
         $beside = $this->first->reading($turn, $field, $heard, $context);
@@ -159,6 +159,14 @@ final readonly class AskedAnswer
         $dressed = $this->pointed->dressed($field, $heard);
 
         return $dressed !== null && (! $reading->found() || $dressed->value !== $reading->value) ? $dressed : $this->meant->weighed($turn, $reading, $heard);
+    }
+
+    /** 'Not this Friday, next' is next Friday. */
+    private function nextThen(Heard $heard): Heard
+    {
+        $days = implode('|', array_map(static fn (int|string $day): string => preg_quote((string) $day, '/'), array_keys($this->understanding->words->section('calendar', 'weekdays'))));
+
+        return preg_match("/\bnot this ({$days}) (?:but )?(?:the )?next(?: one)?$/iu", $heard->cleaned(), $m) === 1 ? $this->understanding->hear("next {$m[1]}") : $heard;
     }
 
     /** 'Friday's fine' answers with Friday. */

@@ -24,7 +24,7 @@ return [
     // What things are measured in, by kind, each in metres, kilograms, litres and square metres.
     'measures' => [
         'length' => ['mm' => 0.001, 'millimetre' => 0.001, 'millimetres' => 0.001, 'mil' => 0.001, 'cm' => 0.01, 'centimetre' => 0.01, 'centimetres' => 0.01, 'centimeters' => 0.01, 'metre' => 1, 'metres' => 1, 'meter' => 1, 'meters' => 1, 'm' => 1, 'km' => 1000, 'kilometre' => 1000, 'kilometres' => 1000, 'inch' => 0.0254, 'inches' => 0.0254, 'foot' => 0.3048, 'feet' => 0.3048, 'ft' => 0.3048, 'yard' => 0.9144, 'yards' => 0.9144, 'mile' => 1609.344, 'miles' => 1609.344],
-        'weight' => ['gram' => 0.001, 'grams' => 0.001, 'g' => 0.001, 'kilo' => 1, 'kilos' => 1, 'kg' => 1, 'kilogram' => 1, 'kilograms' => 1, 'tonne' => 1000, 'tonnes' => 1000, 'ton' => 1000, 'tons' => 1000, 'stone' => 6.350293, 'lb' => 0.453592, 'lbs' => 0.453592, 'ounce' => 0.02835, 'ounces' => 0.02835],
+        'weight' => ['gram' => 0.001, 'grams' => 0.001, 'g' => 0.001, 'kilo' => 1, 'kilos' => 1, 'kg' => 1, 'kilogram' => 1, 'kilograms' => 1, 'tonne' => 1000, 'tonnes' => 1000, 'ton' => 1000, 'tons' => 1000, 'stone' => 6.350293, 'hundredweight' => 50.802345, 'pound' => 0.453592, 'pounds' => 0.453592, 'lb' => 0.453592, 'lbs' => 0.453592, 'ounce' => 0.02835, 'ounces' => 0.02835],
         'volume' => ['ml' => 0.001, 'millilitres' => 0.001, 'litre' => 1, 'litres' => 1, 'liter' => 1, 'liters' => 1, 'pint' => 0.568261, 'pints' => 0.568261, 'gallon' => 4.54609, 'gallons' => 4.54609],
         'area' => ['acre' => 4046.856, 'acres' => 4046.856, 'hectare' => 10000, 'hectares' => 10000],
     ],

@@ -53,7 +53,8 @@ final readonly class Measured
         if (! is_int($reading->value) && ! is_float($reading->value)) {
             return $reading;
         }
-        $after = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->start >= $reading->end))[0] ?? null;
+        // 'Half a tonne'
+        $after = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->start >= $reading->end && ! in_array($token->text, ['a', 'an', 'of'], true)))[0] ?? null;
         $said = $after === null || $after->afterBreak() ? null : $this->measure($after->text);
         // 'One metre eighty'
         foreach ($said === null ? $this->tokenizer->words((string) $reading->said) : [] as $word) {

@@ -51,6 +51,10 @@ final readonly class DayMeant
         if (! in_array($field->type, [ValueType::Date, ValueType::DateTime], true)) {
             return $reading;
         }
+        // 'Same day as last time' is not today.
+        if ($reading->found() && preg_match('/\bsame (?:day|time) as\b/i', $heard->original) === 1) {
+            return Reading::none('that points at another day');
+        }
         if ($context->past) {
             // 'The week before Christmas', of what has been.
             $ahead = is_string($reading->value) && substr($reading->value, 0, 10) > $context->now->format('Y-m-d') && preg_match('/\d{4}/', (string) $reading->said) !== 1;
