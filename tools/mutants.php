@@ -16,6 +16,9 @@ const SIGNS = ['<' => '<=', '>' => '>=', '+' => '-', '-' => '+', '*' => '/', '!'
 /** After these a sign stands between two values, before them it would belong to one. */
 const ENDS_A_VALUE = [T_VARIABLE, T_LNUMBER, T_DNUMBER, T_STRING, ')', ']'];
 
+/** Calls whose last argument makes no difference among values of one type. */
+const COMPARE_STRICTLY = ['in_array', 'array_search', 'array_keys'];
+
 /** A change that loops for ever is noticed. */
 const MOST_SECONDS = 300;
 
@@ -66,8 +69,14 @@ function placesIn(string $root, string $folder): array
             continue;
         }
         $before = null;
+        $calls = [];
         foreach (PhpToken::tokenize((string) file_get_contents($file->getPathname())) as $token) {
-            $now = changed($token, $before);
+            if ($token->text === '(') {
+                $calls[] = $before?->text;
+            } elseif ($token->text === ')') {
+                array_pop($calls);
+            }
+            $now = in_array(end($calls), COMPARE_STRICTLY, true) && $token->text === 'true' ? null : changed($token, $before);
             if ($now !== null && $token->line > 5) {
                 $places[] = [substr($file->getPathname(), strlen($root) + 1), $token->line, $token->pos, $token->text, $now];
             }
