@@ -212,7 +212,8 @@ final readonly class WishReader
         foreach ($names as $key => $name) {
             $first = mb_strtolower(explode(' ', trim($name))[0]);
             $at = array_search($first, $said, true);
-            if ($at !== false && mb_strlen($first) > 2 && ! in_array($said[$at - 1] ?? '', ['not', 'but'], true)) {
+            // A name of two letters is one behind a 'with': 'with Jo'.
+            if ($at !== false && (mb_strlen($first) > 2 || ($said[$at - 1] ?? '') === 'with') && ! in_array($said[$at - 1] ?? '', ['not', 'but'], true)) {
                 return (string) $key;
             }
         }
