@@ -36,10 +36,13 @@ final readonly class OfferedReadings
         }
         $stemmer = new Stemmer;
         $said = array_flip($stemmer->stems($heard->original));
+        $little = $this->understanding->words->set('function_words');
+        // The 'a' of 'a deposit' chooses no 'a late return'.
+        $telling = static fn (string $label): array => array_values(array_filter($stemmer->stems($label), static fn (string $stem): bool => ! isset($little[$stem])));
         $shares = [];
         foreach ($offers as $n => $one) {
-            $stems = $stemmer->stems($one['label']);
-            $own = array_diff($stems, ...array_map(static fn (array $other): array => $stemmer->stems($other['label']), array_values(array_filter($offers, static fn (int $k): bool => $k !== $n, ARRAY_FILTER_USE_KEY))));
+            $stems = $telling($one['label']);
+            $own = array_diff($stems, ...array_map(static fn (array $other): array => $telling($other['label']), array_values(array_filter($offers, static fn (int $k): bool => $k !== $n, ARRAY_FILTER_USE_KEY))));
             $shares[$n] = count(array_intersect_key(array_flip($own === [] ? $stems : $own), $said)) / max(1, count($own === [] ? $stems : $own));
         }
         arsort($shares);
