@@ -131,7 +131,7 @@ final readonly class Choice
     {
         // 'The first one's fine'
         $one = static fn (Token $token): Token => new Token('one', $token->original, $token->start, $token->end, $token->gap);
-        $heard = $heard->only(array_map(static fn (Token $token): Token => $token->text === "one's" ? $one($token) : $token, $heard->tokens));
+        $heard = $heard->only(array_map(static fn (Token $token): Token => in_array($token->text, ["one's", "one'll", "one'd"], true) ? $one($token) : $token, $heard->tokens));
         $hit = $this->words->phrases('wish_answers', 'places')->first($heard->tokens);
         if ($hit === null) {
             return null;

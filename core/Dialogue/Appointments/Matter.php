@@ -7,12 +7,17 @@ namespace Ringo\Dialogue\Appointments;
 use Ringo\Dialogue\CallState;
 use Ringo\Dialogue\Ports\Appointments;
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\PlainQuestion;
 use Ringo\Diary\Diaries;
 use Ringo\Diary\Negotiation;
 use Ringo\Diary\Service;
 use Ringo\Diary\Start;
+use Ringo\Language\Tokenizer;
 use Ringo\Language\Vocabulary;
 use Ringo\Script\Steps\Book\BookStep;
+use Ringo\Sheet\Field;
+use Ringo\Understanding\Asking;
+use Ringo\Understanding\Context;
 use Ringo\Understanding\When\Wishes\Series;
 use Ringo\Understanding\When\Wishes\SeriesReader;
 use Ringo\Understanding\When\Wishes\Wish;
@@ -29,6 +34,9 @@ final readonly class Matter
     private const LATELY = 12;
 
     private const FRESH = ['service' => '', 'area' => null, 'wish' => [], 'offered' => [], 'refused' => [], 'held' => null, 'all' => [], 'series' => null, 'reference' => null, 'which' => [], 'finds' => ['name' => null, 'date' => null, 'tries' => 0], 'asks' => 'wish', 'tries' => 0, 'question' => ''];
+
+    /** Answers that count something, or name it by figures. */
+    private const COUNTS = [ValueType::Number, ValueType::Money, ValueType::Duration, ValueType::Reference];
 
     private const OF_SOMEBODY = [ValueType::PersonName, ValueType::Phone, ValueType::Email, ValueType::PostalAddress];
 
@@ -122,18 +130,45 @@ final readonly class Matter
         return $read['rest'];
     }
 
-    /** @return list<string> what the caller said last, without what told who or where somebody is: 'Jan Moss' wishes for no January */
+    /**
+     * What the caller said last, without what told who or where somebody is, how many and which: 'Jan Moss' wishes for no January, the
+     * eighteen of eighteen holes for no hour, a day of birth for no day.
+     *
+     * @return list<string>
+     */
     public function lately(): array
     {
         $told = [];
         foreach ($this->turn->state->values as $key => $held) {
-            if (in_array($this->turn->script->sheet->field($key)?->type, self::OF_SOMEBODY, true) && $held->said !== '') {
+            $field = $this->turn->script->sheet->field($key);
+            if ($field !== null && $held->said !== '' && $this->tellsOfNoTime($field, $held->said)) {
                 $told[] = '/(?<![\pL\pN])'.preg_quote($held->said, '/').'(?![\pL\pN])/iu';
             }
         }
+        // Who opens with 'Morning!' greets.
+        $told[] = '/^(?:good )?(?:morning|afternoon|evening)(?: all| there)?[,.!] /i';
         $lately = array_map(static fn (string $said): string => trim((string) preg_replace($told, '', $said)), array_slice($this->turn->state->said, -self::LATELY));
 
         return array_values(array_filter($lately, static fn (string $said): bool => $said !== ''));
+    }
+
+    private function tellsOfNoTime(Field $field, string $said): bool
+    {
+        if (in_array($field->type, self::OF_SOMEBODY, true) || in_array($field->type, self::COUNTS, true)) {
+            return true;
+        }
+        if ($field->type === ValueType::Date) {
+            // A day of birth, or of what has been.
+            $step = $this->turn->asking($field->key);
+
+            return preg_match('/\b(?:birth|born|dob)\b/i', str_replace('_', ' ', $field->key.' '.$field->title)) === 1
+                || $step !== null && (new Asking($this->words))->in(new Context($this->turn->scope()->now), PlainQuestion::last($step->prompt->variants[0]), $field->title)->past;
+        }
+
+        // 'In the morning', one of several parts of a day, is a wish as well.
+        $tokens = (new Tokenizer)->tokens($said);
+
+        return in_array($field->type, [ValueType::Choice, ValueType::Several], true) && ! $this->words->phrases('calendar', 'day_parts')->in($tokens) && ! $this->words->phrases('calendar', 'of_days')->in($tokens);
     }
 
     /** @return array{name: ?string, number: ?string, area: ?string, note: string} */

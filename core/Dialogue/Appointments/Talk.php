@@ -7,8 +7,10 @@ namespace Ringo\Dialogue\Appointments;
 use Ringo\Dialogue\Ports\Booked;
 use Ringo\Dialogue\Turn;
 use Ringo\Diary\Diaries;
+use Ringo\Diary\Diary;
 use Ringo\Diary\Offer;
 use Ringo\Diary\Place;
+use Ringo\Diary\Reason;
 use Ringo\Diary\Service;
 use Ringo\Diary\Start;
 use Ringo\Script\Steps\Book\BookStep;
@@ -35,7 +37,7 @@ final readonly class Talk
 
             return;
         }
-        $turn->standing('offer_nearest', ['why' => $turn->phrase('why_'.($offer->reason->value ?? 'busy')), 'offers' => $offers], true);
+        $turn->standing('offer_nearest', ['why' => $turn->phrase('why_'.$this->why($offer->reason, $diaries, $service)), 'offers' => $offers], true);
     }
 
     /**
@@ -97,6 +99,14 @@ final readonly class Talk
     }
 
     /** A time with whom it would be with, where somebody could mind. */
+    /** Where all who do it keep hours of their own, it is they who are not in, and not the business that is closed. */
+    private function why(?Reason $reason, Diaries $diaries, Service $service): string
+    {
+        $own = array_filter($diaries->taking($service), static fn (Diary $diary): bool => $diary->hours === null) === [];
+
+        return $own && in_array($reason, [Reason::Closed, Reason::Closure], true) ? 'away' : $reason->value ?? 'busy';
+    }
+
     public function start(Turn $turn, Diaries $diaries, Start $start, Service $service): string
     {
         $people = count(array_filter($diaries->taking($service), static fn ($diary): bool => $diary->name !== $diary->key)) > 1;

@@ -31,6 +31,9 @@ final readonly class TopicSorting
     /** Another topic so likely is meant, whatever thing was named. */
     private const MEANT_RATHER = 0.7;
 
+    /** Two topics about what stands are as likely as each other within this. */
+    private const AS_LIKELY = 0.1;
+
     /** From here on a topic is meant though the words want none of what it asks for. */
     private const LIKELY_ALL_THE_SAME = 0.6;
 
@@ -176,7 +179,7 @@ final readonly class TopicSorting
         $turn->trace->sureness = self::sure($top);
         $standing = $this->ofWhatStands($step, $keys[0], $hearing);
         if ($standing !== null) {
-            return $this->put($turn, $step, [$standing, $keys[0]], "topic {$keys[0]} begins something, and something stands already: asks", $hearing);
+            return $this->put($turn, $step, [...$standing, $keys[0]], "topic {$keys[0]} begins something, and something stands already: asks", $hearing);
         }
         // 'Can somebody tell me if I can take these with my tablets' shares a word with ordering tablets, and orders none.
         if ($top < Topics::NAMED && $this->wanting->wonders($hearing) && ! $this->topics->said($step->topics, $keys[0], $hearing->heard)) {
@@ -203,14 +206,16 @@ final readonly class TopicSorting
 
         return $standing === null
             ? $this->entry->enter($turn, $step, $best, $hearing->heard)
-            : $this->put($turn, $step, [$standing, $best], "topic {$best} begins something, and something stands already: asks", $hearing);
+            : $this->put($turn, $step, [...$standing, $best], "topic {$best} begins something, and something stands already: asks", $hearing);
     }
 
     /**
-     * The likeliest topic about what stands already, where the words tell of such a thing and the best topic is not about one: 'we've
+     * The likeliest topics about what stands already, two at most, where the words tell of such a thing and the best topic is not about one: 'we've
      * a room booked tonight, and the train is late'.
+     *
+     * @return ?list<string>
      */
-    private function ofWhatStands(ListenStep $step, string $best, Hearing $hearing): ?string
+    private function ofWhatStands(ListenStep $step, string $best, Hearing $hearing): ?array
     {
         if (! $this->phrases->table('acts', 'stands_already')->in($hearing->heard->tokens)) {
             return null;
@@ -231,7 +236,11 @@ final readonly class TopicSorting
         }
         $of = array_intersect_key($this->topics->meant($step->topics, $hearing->heard)->of, $standing);
 
-        return (string) array_key_first($of);
+        $most = max([0.0, ...array_values($of)]);
+        // 'Can I put it off' may move it or cancel it.
+        $likely = array_keys(array_filter($of, static fn (float $likely): bool => $likely >= $most - self::AS_LIKELY));
+
+        return array_slice(array_map(strval(...), $likely), 0, 2);
     }
 
     /** 'How much is the test', once it is booked, books no other. */
@@ -289,7 +298,7 @@ final readonly class TopicSorting
         $implied = $this->entry->implied($turn, $step, $hearing->heard, false);
         $standing = $implied === null ? null : $this->ofWhatStands($step, $implied, $hearing);
         if ($implied !== null && $standing !== null) {
-            return $this->put($turn, $step, [$standing, $implied], "what {$implied} asks for is named, and something stands already: asks", $hearing);
+            return $this->put($turn, $step, [...$standing, $implied], "what {$implied} asks for is named, and something stands already: asks", $hearing);
         }
         if ($implied !== null && ! $this->meantRather($step, $hearing, $implied)) {
             $this->entry->implied($turn, $step, $hearing->heard);

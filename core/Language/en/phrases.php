@@ -48,6 +48,7 @@ return [
     'every_1_weeks' => ['plain' => ['every week']], 'every_2_weeks' => ['plain' => ['every other week']], 'every_n_weeks' => ['plain' => ['every [n] weeks']], 'every_1_months' => ['plain' => ['every month']], 'every_2_months' => ['plain' => ['every other month']], 'every_n_months' => ['plain' => ['every [n] months']],
     'on_this' => ['plain' => ['On [name]: [it]'], 'formal' => ['With regard to [name]: [it]'], 'chatty' => ['About [name]: [it]']],
     'wish_example' => ['plain' => ['Tuesday afternoon, or the earliest you have']],
+    'why_away' => ['plain' => ['nobody who does that is in at that time']],
     'why_nobody' => ['plain' => ['nobody does that']], 'why_too_soon' => ['plain' => ['that is too soon for us']], 'why_too_far' => ['plain' => ['we do not book so far ahead']], 'why_closure' => ['plain' => ['we are closed that day']], 'why_off' => ['plain' => ['nobody is in that day']],
     'why_nothing_earlier' => ['plain' => ['there is nothing earlier that day']], 'why_nothing_later' => ['plain' => ['there is nothing later that day']],
     'why_closed' => ['plain' => ['we are closed at that hour']], 'why_break' => ['plain' => ['there is a break at that hour']], 'why_busy' => ['plain' => ['that is taken']], 'why_margin' => ['plain' => ['it is too close to another appointment']], 'why_travel' => ['plain' => ['we could not get to you in time']],

@@ -17,6 +17,8 @@ final readonly class Wording
 
     private Numerals $numerals;
 
+    private const PARTS_OF_GREETINGS = ['morning' => true, 'afternoon' => true, 'evening' => true];
+
     public function __construct(private Vocabulary $words)
     {
         $this->numerals = new Numerals($words);
@@ -43,8 +45,12 @@ final readonly class Wording
             if (($t[$n - 1]->text ?? '') === 'in' && $this->words->phrases('wishes', 'around')->at($t, $n) !== null && isset($this->words->section('calendar', 'counted')[$t[$n + 2]->text ?? ''])) {
                 continue;
             }
+            // 'Good morning' greets.
+            if ($n <= 1 && isset(self::PARTS_OF_GREETINGS[$token->text]) && ($t[$n - 1]->text ?? '') === 'good' && isset($t[$n + 1])) {
+                continue;
+            }
             // 'Wednesday's fine' is Wednesday, 'five's too late' is five.
-            $day = str_ends_with($token->text, "'s") ? substr($token->text, 0, -2) : '';
+            $day = preg_match("/^(.+)'(?:s|ll|d)$/", $token->text, $m) === 1 ? $m[1] : '';
             if (isset($this->words->section('calendar', 'weekdays')[$day]) || isset($this->words->section('wishes', 'hours_ish')[$day]) || in_array($day, self::WITH_IS, true)) {
                 array_push($plain, new Token($day, $token->original, $token->start, $token->end, $token->gap), new Token('is', $token->original, $token->end, $token->end, ' '));
 
