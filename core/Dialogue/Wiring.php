@@ -218,6 +218,7 @@ final readonly class Wiring
             new Order\WhichMeant($replies),
             new Order\PlaceReached($this->phrases, $topics),
             new Order\Preamble($this->phrases, $topics, $understanding, SayingModel::preambles()),
+            new Order\BookingPutRight($corrections),
             new Order\Correction($corrections, $keeper, $runners, $names),
             $objection,
             new Order\OtherMatter($matters, $entry, $collector),

@@ -33,4 +33,17 @@ final readonly class Agreed
             $turn->hold($field, new Held($field->type === ValueType::DateTime ? $local : str_replace('T', ' ', $local), 1.0, Origin::Asked, $turn->state->turns, $turn->trace->heard, true));
         }
     }
+
+    /** What was booked in this call and is cancelled in it stands in no field any more. */
+    public function undo(Turn $turn, string $reference): void
+    {
+        $left = array_values(array_filter($turn->state->booked, static fn (array $one): bool => $one['reference'] !== $reference));
+        if (count($left) === count($turn->state->booked)) {
+            return;
+        }
+        foreach ($left === [] ? AgreedFields::of($turn) : [] as $field) {
+            unset($turn->state->values[$field]);
+        }
+        $turn->state->booked = $left;
+    }
 }

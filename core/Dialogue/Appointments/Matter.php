@@ -35,6 +35,9 @@ final readonly class Matter
 
     private const FRESH = ['service' => '', 'area' => null, 'wish' => [], 'offered' => [], 'refused' => [], 'held' => null, 'all' => [], 'series' => null, 'reference' => null, 'which' => [], 'finds' => ['name' => null, 'date' => null, 'tries' => 0], 'asks' => 'wish', 'tries' => 0, 'question' => ''];
 
+    /** Stands in the place of what told something else, so that what is said about it keeps its shape. */
+    private const SOMETHING = 'visit';
+
     /** Answers that count something, or name it by figures. */
     private const COUNTS = [ValueType::Number, ValueType::Money, ValueType::Duration, ValueType::Reference];
 
@@ -146,10 +149,10 @@ final readonly class Matter
             }
         }
         // Who opens with 'Morning!' greets.
-        $told[] = '/^(?:good )?(?:morning|afternoon|evening)(?: all| there)?[,.!] /i';
-        $lately = array_map(static fn (string $said): string => trim((string) preg_replace($told, '', $said)), array_slice($this->turn->state->said, -self::LATELY));
+        $greets = '/^(?:good )?(?:morning|afternoon|evening)(?: all| there)?[,.!] /i';
+        $lately = array_map(static fn (string $said): string => trim((string) preg_replace($told, self::SOMETHING, (string) preg_replace($greets, '', $said))), array_slice($this->turn->state->said, -self::LATELY));
 
-        return array_values(array_filter($lately, static fn (string $said): bool => $said !== ''));
+        return array_values(array_filter($lately, static fn (string $said): bool => $said !== '' && $said !== self::SOMETHING));
     }
 
     private function tellsOfNoTime(Field $field, string $said): bool

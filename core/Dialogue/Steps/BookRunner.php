@@ -6,6 +6,7 @@ namespace Ringo\Dialogue\Steps;
 
 use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Appointments\Agreed;
 use Ringo\Dialogue\Appointments\Agreeing;
 use Ringo\Dialogue\Appointments\Choice;
 use Ringo\Dialogue\Appointments\Finding;
@@ -236,6 +237,9 @@ final readonly class BookRunner implements AskingRunner
         }
         $chosen = $this->choice->of($heard, $starts, $yes, $matter->diaries, $matter->now());
         if ($chosen !== null) {
+            // What was ruled out stays so, though one that was offered is left: 'not this week', and then 'the Tuesday'.
+            $matter->set(['wish' => $matter->wish()->but(['notDays' => $wish->notDays, 'notWeekdays' => $wish->notWeekdays, 'notTimes' => $wish->notTimes])->toArray()]);
+
             return $this->agreeing->hold($matter, $service, $chosen);
         }
         $changed = $changed || $words !== $heard->original || $this->choice->holdsTo($heard, $starts, $matter->diaries, $matter->now());
@@ -319,6 +323,7 @@ final readonly class BookRunner implements AskingRunner
         }
         $matter->book->cancel($matter->turn->state->id, $reference);
         $matter->turn->trace->rule("{$matter->step->key()}: cancels {$reference}");
+        (new Agreed)->undo($matter->turn, $reference);
         $matter->turn->standing('cancelled');
 
         return Move::on($matter->step->next);

@@ -260,7 +260,7 @@ final readonly class TopicSorting
     /** What no word of a topic tells: taken where its meaning is likely enough, asked about where it may be. */
     private function byMeaning(Turn $turn, ListenStep $step, Hearing $hearing, bool $ungrounded): ?Move
     {
-        if ($turn->state->values !== [] && $this->corrections->sounded($hearing->heard)) {
+        if ($turn->state->values !== [] && $this->corrections->sounded($hearing->heard) && $this->corrections->find($turn, $hearing->heard, array_reverse(array_keys($turn->state->values))) !== []) {
             return null;
         }
         if (

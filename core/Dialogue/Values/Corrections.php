@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Values;
 
+use Ringo\Dialogue\Appointments\AgreedFields;
 use Ringo\Dialogue\Held;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\Moments\Shift;
@@ -80,11 +81,13 @@ final class Corrections
      * New values for fields already held.
      *
      * @param list<string> $fields the fields to try, the likeliest first
+     * @param bool $agreed whether what stands in a diary counts too: it is not to be written over
      *
      * @return array<string, Reading>
      */
-    public function find(Turn $turn, Heard $heard, array $fields): array
+    public function find(Turn $turn, Heard $heard, array $fields, bool $agreed = false): array
     {
+        $fields = $agreed ? $fields : array_values(array_diff($fields, AgreedFields::of($turn)));
         $stretch = $this->collector->stretchAgain($turn, $heard);
         if ($stretch !== [] && array_diff(array_keys($stretch), $fields) === []) {
             return $stretch;
@@ -136,6 +139,10 @@ final class Corrections
         $joined = in_array($field->type, self::MENDED, true) && ! ($alone->found() && $this->wholeDay($turn, $field, $held, $heard)) ? $this->joined($turn, $field, $held, $heard, $context) : null;
         $mends = $joined !== null && $joined->found() && $joined->value !== $held->value && ! $this->otherSideOfToday($turn, $field, $held->value, $joined->value);
         $reading = $mends ? $joined : $alone;
+        // The no of 'Friday's no good' counts nothing.
+        if ($field->type === ValueType::Number && $reading->value === 0 && preg_match('/\b(?:none|zero|nought|nil|nobody|0)\b/i', $heard->original) !== 1) {
+            return null;
+        }
         if (! $reading->found() || $reading->value === $held->value || ! $named && $this->otherSideOfToday($turn, $field, $held->value, $reading->value)) {
             return null;
         }
@@ -180,7 +187,10 @@ final class Corrections
             return false;
         }
         if ($alone->found()) {
-            return $field->type !== ValueType::Number || ! $this->partOfDay($turn, $heard, $context);
+            // 'Could we make it one o'clock' counts nothing.
+            $hour = preg_match('/\b(?:o\W?clock|[ap]\.?m)\b/i', $heard->original) === 1;
+
+            return $field->type !== ValueType::Number || ! $hour && ! $this->partOfDay($turn, $heard, $context);
         }
         $fits = match ($field->type) {
             ValueType::PostalAddress => preg_match("/^(?:(?:no|sorry|its|it's|number|actually|make|it|not)\\s)*\\d+\\s?[a-z]?$/", $heard->cleaned()) === 1,
@@ -202,6 +212,9 @@ final class Corrections
         $held = $turn->state->values[$field->key]->value ?? '';
         $before = explode(' ', mb_strtolower(is_string($held) ? $held : ''));
         foreach ($heard->tokens as $token) {
+            if (isset($calendar[(string) preg_replace("/'s$/", '', $token->text)])) {
+                continue;
+            }
             if ($token->isLetter() || (isset($given[$token->text]) || isset($surnames[$token->text])) && ! isset($everyday[$token->text]) || preg_match('/^\p{Lu}\p{Ll}/u', $token->original) === 1 && $token->start > 0 && ! isset($calendar[$token->text])) {
                 return true;
             }

@@ -11,6 +11,7 @@ use Ringo\Language\Token;
 use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Heard;
+use Ringo\Understanding\Numerals;
 use Ringo\Understanding\Readers\OptionNames;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Understanding;
@@ -32,10 +33,13 @@ final readonly class OptionTold
 
     private Stemmer $stemmer;
 
+    private Numerals $numerals;
+
     public function __construct(private Understanding $understanding)
     {
         $this->lexicon = new Lexicon($understanding->words);
         $this->stemmer = new Stemmer;
+        $this->numerals = new Numerals($understanding->words);
     }
 
     public function tells(Turn $turn, Field $field, Heard $heard, Reading $reading): bool
@@ -49,6 +53,9 @@ final readonly class OptionTold
             }
         }
         $said = array_values(array_filter($heard->tokens, static fn (Token $token): bool => $token->start >= $reading->start && $token->end <= $reading->end));
+        if ($this->isAnHour($heard, $said)) {
+            return false;
+        }
         $stems = $this->telling($said);
         // What the matter is called is no answer to what else there is: the lesson of 'she won't be in for her lesson' is no 'lesson by lesson'.
         if (array_diff($stems, $this->ofTheTopic($turn)) === [] && ($field->type === ValueType::Several || ! $this->isWhole($field, $reading, $stems))) {
@@ -58,6 +65,27 @@ final readonly class OptionTold
         return count($said) !== 1
             || $this->lexicon->weight($stems[0] ?? '') > self::EVERYDAY
             || $this->beside($heard, $said[0]) < self::A_STORY;
+    }
+
+    /**
+     * The nine of 'Friday at nine' is no nine holes.
+     *
+     * @param list<Token> $said
+     */
+    private function isAnHour(Heard $heard, array $said): bool
+    {
+        $one = count($said) === 1 ? $said[0] : null;
+        if ($one === null || $this->numerals->cardinal($said, 0) === null) {
+            return false;
+        }
+        $before = $after = '';
+        foreach ($heard->tokens as $token) {
+            $before = $token->end <= $one->start ? $token->text : $before;
+            $after = $after === '' && $token->start >= $one->end ? $token->text : $after;
+        }
+        $numbers = $this->understanding->words->section('numbers', 'behind_an_hour');
+
+        return in_array($after, $numbers, true) || in_array($before, [...$this->understanding->words->section('numbers', 'before_an_hour'), 'at', 'past', 'half'], true);
     }
 
     /**

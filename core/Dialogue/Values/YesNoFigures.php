@@ -74,7 +74,7 @@ final readonly class YesNoFigures
     /** Words behind a number that is no count. */
     private const OF_AN_HOUR = ["o'clock", 'am', 'pm', 'thirty', 'fifteen', 'ish', 'past', 'to'];
 
-    private const BEFORE_A_COUNT = ['oh', 'well', 'i', 'we', "i've", "we've", "he's", "she's", 'have', 'had', 'got', 'there', "there's", 'are', 'were', 'about', 'just', 'only', 'another', 'at', 'least'];
+    private const BEFORE_A_COUNT = ['oh', 'the', 'well', 'i', 'we', "i've", "we've", "he's", "she's", 'have', 'had', 'got', 'there', "there's", 'are', 'were', 'about', 'just', 'only', 'another', 'at', 'least'];
 
     /** @var Phrases<mixed> words that speak of days */
     private Phrases $days;
@@ -102,7 +102,7 @@ final readonly class YesNoFigures
     /** 'Two, but they will be shut in' to 'do you have a dog'. */
     public function counts(Heard $heard, string $question): bool
     {
-        $asksWhether = preg_match('/\b(?:do you have|have you|are there|is there|has (?:he|she|it)|does (?:he|she|it) have|will there be)\b/i', $question) === 1;
+        $asksWhether = preg_match('/\b(?:do you have|have you|are there|is there|has (?:he|she|it)|does (?:he|she|it) have|will there be|would you like an?|do you want an?|do you need an?|will you need an?)\b/i', $question) === 1;
         $at = 0;
         // 'We've had three'
         while (in_array($heard->tokens[$at]->text ?? '', self::BEFORE_A_COUNT, true)) {

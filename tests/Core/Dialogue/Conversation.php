@@ -10,6 +10,8 @@ use Ringo\Dialogue\Event;
 use Ringo\Dialogue\Opening;
 use Ringo\Dialogue\Outcome;
 use Ringo\Dialogue\Ports\Knowledge;
+use Ringo\Diary\Diaries;
+use Ringo\Rehearsal\SketchBook;
 use Ringo\Script\Script;
 use Ringo\Script\ScriptReader;
 
@@ -72,6 +74,17 @@ final class Conversation
             'first' => $steps[0]['key'] ?? 'bye',
             'steps' => [...$steps, ['key' => 'bye', 'kind' => 'finish', 'prompt' => 'Goodbye.']],
         ]);
+    }
+
+    /** Isolde of the demonstration, with her diaries. It is Tuesday the tenth of March 2026, 9.14. */
+    public static function withIsolde(): self
+    {
+        $folder = dirname(__DIR__, 3).'/database/demo/harrowell';
+        $script = (new ScriptReader)->fromJson((string) file_get_contents("{$folder}/isolde.json"));
+        $book = new SketchBook(Diaries::fromArray(json_decode((string) file_get_contents("{$folder}/diaries.json"), true, 32, JSON_THROW_ON_ERROR)));
+        $state = (new Opening($script))->state('test', new \DateTimeImmutable('2026-03-10T09:14', new \DateTimeZone('Europe/London')), '1', '+447700900555', null, ['known' => false]);
+
+        return new self(Engine::for($script, appointments: $book), $state);
     }
 
     /** @return array<string, mixed> */

@@ -74,6 +74,24 @@ final class SeriesAndPlacesTest extends TestCase
         self::assertSame([0, 0, 0, 30, 20], [$travel->between(null, 'mw4'), $travel->between('mw4', null), $travel->between('MW4', 'mw4'), $travel->between('mw9', 'mw4'), $travel->between('mw4', 'mw1')]);
     }
 
+    /** Nothing is written over what stands in the diary: it is moved, or it is cancelled, and then stands in no field. */
+    public function testWhatIsBookedIsPutRightByMovingIt(): void
+    {
+        $call = Conversation::withIsolde()->says('I need my upright tuned', 'the north side', 'Jan Moss', 'Thursday at ten', 'yes please');
+        self::assertStringEndsWith('10:00', (string) $call->value('start'), $call->heard());
+        $call->says("actually could we make it eleven o'clock instead");
+        self::assertStringContainsString('eleven', $call->heard());
+        self::assertStringEndsWith('10:00', (string) $call->value('start'), 'not before it is moved');
+        self::assertStringEndsWith('11:00', (string) $call->says('yes')->value('start'), $call->heard());
+    }
+
+    public function testWhatIsCancelledStandsInNoField(): void
+    {
+        $call = Conversation::withIsolde()->says('I need my upright tuned', 'the north side', 'Jan Moss', 'Thursday at ten', 'yes please', 'actually, cancel my visit', 'yes');
+
+        self::assertSame([[], null, null], [$call->state->booked, $call->value('start'), $call->value('reference')], $call->heard());
+    }
+
     private static function book(int $default = 0): SketchBook
     {
         $week = array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri'], ['09:00-17:00']);

@@ -20,14 +20,14 @@ final class WishToldBeforeTest extends TestCase
     #[TestWith(['my name is Augusta March'])]
     public function testANameThatIsAMonthWishesForNothing(string $name): void
     {
-        $call = self::harrowell()->says('I need my upright tuned', 'the north side', $name);
+        $call = Conversation::withIsolde()->says('I need my upright tuned', 'the north side', $name);
 
         self::assertStringContainsString('When would suit you?', (string) end($call->spoken), $call->heard());
     }
 
     public function testAWishTellsOfItself(): void
     {
-        $call = self::harrowell()->says('I need my upright tuned on Thursday afternoon', 'the north side', 'Jan Moss');
+        $call = Conversation::withIsolde()->says('I need my upright tuned on Thursday afternoon', 'the north side', 'Jan Moss');
 
         self::assertStringContainsString('Thursday', (string) end($call->spoken), $call->heard());
     }
@@ -66,16 +66,6 @@ final class WishToldBeforeTest extends TestCase
             ],
         ]);
         $book = new SketchBook(Diaries::fromArray(['tz' => 'Europe/London', 'hours' => array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], ['08:00-22:00']), 'services' => [['key' => 'round', 'label' => 'a round', 'minutes' => 10, 'step' => 10, 'ahead_days' => 21]], 'diaries' => [['key' => 'tee', 'name' => 'tee', 'services' => ['round']]]]));
-        $state = (new Opening($script))->state('test', new \DateTimeImmutable('2026-03-10T09:14', new \DateTimeZone('Europe/London')), '1', '+447700900555', null, ['known' => false]);
-
-        return new Conversation(Engine::for($script, appointments: $book), $state);
-    }
-
-    private static function harrowell(): Conversation
-    {
-        $folder = dirname(__DIR__, 3).'/database/demo/harrowell';
-        $script = (new ScriptReader)->fromJson((string) file_get_contents("{$folder}/isolde.json"));
-        $book = new SketchBook(Diaries::fromArray(json_decode((string) file_get_contents("{$folder}/diaries.json"), true, 32, JSON_THROW_ON_ERROR)));
         $state = (new Opening($script))->state('test', new \DateTimeImmutable('2026-03-10T09:14', new \DateTimeZone('Europe/London')), '1', '+447700900555', null, ['known' => false]);
 
         return new Conversation(Engine::for($script, appointments: $book), $state);

@@ -12,6 +12,9 @@ final readonly class Days
     /** Days of the week, ISO from 1. */
     private const SETS = ['weekdays' => [1, 2, 3, 4, 5], 'weekends' => [6, 7], 'midweek' => [2, 3, 4]];
 
+    /** Weeks that are looked through for a weekday that is not ruled out. */
+    private const WEEKS_ON = 8;
+
     /** @param list<array{Sense, Item, ?Item}> $meant */
     public function laid(Wish $wish, array $meant, Context $context): Wish
     {
@@ -57,7 +60,7 @@ final readonly class Days
 
                 continue;
             }
-            [$from, $to] = $this->dates($item, $inForce, $context);
+            [$from, $to] = $item->kind === Item::WEEKDAY && $sense === Sense::Wished && $other === null ? $this->notExcluded($wish, $this->dates($item, $inForce, $context)) : $this->dates($item, $inForce, $context);
             $days[] = match (true) {
                 $other !== null => [$from, $this->dates($other, $inForce === null ? [$from, Wish::NEVER] : $inForce, $context)[1]],
                 $sense === Sense::After => [(new \DateTimeImmutable($to))->modify('+1 day')->format('Y-m-d'), $inForce !== null && $item->kind === Item::WEEKDAY ? $inForce[1] : Wish::NEVER],
@@ -103,6 +106,26 @@ final readonly class Days
     private static function set(Item $item): array
     {
         return self::SETS[is_string($item->value) ? $item->value : ''] ?? self::SETS['weekdays'];
+    }
+
+    /**
+     * 'Not this week', and then 'the Tuesday': the first that is not ruled out.
+     *
+     * @param array{string, string} $dates
+     *
+     * @return array{string, string}
+     */
+    private function notExcluded(Wish $wish, array $dates): array
+    {
+        for ($weeks = 0; $weeks < self::WEEKS_ON; $weeks++) {
+            $day = (new \DateTimeImmutable($dates[0]))->modify("+{$weeks} weeks")->format('Y-m-d');
+            // A stretch that was ruled out, and not the day itself, which is wished for anew.
+            if (array_filter($wish->notDays, static fn (array $not): bool => $not[0] !== $not[1] && $day >= $not[0] && $day <= $not[1]) === []) {
+                return [$day, $day];
+            }
+        }
+
+        return $dates;
     }
 
     /** 'The following Friday' is the one after the day that was named. */

@@ -13,6 +13,13 @@ final class Senses
     /** From this likelihood on a number that stands alone is an hour. */
     private const SURE_OF_A_NUMBER = 0.6;
 
+    /** From this likelihood on a day is ruled out though no word says so. */
+    private const SURELY_OUT = 0.65;
+
+    private const MAY_BE_WISHED = 0.3;
+
+    private const RULES_OUT = ['no', 'not', 'never', 'cannot', 'except', 'but', 'bar', 'apart', 'without', 'neither', 'nor', 'out', 'away', 'off', 'busy', 'closed', 'shut', 'work', 'working', 'works', 'other', 'otherwise', 'else', 'instead', 'rather', 'bad', 'hopeless'];
+
     private const TILL = ['till', 'until', 'to'];
 
     /** @var list<Token> the words looked at last */
@@ -50,6 +57,7 @@ final class Senses
             $sense = $this->kinds()[(int) array_search(max($likely), $likely, true)];
             // A number alone may count or number anything: it is an hour only where that is likely.
             $sense = $item->doubtful && ! $this->opensAStretch($t, $item, $named[$k + 1] ?? null) && (max($likely) < self::SURE_OF_A_NUMBER || $this->cues->standsForAThing($t, $item)) ? Sense::Told : $sense;
+            $sense = $this->nothingRulesItOut($t, $named, $k, $likely, $sense) ? Sense::Wished : $sense;
             // 'Four at the earliest', 'Friday onwards': what stands right behind decides, and makes a number an hour.
             $sense = in_array($sense, [Sense::Wished, Sense::Around], true) || $item->doubtful ? $this->cues->behind($t, $item->to) ?? $sense : $sense;
             // 'Not this one' denies within itself.
@@ -70,6 +78,22 @@ final class Senses
         }
 
         return $senses;
+    }
+
+    /**
+     * 'I want a visit on Wednesday': what no word rules out is wished for, where that is nearly as likely.
+     *
+     * @param list<Token> $t
+     * @param list<Item> $named
+     * @param non-empty-list<float> $likely
+     */
+    private function nothingRulesItOut(array $t, array $named, int $k, array $likely, Sense $sense): bool
+    {
+        $kinds = array_flip(array_map(static fn (Sense $kind): string => $kind->value, $this->kinds()));
+        $says = array_filter($t, static fn (Token $token): bool => in_array($token->text, self::RULES_OUT, true) || str_ends_with($token->text, "n't"));
+
+        return $sense === Sense::RuledOut && $says === [] && max($likely) < self::SURELY_OUT && $likely[$kinds[Sense::Wished->value]] >= self::MAY_BE_WISHED
+            && $this->cues->hint($t, $named[$k], $named[$k - 1]->to ?? 0) !== 'without';
     }
 
     /**

@@ -17,6 +17,9 @@ final readonly class Wording
 
     private Numerals $numerals;
 
+    /** Minutes before or after a full hour that are told without it. */
+    private const MINUTES = ['five', 'ten', 'twenty', '5', '10', '20'];
+
     private const PARTS_OF_GREETINGS = ['morning' => true, 'afternoon' => true, 'evening' => true];
 
     public function __construct(private Vocabulary $words)
@@ -79,11 +82,15 @@ final readonly class Wording
         $times = $before->times ?? [];
         $hour = count($times) === 1 && $times[0]->from > 0 ? (intdiv($times[0]->from, 60) + 11) % 12 + 1 : null;
         $all = [];
+        $earlier = $hour;
         foreach ($t as $n => $token) {
             $all[] = $token;
             $number = $this->numerals->cardinal($t, $n);
             if ($number !== null && $number->isWhole() && $number->value >= 1 && $number->value <= 12 && ! isset($this->words->section('calendar', 'counted')[$t[$n + $number->length]->text ?? ''])) {
-                $hour = $number->whole();
+                [$earlier, $hour] = [$hour, $number->whole()];
+            } elseif ($earlier !== null && in_array($token->text, ['past', 'to'], true) && in_array($t[$n - 1]->text ?? '', self::MINUTES, true) && ! isset($t[$n + 1])) {
+                // 'Make it ten past'
+                $all[] = new Token((string) $earlier, $token->original, $token->end, $token->end, ' ');
             } elseif ($hour !== null && in_array($token->text, ['past', 'to'], true) && in_array($t[$n - 1]->text ?? '', $token->text === 'past' ? ['half', 'quarter'] : ['quarter'], true) && (! isset($t[$n + 1]) || $this->numerals->cardinal($t, $n + 1) === null && ! in_array($t[$n + 1]->text, ['noon', 'midday', 'midnight'], true))) {
                 $all[] = new Token((string) $hour, $token->original, $token->end, $token->end, ' ');
             }

@@ -54,6 +54,9 @@ final class ConsiderationsTest extends TestCase
             ['bakery', ['I want to order a cake'], 'say that again please'],
             ['heating', ['my boiler wants servicing'], 'hello are you there'],
         ],
+        'BookingPutRight' => [
+            ['isolde', ['I need my upright tuned', 'the north side', 'Jan Moss', 'Thursday at ten', 'yes please'], "actually could we make it eleven o'clock instead"],
+        ],
         'Correction' => [
             ['bakery', ['I want to order a cake', 'lemon drizzle'], 'no sorry, I said chocolate'],
             ['heating', ['my boiler wants servicing', 'a service'], 'sorry, I meant a repair'],
@@ -142,8 +145,9 @@ final class ConsiderationsTest extends TestCase
     public function testDealsWithTheWords(string $who, string $trade, array $before, string $said): void
     {
         $script = dirname(__DIR__).(['maren' => '/../../../database/demo/pellbrook/maren.json', 'tobin' => '/../../../database/demo/quillmoor/tobin.json', 'corin' => '/../../../database/starters/web_form/agent.json', 'hall' => '/fixtures/hall.json'][$trade] ?? "/calls/{$trade}.json");
-        $document = $trade === 'odile' ? self::survey() : json_decode((string) file_get_contents($script), true, 64, JSON_THROW_ON_ERROR);
-        $call = Conversation::with($document, knowledge: $who === 'WhichMeant' ? new TwoDeposits : null)->says(...[...$before, $said]);
+        $document = $trade === 'odile' || $trade === 'isolde' ? self::survey() : json_decode((string) file_get_contents($script), true, 64, JSON_THROW_ON_ERROR);
+        $call = $trade === 'isolde' ? Conversation::withIsolde() : Conversation::with($document, knowledge: $who === 'WhichMeant' ? new TwoDeposits : null);
+        $call->says(...[...$before, $said]);
 
         self::assertSame($who, $call->last->trace->decided, implode(' / ', $call->last->trace->rules).' → '.$call->heard());
     }
