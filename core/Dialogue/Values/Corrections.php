@@ -14,6 +14,7 @@ use Ringo\Sheet\Field;
 use Ringo\Speech\Speakable;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
+use Ringo\Understanding\Readers\OptionNames;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\Understanding;
 use Ringo\Value\ValueType;
@@ -139,6 +140,11 @@ final class Corrections
         $joined = in_array($field->type, self::MENDED, true) && ! ($alone->found() && $this->wholeDay($turn, $field, $held, $heard)) ? $this->joined($turn, $field, $held, $heard, $context) : null;
         $mends = $joined !== null && $joined->found() && $joined->value !== $held->value && ! $this->otherSideOfToday($turn, $field, $held->value, $joined->value);
         $reading = $mends ? $joined : $alone;
+        // 'I'm not quite sure' makes no 'none' of what was chosen.
+        $none = array_column(array_filter($field->options, fn (array $option): bool => OptionNames::isNone($option, $this->understanding->words)), 'key');
+        if (! $named && $none !== [] && array_intersect((array) $reading->value, $none) !== []) {
+            return null;
+        }
         // The no of 'Friday's no good' counts nothing.
         if ($field->type === ValueType::Number && $reading->value === 0 && preg_match('/\b(?:none|zero|nought|nil|nobody|0)\b/i', $heard->original) !== 1) {
             return null;

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Ringo\Rehearsal\Crowd;
 
+use Ringo\Language\Vocabulary;
 use Ringo\Script\Script;
 use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Sheet\Field;
+use Ringo\Understanding\Readers\OptionNames;
 use Ringo\Value\ValueType;
 
 /** What is true of a stand-in caller: a value for each field they may be asked for, of its type, options and pattern. */
@@ -47,11 +49,24 @@ final readonly class Facts
             ValueType::Reference => $this->reference($field, $dice),
             ValueType::YesNo => $dice->falls(0.5),
             ValueType::Choice => $field->options === [] ? null : $dice->one($field->options)['key'],
-            ValueType::Several => $field->options === [] ? null : array_values(array_unique([$dice->one($field->options)['key'], $dice->one($field->options)['key']])),
+            ValueType::Several => $field->options === [] ? null : $this->several($field, $dice),
             ValueType::PostalAddress => $dice->between(1, 90).' '.$dice->one($this->listed('streets')).', '.$dice->one($this->listed('towns')),
             ValueType::Text => count($field->examples) > 1 ? $dice->one($field->examples) : $this->text($field, $dice),
             ValueType::DateTime, ValueType::Items => null,
         };
+    }
+
+    /**
+     * One or two of the options; none of them and one of them is not true of anybody.
+     *
+     * @return list<string>
+     */
+    private function several(Field $field, Dice $dice): array
+    {
+        $two = [$dice->one($field->options), $dice->one($field->options)];
+        $none = array_filter($two, static fn (array $option): bool => OptionNames::isNone($option, Vocabulary::of()));
+
+        return array_values(array_unique(array_column($none === [] ? $two : [reset($none)], 'key')));
     }
 
     /** Whether a day is asked for that has been. */

@@ -81,7 +81,7 @@ final readonly class SeveralReader implements Reader
         }
         $wanted += $this->stretches($tokens, $hits, $keys);
         // 'Weekdays', and the others of 'not Wednesdays'.
-        $wanted += $except === null ? array_fill_keys($this->when->several($heard, $context), true) : [];
+        $wanted += $except === null ? array_fill_keys($this->when->several($heard, $context, $wanted !== []), true) : [];
         $nothing = $context->asked && $wanted === [] && $this->deniesAny($tokens) ? $this->nothingOf($context->options) : [];
         if ($wanted === [] && ($except !== null && $denied !== [] || $context->asked && $nothing === [] && $this->allOfThem($tokens))) {
             $none = $this->nothingOf($context->options);

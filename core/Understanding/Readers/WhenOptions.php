@@ -29,6 +29,11 @@ final class WhenOptions
     /** Share of the time told that an option must hold: 'nine till half twelve' is the morning, if the afternoon begins at twelve. */
     private const WITHIN = 0.8;
 
+    /** Share of the time told, or of an option, that both must have in common for the option to be one of several that are meant. */
+    private const SHARED = 0.5;
+
+    private const WHOLLY = 0.9;
+
     /** Lists of options that are remembered. */
     private const REMEMBERED = 200;
 
@@ -65,12 +70,23 @@ final class WhenOptions
         return count($meant) === 1 ? (string) array_key_first($meant) : null;
     }
 
-    /** @return list<string> all that the words mean, in the order of the options */
-    public function several(Heard $heard, Context $context): array
+    /**
+     * @param bool $beside whether others are named: then nothing but what lies wholly in the time told is meant as well
+     *
+     * @return list<string> all that the words mean, in the order of the options
+     */
+    public function several(Heard $heard, Context $context, bool $beside = false): array
     {
         [$wanted, $options] = $this->read($heard, $context);
 
-        return array_map(strval(...), array_keys(array_filter($options, static fn (array $places): bool => array_intersect_key($places, $wanted) !== [])));
+        // The nights of a weekend are no 'nights', where weekdays, weekends and nights are asked about.
+        $meant = static function (array $places) use ($wanted, $beside): bool {
+            $shared = count(array_intersect_key($places, $wanted));
+
+            return $shared > 0 && $shared >= ($beside ? self::WHOLLY * count($places) : self::SHARED * min(count($places), count($wanted)));
+        };
+
+        return array_map(strval(...), array_keys(array_filter($options, $meant)));
     }
 
     /** @return array{array<int, true>, array<string, array<int, true>>} places on the grid that are wanted, and those of each option that is a time */
