@@ -91,7 +91,7 @@ final class Offers
                 $ofDay = $this->free->on($service, $date, $now, $area, $wish->with, $wanted);
             }
             $found += $ofDay;
-            if (! $latest && count($found) >= self::LOOKED_AT || $latest && $ofDay !== [] && $wish->days === null) {
+            if (! $latest && count($found) >= self::LOOKED_AT && ! $this->namesDays($wish) || $latest && $ofDay !== [] && $wish->days === null) {
                 break;
             }
         }
@@ -120,7 +120,7 @@ final class Offers
         }
         $soonest = $wish->order === 'earliest';
         $most = $soonest ? self::SOONEST : self::MOST;
-        $chosen = [$order[0]];
+        $chosen = $this->namesDays($wish) ? $this->firstOfEach($order) : [$order[0]];
         $wide = $soonest || $wish->after !== null || $wish->before !== null ? self::NEAR : self::APART;
         // A third that hardly differs from the others is no choice; a second is better than none.
         foreach ([[$wide, $most], [self::LEAST_APART, self::TWO], [0, self::TWO]] as [$apart, $enough]) {
@@ -135,6 +135,29 @@ final class Offers
         }
 
         return array_map(fn (int $at): Start => new Start($at, $this->shared($inside[$at])), $chosen);
+    }
+
+    /** 'Wednesday or Friday': two days or three, each of which is heard of. */
+    private function namesDays(Wish $wish): bool
+    {
+        $days = array_filter($wish->days ?? [], static fn (array $day): bool => $day[0] === $day[1]);
+
+        return $wish->order === null && count($days) > 1 && count($days) <= self::MOST && count($days) === count($wish->days ?? []);
+    }
+
+    /**
+     * @param non-empty-list<int> $order
+     *
+     * @return non-empty-list<int> the first of each day
+     */
+    private function firstOfEach(array $order): array
+    {
+        $first = [];
+        foreach ($order as $at) {
+            $first[(new \DateTimeImmutable('@'.$at))->setTimezone($this->diaries->tz)->format('Y-m-d')] ??= $at;
+        }
+
+        return array_values($first);
     }
 
     /**

@@ -8,7 +8,6 @@ use Ringo\Language\Vocabulary;
 use Ringo\Script\Script;
 use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Sheet\Field;
-use Ringo\Understanding\Readers\OptionNames;
 use Ringo\Value\ValueType;
 
 /** What is true of a stand-in caller: a value for each field they may be asked for, of its type, options and pattern. */
@@ -49,7 +48,7 @@ final readonly class Facts
             ValueType::Reference => $this->reference($field, $dice),
             ValueType::YesNo => $dice->falls(0.5),
             ValueType::Choice => $field->options === [] ? null : $dice->one($field->options)['key'],
-            ValueType::Several => $field->options === [] ? null : $this->several($field, $dice),
+            ValueType::Several => $field->options === [] ? null : $this->several($field->options, $dice),
             ValueType::PostalAddress => $dice->between(1, 90).' '.$dice->one($this->listed('streets')).', '.$dice->one($this->listed('towns')),
             ValueType::Text => count($field->examples) > 1 ? $dice->one($field->examples) : $this->text($field, $dice),
             ValueType::DateTime, ValueType::Items => null,
@@ -59,12 +58,15 @@ final readonly class Facts
     /**
      * One or two of the options; none of them and one of them is not true of anybody.
      *
+     * @param non-empty-list<array{key: string, label: string, phrases: list<string>}> $options
+     *
      * @return list<string>
      */
-    private function several(Field $field, Dice $dice): array
+    private function several(array $options, Dice $dice): array
     {
-        $two = [$dice->one($field->options), $dice->one($field->options)];
-        $none = array_filter($two, static fn (array $option): bool => OptionNames::isNone($option, Vocabulary::of()));
+        $two = [$dice->one($options), $dice->one($options)];
+        $called = Vocabulary::of()->section('several', 'none');
+        $none = array_filter($two, static fn (array $option): bool => in_array(mb_strtolower($option['label']), $called, true));
 
         return array_values(array_unique(array_column($none === [] ? $two : [reset($none)], 'key')));
     }

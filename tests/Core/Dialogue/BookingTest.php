@@ -279,6 +279,20 @@ final class BookingTest extends TestCase
         self::assertCount(1, $this->book->all());
     }
 
+    /** Each of two days that are named is heard of. */
+    public function testOfTwoDaysBothAreOffered(): void
+    {
+        $this->says('I want a tuning', 'I am free on Wednesday and on Friday this week');
+        self::assertMatchesRegularExpression('/Wednesday.*Friday/', $this->heard);
+    }
+
+    /** 'Not this week' leaves one of those offered, and 'the Tuesday' is none of this week. */
+    public function testWhatWasRuledOutStaysOut(): void
+    {
+        $this->says('I want a tuning', 'Thursday or Tuesday', 'not this week', 'the Thursday');
+        self::assertStringContainsString('nineteenth', $this->heard);
+    }
+
     public function testASeriesIsBookedWhole(): void
     {
         $this->says('I want a tuning every other Thursday at ten, three times');
