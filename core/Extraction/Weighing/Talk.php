@@ -26,6 +26,8 @@ final readonly class Talk
 
     private const HALF = '/\b[ap]\.?\s?m\b|\d\s?[ap]m\b|morning|afternoon|evening|night/i';
 
+    private const OF_A_CLOCK = '/\d[:.]\d\d|o\W?clock|half|quarter|past|noon|midday|midnight|lunch|[ap]\.?\s?m\b|morning|afternoon|evening|night/i';
+
     /** Hours that are clear without their half: nobody books one at night. */
     private const CLEAR_HOURS = [12, 13, 14, 15, 16, 17, 18];
 
@@ -82,7 +84,8 @@ final readonly class Talk
         if (! $utterance->theirs && preg_match('/\b(?:as early as|first thing|early as possible|earliest|bright and early|early in the (?:day|morning))\b/i', $text) === 1) {
             $setting['time'] = self::EARLY;
         }
-        $time = $readings->plain(ValueType::Time, $utterance->heard, $hearing->now, $hearing->transcript->country, true)->value;
+        $read = $readings->plain(ValueType::Time, $utterance->heard, $hearing->now, $hearing->transcript->country, true);
+        $time = self::saidAsAnHour((string) $read->said, $text) ? $read->value : null;
         $half = preg_match(self::HALF, $text) === 1;
         $clear = is_string($time) && ($half || in_array((int) substr($time, 0, 2), self::CLEAR_HOURS, true));
         if ($clear && ($setting['time'] === null || $half) && preg_match('/\b(?:open|close|shut|closes|opens)\b/i', $text) !== 1) {
@@ -90,6 +93,14 @@ final readonly class Talk
         }
 
         return $setting;
+    }
+
+    /** 'Eighteen' to how many holes is no hour: it is said as one, or behind what leads to one. */
+    private static function saidAsAnHour(string $said, string $text): bool
+    {
+        return preg_match('/^\S+$/', trim($said)) !== 1
+            || preg_match(self::OF_A_CLOCK, $said) === 1
+            || preg_match('/\b(?:at|by|from|till|until|after|before|around|about|say|to|and)\s+'.preg_quote($said, '/').'\b/iu', $text) === 1;
     }
 
     /** What a day or an hour means here, where that is not what it says: null where it is. */
