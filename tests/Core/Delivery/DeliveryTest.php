@@ -59,6 +59,10 @@ final class DeliveryTest extends TestCase
         yield 'no day known: nothing' => [['kind' => 'before', 'field' => 'd', 'amount' => 1, 'unit' => 'day'], null, null];
         yield 'days after the call' => [['kind' => 'after', 'amount' => 3, 'unit' => 'day'], null, '2026-03-13 14:20'];
         yield 'days after a day' => [['kind' => 'after', 'field' => 'd', 'amount' => 2, 'unit' => 'day'], '2026-03-20', '2026-03-22 09:00'];
+        yield 'at the very moment it ended: nothing' => [['kind' => 'before', 'field' => 'd', 'amount' => 1, 'unit' => 'hour'], '2026-03-10T14:20', null];
+        yield 'due as the call ends' => [['kind' => 'before', 'field' => 'd', 'amount' => 1, 'unit' => 'hour'], '2026-03-10T15:20', '2026-03-10 14:20'];
+        yield 'no amount is none' => [['kind' => 'after', 'unit' => 'hour'], null, '2026-03-10 14:20'];
+        yield 'an empty amount is none' => [['kind' => 'after', 'amount' => null], null, '2026-03-10 14:20'];
         yield 'minutes after the call' => [['kind' => 'after', 'amount' => 90, 'unit' => 'minute'], null, '2026-03-10 15:50'];
     }
 

@@ -6,6 +6,7 @@ namespace Tests\Core\Dialogue;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use Ringo\Dialogue\Mode;
 
 /** Numbers told as lengths, moments told by the one before. It is a Tuesday, the tenth of March 2026. */
 final class LengthsAndMomentsTest extends TestCase
@@ -101,11 +102,36 @@ final class LengthsAndMomentsTest extends TestCase
         self::assertSame('1971-09-04', $call->says('nineteen seventy one')->value('born'));
     }
 
-    public function testWhatHasBeenIsNotAhead(): void
+    #[TestWith(['the week before Christmas', '2025-12-18'])]
+    #[TestWith(['this morning', '2026-03-10'])]
+    #[TestWith(['yesterday', '2026-03-09'])]
+    #[TestWith(['the ninth of March', '2026-03-09'])]
+    #[TestWith(['the eleventh of March', '2025-03-11'])]
+    #[TestWith(['the tenth of March', '2026-03-10'])]
+    public function testWhatHasBeenIsNotAhead(string $said, string $day): void
     {
-        $call = Conversation::asking(['moved' => ['type' => 'string', 'format' => 'date', 'title' => 'Moved in']], ['moved' => 'When did you move in?']);
+        $call = Conversation::asking(['moved' => ['type' => 'string', 'format' => 'date', 'title' => 'Moved in']], ['moved' => 'When did you move in?'])->says($said);
+        if ($call->state->mode === Mode::Confirm) {
+            $call->says('yes');
+        }
 
-        self::assertSame('2025-12-18', $call->says('the week before Christmas')->value('moved'));
+        self::assertSame($day, $call->value('moved'), $call->heard());
+    }
+
+    /** Half eleven of what began at seven in the evening is of the evening; what begins is told by nothing before it. */
+    #[TestWith(['And until when?', '23:30'])]
+    #[TestWith(['And when does the band come?', '11:30'])]
+    public function testWhatEndsDoesSoAfterItBegan(string $question, string $time): void
+    {
+        $call = Conversation::asking(
+            ['begins' => ['type' => 'string', 'format' => 'time', 'title' => 'Begins'], 'second' => ['type' => 'string', 'format' => 'time', 'title' => 'Second']],
+            ['begins' => 'From what time?', 'second' => $question],
+        )->says('seven in the evening', 'half eleven');
+        if ($call->state->mode === Mode::Confirm) {
+            $call->says('yes');
+        }
+
+        self::assertSame(['19:00', $time], [$call->value('begins'), $call->value('second')], $call->heard());
     }
 
     #[TestWith(['nothing under fourteen', 14])]
@@ -122,6 +148,13 @@ final class LengthsAndMomentsTest extends TestCase
     #[TestWith(['no kids', 0])]
     #[TestWith(["we haven't any", 0])]
     #[TestWith(['just the little one', 1])]
+    #[TestWith(['only him', 1])]
+    #[TestWith(['just the princess', 1])]
+    #[TestWith(['just the boys', null])]
+    #[TestWith(['just the boy and his cousin', null])]
+    #[TestWith(['just after the others come', null])]
+    #[TestWith(['the little one', null])]
+    #[TestWith(['just the girl that my sister brings along', null])]
     #[TestWith(['no idea', null])]
     public function testNoneAndOneWithoutANumber(string $said, ?int $count): void
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Dialogue;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Origin;
@@ -106,6 +107,20 @@ final class NewStepsTest extends TestCase
         self::assertFalse($this->checked($step, $caller)->says('ox1 4ab', 'fourth of may nineteen eighty', 'fifth of may nineteen eighty')->state->verified);
         self::assertSame('nothing on file', $this->checked($step, ['known' => true, 'postcode' => 'OX1 4AB'])->state->outcome ?? 'nothing on file', 'one fact alone cannot prove anybody');
         self::assertTrue($this->checked(['key' => 'check', 'kind' => 'verify', 'by' => 'reference', 'prompt' => 'Your number?', 'next' => 'in', 'failed' => 'out', 'locked' => 'out'], $caller)->says('A C four four seven one')->state->verified);
+    }
+
+    /** What is said to be checked is kept nowhere, whether it is right or not. */
+    #[TestWith(['A C four four seven one'])]
+    #[TestWith(['A C four four seven two'])]
+    public function testWhatIsSaidToBeCheckedIsKeptNowhere(string $said): void
+    {
+        $call = $this->checked(['key' => 'check', 'kind' => 'verify', 'by' => 'reference', 'prompt' => 'Your number?', 'next' => 'in', 'failed' => 'out', 'locked' => 'out'], ['known' => true, 'reference' => 'AC4471'])->says($said);
+        $trace = $call->last->trace;
+
+        self::assertTrue($trace->masked);
+        self::assertSame(['••••', '••••', [], []], [$trace->heard, $trace->cleaned, $trace->readings, $trace->acts]);
+        self::assertStringNotContainsString('four seven', (string) json_encode($trace->toArray()));
+        self::assertFalse($this->checked(['key' => 'check', 'kind' => 'say', 'prompt' => 'Hello.', 'next' => 'in'], ['known' => false])->last->trace->masked, 'nothing was checked');
     }
 
     /** @param array<string, mixed> $bounds */

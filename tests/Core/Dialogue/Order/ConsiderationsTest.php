@@ -166,6 +166,8 @@ final class ConsiderationsTest extends TestCase
     #[TestWith(['heating', 'you put the wrong number on my invoice'])]
     #[TestWith(['dentist', 'is it the same price for a check up'])]
     #[TestWith(['bakery', 'is this about my cake'])]
+    #[TestWith(['dentist', "is that the tooth I lost on Friday you're going to put right"])]
+    #[TestWith(['bakery', 'I want a cake, is that the right number'])]
     #[TestWith(['dentist', "I don't know if you can help me but I've lost a filling"])]
     #[TestWith(['heating', 'I had a missed call from you about my boiler service'])]
     public function testWhoeverWantsSomethingIsNoStranger(string $trade, string $said): void
