@@ -119,6 +119,15 @@ final class Questions
         return $found;
     }
 
+    /** Whether a question asks no more than whether what was said is right: 'is that correct?' */
+    public function onlyChecks(string $question): bool
+    {
+        $tokens = $this->tokenizer->tokens($question);
+        $hit = $this->words->phrases('extraction', 'checks')->first($tokens);
+
+        return $hit !== null && $hit[1] === 0 && $hit[2] === count($tokens);
+    }
+
     /** @return list<array{text: string, tokens: list<Token>, question: bool}> */
     public function sentences(string $text): array
     {

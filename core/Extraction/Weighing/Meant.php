@@ -37,6 +37,9 @@ final readonly class Meant
 
     private const THIS_NUMBER = '/\b(?:this|same|that) (?:\w+ ){0,3}(?:number|one|phone|mobile|line|cell)\b|\bon this\b|\bnumber (?:you|i|we)(?:\'re| are|\'m| am)\b|\bgot (?:this|my) number\b|\b(?:calling|ringing|phoning) (?:from|on)\b|\bis this (?:the|your|a)\b/i';
 
+    /** A no is read back: 'I take that as a no: …', 'so that's a no?' */
+    private const READ_BACK_AS_NO = '/\b(?:as|that\'?s|that is|that was|it\'?s|so|is that|put|down) a no\b/i';
+
     public function __construct(
         private Readings $readings,
         private Signs $signs,
@@ -89,6 +92,7 @@ final readonly class Meant
         $question = $field->type === ValueType::YesNo ? $this->links->question($utterance->before) : '';
         if (
             ! str_contains($question, '?')
+            || $this->questions->onlyChecks($question)
             || array_filter($this->links->of($utterance->before, $scene->fields), static fn (array $link): bool => $link['last'] >= self::OUTRIGHT) !== []
         ) {
             return false;
@@ -121,14 +125,17 @@ final readonly class Meant
             ? $this->answers->fact($field, $utterance->heard)
             : $this->answers->read($field, $utterance->heard, $scene->hearing->now, $asked['flipped'], $asked['sentence']);
         $told = is_bool($told?->value) ? $told->value : null;
+        $back = preg_match(self::READ_BACK_AS_NO, $utterance->before) === 1;
         $how = $asked === null ? 'told' : 'says';
         $found = [];
-        foreach ([true, false] as $value) {
-            $found[] = new Candidate($field, $value, $utterance->place, $utterance->turn, $utterance->heard->original, Candidate::MEANT, [
+        foreach ([true, false] as $is) {
+            // A yes to 'so that's a no?' is one.
+            $value = $back ? ! $is : $is;
+            $found[] = new Candidate($field, $is, $utterance->place, $utterance->turn, $utterance->heard->original, Candidate::MEANT, [
                 'meant' => $value ? $meant->yes : $meant->no, 'meant:neither' => $meant->neither, 'meant:lead' => $value ? $meant->yes - $meant->no : $meant->no - $meant->yes,
                 'read:same' => $read->value === $value ? 1.0 : 0.0, 'read:opposite' => is_bool($read->value) && $read->value !== $value ? 1.0 : 0.0,
                 'outright:same' => $outright?->value === $value ? 1.0 : 0.0, 'outright:opposite' => $outright?->value === ! $value ? 1.0 : 0.0,
-                'value:true' => $value ? 1.0 : 0.0, 'flipped' => ($asked['flipped'] ?? false) ? 1.0 : 0.0, "{$how}:same" => $told === $value ? 1.0 : 0.0, "{$how}:opposite" => $told === ! $value ? 1.0 : 0.0,
+                'value:true' => $is ? 1.0 : 0.0, 'flipped' => ($asked['flipped'] ?? false) ? 1.0 : 0.0, "{$how}:same" => $told === $value ? 1.0 : 0.0, "{$how}:opposite" => $told === ! $value ? 1.0 : 0.0,
             ] + $signs);
         }
 
