@@ -30,7 +30,7 @@ final readonly class FreeText
             }
             $answer = $this->asked($hearing, $field, $exchanges);
             if ($answer === null && $main === null && ! $field->extra()) {
-                $answer = $this->opening($exchanges);
+                $answer = $this->opening($exchanges, $hearing->transcript->direction === 'outbound' ? $hearing->fields : []);
             }
             if ($answer === null) {
                 continue;
@@ -162,19 +162,28 @@ final readonly class FreeText
      * The first thing of substance the caller said.
      *
      * @param list<Exchange> $exchanges
+     * @param list<FieldProfile> $fields those that may be asked for before there is a story
      *
      * @return array{Exchange, string, float}|null
      */
-    private function opening(array $exchanges): ?array
+    private function opening(array $exchanges, array $fields = []): ?array
     {
         foreach (array_slice($exchanges, 0, 6) as $exchange) {
             $text = $this->cleaned($exchange->heard);
-            if (str_word_count($text) >= 4 && ! $exchange->keys) {
+            // Whoever is rung may open with an answer: 'it's an end terrace' tells no story.
+            $answers = array_filter($this->questions->asked($exchange->asked, $fields), static fn (array $asked, string $key): bool => $asked['last'] && self::isPlain($fields, $key), ARRAY_FILTER_USE_BOTH);
+            if ($answers === [] && str_word_count($text) >= 4 && ! $exchange->keys) {
                 return [$exchange, $text, 0.78];
             }
         }
 
         return null;
+    }
+
+    /** @param list<FieldProfile> $fields whether a field holds neither free words nor a yes or no */
+    private static function isPlain(array $fields, string $key): bool
+    {
+        return array_filter($fields, static fn (FieldProfile $field): bool => $field->key() === $key && ! in_array($field->type, [ValueType::Text, ValueType::YesNo], true)) !== [];
     }
 
     /** Without greeting, filler, introduction and lead-in; whole sentences, not too many. */

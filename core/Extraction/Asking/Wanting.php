@@ -35,6 +35,10 @@ final class Wanting
         if ($opening !== null && $this->cannot($opening, $field->type)) {
             return 0.0;
         }
+        // 'Who am I speaking to?' asks for no place one goes to.
+        if ($opening === 'person' && array_diff(array_map(strval(...), array_keys($field->names)), self::LEADS_IN) === []) {
+            return 0.0;
+        }
         $cue = $this->cue($field->type, $tokens);
         [$names, $words] = $this->naming->overlap($field, $tokens);
         if ($field->field->cues !== [] && ($hit = $this->lists->of($field->key().'.cues', $field->field->cues)->first($tokens)) !== null) {
@@ -55,7 +59,7 @@ final class Wanting
             ValueType::YesNo => $this->yesNo($field, $tokens, $names, $words),
             ValueType::Choice, ValueType::Several => 0.25 * $cue + 0.75 * $names + 0.4 * $words + $this->options($field, $tokens),
             ValueType::Items => 0.0,
-            ValueType::Text => (isset($field->names['reason']) && ($tokens[0]->text === 'why' || $this->line($tokens, ' why ') || $this->line($tokens, ' what for ')) ? 0.8 : 0.0) + ($names >= 0.3 || $words >= 0.3 ? 0.9 * $names + 0.5 * $words : 0.0) + $this->called($field, $tokens) + $this->place($field, $tokens) + ($field->narrative && ! $field->extra() && ! in_array($opening, ['person', 'place', 'time', 'count', 'length', 'measure'], true) && $this->words->phrases('extraction', 'open_questions')->in($tokens) ? 0.6 : 0.0) + ($field->extra() && preg_match('/ (?:anything (?:else|more)|should know|need to know|any other|anything special|special requests?) /', $this->text($tokens)) === 1 ? 0.6 : 0.0),
+            ValueType::Text => (isset($field->names['reason']) && ($tokens[0]->text === 'why' || $this->line($tokens, ' why ') || $this->line($tokens, ' what for ')) ? 0.8 : 0.0) + ($names >= 0.3 || $words >= 0.3 ? 0.9 * $names + 0.5 * $words : 0.0) + $this->called($field, $tokens) + $this->place($field, $tokens) + ($opening === 'place' && $field->span !== null ? 0.3 + $this->way($field, $tokens) : 0.0) + ($field->narrative && ! $field->extra() && ! in_array($opening, ['person', 'place', 'time', 'count', 'length', 'measure'], true) && $this->words->phrases('extraction', 'open_questions')->in($tokens) ? 0.6 : 0.0) + ($field->extra() && preg_match('/ (?:anything (?:else|more)|should know|need to know|any other|anything special|special requests?) /', $this->text($tokens)) === 1 ? 0.6 : 0.0),
         };
     }
 

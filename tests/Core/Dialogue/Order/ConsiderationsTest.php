@@ -220,6 +220,17 @@ final class ConsiderationsTest extends TestCase
         self::assertSame(['price', 'price', 'price'], $call->state->objections);
     }
 
+    public function testAnObjectionWithOneAnswerHearsItAgain(): void
+    {
+        $document = json_decode((string) file_get_contents(dirname(__DIR__, 4).'/database/starters/web_form/agent.json'), true, 64, JSON_THROW_ON_ERROR);
+        foreach ($document['standing']['objections'] as $n => $one) {
+            $document['standing']['objections'][$n]['say'] = array_slice((array) $one['say'], 0, 1);
+        }
+        $call = Conversation::with($document)->says('yes', 'it costs too much', 'we really cannot afford it');
+
+        self::assertStringContainsString('the smallest way', $call->heard());
+    }
+
     #[DataProvider('heldAgainst')]
     public function testWhatIsHeldAgainstItIsHeardInWordsNobodyWroteDown(string $said, ?string $objection): void
     {
