@@ -37,6 +37,8 @@ return [
         'valentines day' => [2, 14], "valentine's day" => [2, 14], "valentine's" => [2, 14], 'halloween' => [10, 31], 'bonfire night' => [11, 5], 'saint patricks day' => [3, 17], "st patrick's day" => [3, 17],
         'independence day' => [7, 4], 'april fools day' => [4, 1], "april fool's day" => [4, 1], 'midsummers day' => [6, 24], 'leap day' => [2, 29], 'veterans day' => [11, 11],
     ],
+    // What is one day only beside another: 'the first Monday after New Year', but not 'in the new year'.
+    'turns' => ['new year' => [1, 1], 'the new year' => [1, 1]],
     // Feasts that move with Easter: days after Easter Sunday.
     'easter' => ['good friday' => -2, 'easter saturday' => -1, 'easter sunday' => 0, 'easter monday' => 1, 'easter day' => 0, 'ash wednesday' => -46, 'shrove tuesday' => -47, 'pancake day' => -47],
     // Days told by the one named before them, and how many later they are.

@@ -103,6 +103,7 @@ final class LengthsAndMomentsTest extends TestCase
     }
 
     #[TestWith(['the week before Christmas', '2025-12-18'])]
+    #[TestWith(['the last Saturday before Christmas', '2025-12-20'])]
     #[TestWith(['this morning', '2026-03-10'])]
     #[TestWith(['yesterday', '2026-03-09'])]
     #[TestWith(['the ninth of March', '2026-03-09'])]

@@ -169,7 +169,7 @@ final readonly class CountedDays
     }
 
     /**
-     * @param list<Token> $t 'a week ago yesterday', 'a fortnight ago today', and 'a week yesterday', which was as well
+     * @param list<Token> $t 'a week ago yesterday', 'a month ago today', and 'a week yesterday' and 'a week last Friday', which were as well
      *
      * @return array{Day, int}|null
      */
@@ -178,7 +178,17 @@ final readonly class CountedDays
         $ago = ($t[$at]->text ?? '') === 'ago';
         $day = $t[$at + ($ago ? 1 : 0)]->text ?? '';
         $apart = ['yesterday' => -1] + ($ago ? ['today' => 0, 'tomorrow' => 1] : []);
-        if ($unit !== 'week' || ! isset($apart[$day]) || $t[$at]->afterBreak()) {
+        if (! isset($t[$at]) || $t[$at]->afterBreak()) {
+            return null;
+        }
+        if ($ago && $day === 'today') {
+            return [new Day(offset: [-(int) $amount, $unit]), $at + 2 - $from];
+        }
+        $weekday = $unit === 'week' && $day === 'last' ? $this->weekdays[$t[$at + 1]->text ?? ''] ?? null : null;
+        if ($weekday !== null && ! $ago) {
+            return [new Day(weekday: $weekday, which: 'last', plus: -self::DAYS_OF_A_WEEK * (int) $amount), $at + 2 - $from];
+        }
+        if ($unit !== 'week' || ! isset($apart[$day])) {
             return null;
         }
 

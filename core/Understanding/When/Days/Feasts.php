@@ -15,6 +15,9 @@ final readonly class Feasts
     /** Words before a feast by which more than its one day is meant. */
     private const AROUND_A_FEAST = ['over', 'around', 'during', 'near', 'throughout'];
 
+    /** On which side of a feast these name the day that is nearest to it. */
+    private const NEAREST = ['last' => 'before', 'first' => 'after'];
+
     /** @var array<string, int> */
     private array $weekdays;
 
@@ -46,7 +49,7 @@ final readonly class Feasts
     }
 
     /**
-     * 'The Thursday before Easter', 'the Saturday after Christmas'.
+     * 'The Thursday before Easter', 'the first Saturday after Christmas'.
      *
      * @param list<Token> $t
      *
@@ -55,14 +58,24 @@ final readonly class Feasts
     public function besideFeast(array $t, int $i, Context $context): ?array
     {
         $j = $i + ($t[$i]->text === 'the' ? 1 : 0);
+        $nearest = self::NEAREST[$t[$j]->text ?? ''] ?? null;
+        $j += $nearest === null ? 0 : 1;
         $weekday = $this->weekdays[$t[$j]->text ?? ''] ?? null;
         $side = $t[$j + 1]->text ?? '';
+        if ($nearest !== null && $side !== $nearest) {
+            return null;
+        }
         if ($weekday === null || ! in_array($side, ['before', 'after'], true) || ! isset($t[$j + 2])) {
             return null;
         }
         $easter = $t[$j + 2]->text === 'easter';
-        $feast = $easter ? [new Day(easter: 0), 1] : $this->feast($t, $j + 2);
-        $date = $feast === null ? null : $feast[0]->resolve($context->now);
+        $turn = $this->feast($t, $j + 2) === null ? $this->words->phrases('calendar', 'turns')->at($t, $j + 2) : null;
+        $feast = match (true) {
+            $easter => [new Day(easter: 0), 1],
+            $turn !== null => [new Day(day: $turn[0][1], month: $turn[0][0]), $turn[1]],
+            default => $this->feast($t, $j + 2),
+        };
+        $date = $feast === null ? null : $feast[0]->resolve($context->now, $context->past);
         if ($feast === null || $date === null) {
             return null;
         }
