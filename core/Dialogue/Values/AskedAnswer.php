@@ -14,6 +14,7 @@ use Ringo\Dialogue\Values\Moments\AtOnce;
 use Ringo\Dialogue\Values\Moments\BesideTheFirst;
 use Ringo\Dialogue\Values\Moments\BirthTold;
 use Ringo\Dialogue\Values\Moments\DayMeant;
+use Ringo\Dialogue\Values\Moments\DayRuledOut;
 use Ringo\Dialogue\Values\Moments\DaysTold;
 use Ringo\Dialogue\Values\Moments\HourMeant;
 use Ringo\Dialogue\Values\Moments\SinceTold;
@@ -54,6 +55,8 @@ final readonly class AskedAnswer
 
     private BirthTold $births;
 
+    private DayRuledOut $ruledOut;
+
     public function __construct(
         private Understanding $understanding,
         private YesNoMeant $meant,
@@ -74,6 +77,7 @@ final readonly class AskedAnswer
         $this->options = new OptionMeant($understanding);
         $this->monthEnd = new MonthEnd($understanding->words);
         $this->births = new BirthTold($understanding);
+        $this->ruledOut = new DayRuledOut($understanding->words);
     }
 
     public function of(Turn $turn, Field $field, Heard $heard, Context $context): Reading
@@ -143,7 +147,7 @@ final readonly class AskedAnswer
         if ($beside !== null) {
             return $beside;
         }
-        $reading = $this->days->of($turn, $field, $heard, $reading, $context);
+        $reading = $this->days->of($turn, $field, $heard, $this->ruledOut->of($field, $heard, $reading, $context), $context);
         $reading = $reading->found() ? $reading : $this->told->begins($turn, $field, $heard, $context) ?? $reading;
         $reading = $reading->found() ? $reading : $this->atOnce->reading($turn, $field, $heard) ?? $reading;
         if ($field->type === ValueType::Date) {

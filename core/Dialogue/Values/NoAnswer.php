@@ -60,7 +60,7 @@ final readonly class NoAnswer
             // One word among others refuses nothing: 'can you pass on a message'.
             $hearing->alone(ActKind::Refuse) !== null, $act(ActKind::Refuse) && count($hearing->act(ActKind::Refuse)->words->tokens ?? []) > 1 => 'refused',
             $act(ActKind::DontKnow), isset($turn->state->parts[$field->key]) && $hearing->alone(ActKind::NothingMore) !== null => 'unknown',
-            $act(ActKind::DontMind) && $field->type !== ValueType::YesNo && ! $this->ofAnotherMatter($field, $hearing) && ! $this->denied($hearing) => 'any',
+            $act(ActKind::DontMind) && $field->type !== ValueType::YesNo && ! $this->ofAnotherMatter($field, $hearing) && ! $this->denied($hearing) && ! $this->ofSomeDays($field, $hearing) => 'any',
             default => null,
         };
     }
@@ -92,6 +92,12 @@ final readonly class NoAnswer
         $denies = in_array($hearing->heard->tokens[0]->text ?? '', self::DENIES, true) && $this->phrases->content($hearing->heard->tokens) <= self::REASON;
 
         return $whether && ($denies || $this->phrases->only($hearing->heard, 'nothing_more'));
+    }
+
+    /** 'Any day but Thursday' minds. */
+    private function ofSomeDays(Field $field, Hearing $hearing): bool
+    {
+        return in_array($field->type, [ValueType::Date, ValueType::DateTime], true) && $this->phrases->table('calendar', 'weekdays')->in($hearing->heard->tokens);
     }
 
     /** 'She's never done any' minds nothing of the kind. */

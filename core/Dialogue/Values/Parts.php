@@ -7,6 +7,7 @@ namespace Ringo\Dialogue\Values;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\Moments\BesideTheFirst;
 use Ringo\Dialogue\Values\Moments\DayMeant;
+use Ringo\Dialogue\Values\Moments\DayRuledOut;
 use Ringo\Language\Token;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Context;
@@ -103,6 +104,12 @@ final readonly class Parts
      */
     public function missing(Turn $turn, Field $field, Heard $words, Reading $reading, Context $context): bool
     {
+        if ($reading->doubt === DayRuledOut::RULED_OUT) {
+            $turn->trace->rule("{$field->key}: {$reading->doubt}");
+            $turn->standing('which_day_of_those', [], true);
+
+            return true;
+        }
         $before = $turn->state->parts[$field->key] ?? null;
         $words = $field->type === ValueType::DateTime ? $this->first->words($turn, $field, $words) ?? $words : $words;
         $ask = match ($field->type) {

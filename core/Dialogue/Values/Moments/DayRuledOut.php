@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Values\Moments;
+
+use Ringo\Language\Vocabulary;
+use Ringo\Sheet\Field;
+use Ringo\Understanding\Context;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\When\Wishes\Wish;
+use Ringo\Understanding\When\Wishes\WishReader;
+use Ringo\Value\ValueType;
+
+/** A day that is out of the question answers nothing: 'I can't do Fridays'; 'not Wednesday, how about Thursday' is Thursday. Read as wishes for an appointment are. */
+final class DayRuledOut
+{
+    /** Why such words are no answer. */
+    public const RULED_OUT = 'that day is ruled out';
+
+    /** How sure the one day is that is left beside those that are ruled out. */
+    private const LEFT = 0.82;
+
+    private ?WishReader $wishes = null;
+
+    public function __construct(private readonly Vocabulary $words)
+    {
+    }
+
+    public function of(Field $field, Heard $heard, Reading $reading, Context $context): Reading
+    {
+        if ($context->past || ! in_array($field->type, [ValueType::Date, ValueType::DateTime], true) || $heard->tokens === []) {
+            return $reading;
+        }
+        $wish = $this->wish($heard, $context);
+        if (! self::rulesOut($wish)) {
+            return $reading;
+        }
+        $day = is_string($reading->value) ? new \DateTimeImmutable(substr($reading->value, 0, 10)) : null;
+        if ($day !== null && ! $wish->excluded($day->format('Y-m-d'), (int) $day->format('N'))) {
+            return $reading;
+        }
+        $left = self::theOne($wish);
+        if ($left !== null && $field->type === ValueType::Date) {
+            return Reading::of($left, self::LEFT, $heard->original, 0, strlen($heard->original));
+        }
+        $several = $day === null && preg_match('/more than one|range|choice of/', (string) $reading->doubt) === 1;
+
+        return $several || $left !== null && $day === null ? $reading : Reading::none(self::RULED_OUT);
+    }
+
+    private function wish(Heard $heard, Context $context): Wish
+    {
+        return ($this->wishes ??= new WishReader($this->words))->read(new Wish, $heard->original, $context);
+    }
+
+    private static function rulesOut(Wish $wish): bool
+    {
+        return $wish->notDays !== [] || $wish->notWeekdays !== [];
+    }
+
+    /** The day of a wish for one day; null where it is for several, for any, or for one that is ruled out as well. */
+    private static function theOne(Wish $wish): ?string
+    {
+        [$from, $to] = $wish->days !== null && count($wish->days) === 1 ? $wish->days[0] : ['', '-'];
+
+        return $from === $to && ! $wish->excluded($from, (int) (new \DateTimeImmutable($from))->format('N')) ? $from : null;
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Dialogue;
+
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+use Ringo\Dialogue\Mode;
+
+/** What is out of the question is no answer to when. It is a Tuesday, the tenth of March 2026. */
+final class DayRuledOutTest extends TestCase
+{
+    #[TestWith(['not Monday'])]
+    #[TestWith(["I can't make Wednesday"])]
+    #[TestWith(['Fridays are out'])]
+    #[TestWith(['anything but a Tuesday'])]
+    #[TestWith(['any day except Thursday'])]
+    #[TestWith(["I'm away on the fifteenth"])]
+    #[TestWith(["Tuesday's my day off so not then"])]
+    #[TestWith(["my wife can't do the eighteenth"])]
+    public function testWhatIsRuledOutIsAskedBeside(string $said): void
+    {
+        foreach (['date', 'date-time'] as $format) {
+            $call = $this->asked($format)->says($said);
+            self::assertNull($call->value('start'), $said);
+            self::assertStringContainsString('Which day', $call->heard());
+            self::assertSame([], $call->state->parts, 'nothing of it is kept as half of an answer');
+        }
+    }
+
+    #[TestWith(['not Monday, Thursday', '2026-03-12'])]
+    #[TestWith(["can't do Wednesday, how about Thursday", '2026-03-12'])]
+    #[TestWith(["Saturday's no good, Sunday maybe", '2026-03-15'])]
+    #[TestWith(['the twentieth, not the nineteenth', '2026-03-20'])]
+    #[TestWith(['I work Mondays, so Thursday', '2026-03-12'])]
+    #[TestWith(["Wednesday's good", '2026-03-11'])]
+    #[TestWith(['nothing on Friday so Friday', '2026-03-13'])]
+    #[TestWith(["I'm off on Thursday so Thursday", '2026-03-12'])]
+    public function testTheOneThatIsLeftIsMeant(string $said, string $day): void
+    {
+        $call = $this->asked('date')->says($said);
+        if ($call->state->mode === Mode::Confirm) {
+            $call->says('yes');
+        }
+
+        self::assertSame($day, $call->value('start'), $call->heard());
+    }
+
+    public function testTheDayThatIsNamedNextStands(): void
+    {
+        self::assertSame('2026-03-16', $this->asked('date')->says("I can't do Fridays", 'Monday')->value('start'));
+        self::assertSame('2026-03-16T10:00', $this->asked('date-time')->says("I can't do Fridays", 'Monday at ten')->value('start'));
+        self::assertSame('2026-03-12T14:00', $this->asked('date-time')->says('Thursday, not Friday', 'at two')->value('start'));
+    }
+
+    /** Of what has been nothing is ruled out. */
+    public function testWhatHasBeenIsAsItWas(): void
+    {
+        $call = Conversation::asking(['lost' => ['type' => 'string', 'format' => 'date', 'title' => 'Lost on']], ['lost' => 'When did you lose it?'])->says("it was Friday, I couldn't find it on Saturday");
+
+        self::assertNotSame('2026-03-07', $call->value('lost'));
+    }
+
+    private function asked(string $format): Conversation
+    {
+        return Conversation::asking(['start' => ['type' => 'string', 'format' => $format, 'title' => 'Start']], ['start' => 'When would you like to start?']);
+    }
+}
