@@ -54,6 +54,15 @@ final class DayRuledOutTest extends TestCase
         self::assertSame('2026-03-12T14:00', $this->asked('date-time')->says('Thursday, not Friday', 'at two')->value('start'));
     }
 
+    public function testNothingIsTakenUnaskedOfADayThatIsOut(): void
+    {
+        $fields = ['name' => ['type' => 'string', 'format' => 'person-name', 'title' => 'Name'], 'start' => ['type' => 'string', 'format' => 'date', 'title' => 'Start']];
+        $prompts = ['name' => 'What is your name?', 'start' => 'When would you like to start?'];
+
+        self::assertNull(Conversation::asking($fields, $prompts)->says("Ann Poole, and we're away on the fifteenth")->value('start'));
+        self::assertSame('2026-03-13', Conversation::asking($fields, $prompts)->says("Ann Poole, I'd like to start on Friday")->value('start'));
+    }
+
     /** Of what has been nothing is ruled out. */
     public function testWhatHasBeenIsAsItWas(): void
     {

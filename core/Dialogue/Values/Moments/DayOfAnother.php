@@ -21,14 +21,18 @@ final readonly class DayOfAnother
     /** They end like what has been. */
     private const NO_PAST = ['supposed', 'need', 'bed', 'red', 'shed', 'hundred', 'indeed', 'interested', 'married', 'worried', 'needed', 'excited'];
 
+    private DayRuledOut $ruledOut;
+
     public function __construct(private Understanding $understanding, private DayMeant $days)
     {
+        $this->ruledOut = new DayRuledOut($understanding->words);
     }
 
     public function is(Turn $turn, Field $field, Heard $heard, Reading $day, Context $context): bool
     {
         return $day->found() && (
             $this->denied($heard, $day, $context->past)
+            || $this->ruledOut->is($heard, $day, $context)
             || $this->ahead($turn, $field, $heard, $day, $context)
             || $this->ofABirth($turn, $field, $day)
             || $this->oldOne($turn, $field, $heard, $day)

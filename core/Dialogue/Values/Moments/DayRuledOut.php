@@ -50,6 +50,17 @@ final class DayRuledOut
         return $several || $left !== null && $day === null ? $reading : Reading::none(self::RULED_OUT);
     }
 
+    /** Whether the words rule out the day that was read from them. */
+    public function is(Heard $heard, Reading $day, Context $context): bool
+    {
+        if ($context->past || ! is_string($day->value) || preg_match('/^\d{4}-\d\d-\d\d/', $day->value) !== 1) {
+            return false;
+        }
+        $date = new \DateTimeImmutable(substr($day->value, 0, 10));
+
+        return $this->wish($heard, $context)->excluded($date->format('Y-m-d'), (int) $date->format('N'));
+    }
+
     private function wish(Heard $heard, Context $context): Wish
     {
         return ($this->wishes ??= new WishReader($this->words))->read(new Wish, $heard->original, $context);
