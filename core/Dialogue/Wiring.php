@@ -205,6 +205,7 @@ final readonly class Wiring
         $answer = new Order\Answer($this->modes);
         $missed = new Order\NotUnderstood($this->modes);
         $objection = new Order\Objection($topics, $runners, SayingModel::objections());
+        $ruledOut = new Values\Moments\DayRuledOut($understanding->words);
         /** @var list<Consideration> $whole */
         $whole = [
             new Order\NobodyThere($this->phrases),
@@ -219,7 +220,8 @@ final readonly class Wiring
             new Order\PlaceReached($this->phrases, $topics),
             new Order\Preamble($this->phrases, $topics, $understanding, SayingModel::preambles()),
             new Order\BookingPutRight($corrections),
-            new Order\Correction($corrections, $keeper, $runners, $names),
+            new Order\DayTakenBack($corrections, $ruledOut),
+            new Order\Correction($corrections, $keeper, $runners, $names, $ruledOut),
             $objection,
             new Order\OtherMatter($matters, $entry, $collector),
             $answer,

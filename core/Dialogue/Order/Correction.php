@@ -15,6 +15,7 @@ use Ringo\Dialogue\Values\Collector;
 use Ringo\Dialogue\Values\Corrections;
 use Ringo\Dialogue\Values\FieldNames;
 use Ringo\Dialogue\Values\Keeper;
+use Ringo\Dialogue\Values\Moments\DayRuledOut;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Understanding\Heard;
@@ -30,7 +31,7 @@ final readonly class Correction implements Consideration
     /** Words that tell a length, or an end. */
     private const LENGTH = '/\b(?:till?|until|through|hours?|days?|nights?|weeks?|weekend|fortnight|months?|years?)\b/i';
 
-    public function __construct(private Corrections $corrections, private Keeper $keeper, private Runners $runners, private FieldNames $names)
+    public function __construct(private Corrections $corrections, private Keeper $keeper, private Runners $runners, private FieldNames $names, private DayRuledOut $ruledOut)
     {
     }
 
@@ -57,6 +58,8 @@ final readonly class Correction implements Consideration
         $taken = $taken && $named === [];
         $taken = $taken && ! $this->corrections->ofBefore($hearing->heard);
         $corrected = array_filter($corrected, static fn (Reading $one): bool => ! $taken || ! $one->overlaps($reading) || $one->confidence > $reading->confidence + self::SURER);
+        // 'Sorry, we can't do Mondays' puts no day right.
+        $corrected = array_filter($corrected, fn (Reading $one): bool => ! $this->ruledOut->is($hearing->heard, $one, $turn->plain()));
         if ($corrected === []) {
             return null;
         }

@@ -63,6 +63,30 @@ final class DayRuledOutTest extends TestCase
         self::assertSame('2026-03-13', Conversation::asking($fields, $prompts)->says("Ann Poole, I'd like to start on Friday")->value('start'));
     }
 
+    #[TestWith(["sorry, I can't do Friday after all"])]
+    #[TestWith(["actually Friday's no good"])]
+    #[TestWith(['sorry, not Friday'])]
+    public function testADayThatIsTakenBackIsAskedForAgain(string $said): void
+    {
+        $fields = ['start' => ['type' => 'string', 'format' => 'date', 'title' => 'Start'], 'name' => ['type' => 'string', 'format' => 'person-name', 'title' => 'Name']];
+        $call = Conversation::asking($fields, ['start' => 'When would you like to start?', 'name' => 'What is your name?'])->says('Friday', $said);
+        self::assertNull($call->value('start'));
+        self::assertStringContainsString('start', $call->heard());
+        $call->says('Monday', 'Ann Poole');
+        self::assertSame(['2026-03-16', 'Ann Poole'], [$call->value('start'), $call->value('name')]);
+    }
+
+    #[TestWith(['no wait, not Friday, Monday', '2026-03-16'])]
+    #[TestWith(["sorry, we can't do Mondays", '2026-03-13'])]
+    public function testADayThatIsPutRightOrNotSpokenOfIsNotAskedFor(string $said, string $day): void
+    {
+        $fields = ['start' => ['type' => 'string', 'format' => 'date', 'title' => 'Start'], 'name' => ['type' => 'string', 'format' => 'person-name', 'title' => 'Name']];
+        $call = Conversation::asking($fields, ['start' => 'When would you like to start?', 'name' => 'What is your name?'])->says('Friday', $said);
+
+        self::assertSame($day, $call->value('start'), $call->heard());
+        self::assertStringContainsString('name', $call->heard());
+    }
+
     /** Of what has been nothing is ruled out. */
     public function testWhatHasBeenIsAsItWas(): void
     {

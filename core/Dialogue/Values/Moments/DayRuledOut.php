@@ -61,6 +61,12 @@ final class DayRuledOut
         return $this->wish($heard, $context)->excluded($date->format('Y-m-d'), (int) $date->format('N'));
     }
 
+    /** Whether the words rule out the day that was read, and name no other in its place. */
+    public function leavesNone(Heard $heard, Reading $day, Context $context): bool
+    {
+        return $this->is($heard, $day, $context) && self::theOne($this->wish($heard, $context)) === null;
+    }
+
     private function wish(Heard $heard, Context $context): Wish
     {
         return ($this->wishes ??= new WishReader($this->words))->read(new Wish, $heard->original, $context);

@@ -57,6 +57,9 @@ final class ConsiderationsTest extends TestCase
         'BookingPutRight' => [
             ['isolde', ['I need my upright tuned', 'the north side', 'Jan Moss', 'Thursday at ten', 'yes please'], "actually could we make it eleven o'clock instead"],
         ],
+        'DayTakenBack' => [
+            ['cycles', ['I want to hire a bike', 'hiring bikes', 'Friday', 'three days'], "sorry, I can't do Friday after all"],
+        ],
         'Correction' => [
             ['bakery', ['I want to order a cake', 'lemon drizzle'], 'no sorry, I said chocolate'],
             ['heating', ['my boiler wants servicing', 'a service'], 'sorry, I meant a repair'],
