@@ -6,7 +6,6 @@ namespace Ringo\Dialogue\Steps;
 
 use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
-use Ringo\Dialogue\Acts\Wanting;
 use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Origin;
 use Ringo\Dialogue\Replies\Replies;
@@ -38,9 +37,6 @@ final readonly class AskRunner implements AskingRunner
     /** A value known from before the call is used as it is from this confidence on; below it is asked back. */
     private const KNOWN_WELL = 0.7;
 
-    /** Beside a free text, other fields take only what points at them plainly. */
-    private const BESIDE_TEXT = 0.85;
-
     /** Types whose answers take long to say or have to be looked for. */
     private const LONG = [ValueType::Phone, ValueType::Email, ValueType::PostalAddress, ValueType::Reference, ValueType::Text];
 
@@ -51,9 +47,6 @@ final readonly class AskRunner implements AskingRunner
 
     /** A yes or no as sure as this is the answer, whatever is told behind it: 'no, and my name is Dent'. */
     private const OUTRIGHT = 0.9;
-
-    /** How words begin that ask for something, or whether it was so. */
-    private const ASKS = '/^(?:and |so |oh )*(?:did|have|has|are|is|was|were|do|does|what|how|who|where)\b/i';
 
     /** Options named as an example. */
     private const EXAMPLES = 3;
@@ -75,7 +68,7 @@ final readonly class AskRunner implements AskingRunner
         private LoneValue $lone,
         private RestOfOptions $rest,
         private OptionByMeaning $byMeaning,
-        private Wanting $wanting,
+        private ToldBeside $beside,
         private NotOneValue $notOneValue,
         private WishAhead $wishAhead,
     ) {
@@ -156,7 +149,7 @@ final readonly class AskRunner implements AskingRunner
             ? $this->lone->ofAnother($turn, $field, $this->puts->question($step->prompt)->variants[0], $parted->answer)
             : [];
         if ($lone !== []) {
-            $this->keepAll($turn, $lone);
+            $this->beside->keep($turn, $lone);
 
             return $this->notWhatWasAsked($turn, $step, $hearing, $parted->questions);
         }
@@ -166,14 +159,14 @@ final readonly class AskRunner implements AskingRunner
         // 'Friday, any time' gives the day.
         $without = $without === 'any' && $this->parts->givesADay($turn, $field, $parted->answer, $this->collector->context($turn, $field)) ? null : $without;
         if ($without !== null) {
-            $this->beside($turn, $field, $hearing, null);
+            $this->beside->keep($turn, $this->collector->volunteered($turn, $hearing->statement, $field, null));
             $this->serve($turn, $parted->questions, $hearing);
 
             return $this->noAnswer->move($turn, $step, $field, $without, $hearing);
         }
-        $others = $this->others($turn, $field, $parted, $hearing, $taken ? $reading : null);
+        $others = $this->beside->of($turn, $field, $parted, $hearing, $taken ? $reading : null);
         $turn->considered($field, $reading, $taken, $taken ? 'answers what was asked' : ($reading->doubt ?? ($reading->found() ? 'not sure enough' : 'nothing of this kind was heard')));
-        $this->keepAll($turn, $others);
+        $this->beside->keep($turn, $others);
         // 'Could we do Wednesday' gives half of a moment, and asks nothing the business could answer.
         $gives = ! $taken && $field->type === ValueType::DateTime && $hearing->asks() && $this->replies->answer($turn, $hearing->questions[0]) === null;
         if (
@@ -195,7 +188,7 @@ final readonly class AskRunner implements AskingRunner
         }
         $others = $others === [] ? $this->lone->ofAnother($turn, $field, '', $parted->answer) : $others;
         if ($others !== []) {
-            $this->keepAll($turn, $others);
+            $this->beside->keep($turn, $others);
 
             return $this->notWhatWasAsked($turn, $step, $hearing, $parted->questions);
         }
@@ -317,43 +310,6 @@ final readonly class AskRunner implements AskingRunner
         $alone = $words->isEmpty() ? Reading::none() : $this->collector->asked($turn, $field, $words);
 
         return isset($turn->state->parts[$field->key]) ? $this->parts->joined($turn, $field, $words, $alone, $this->collector->context($turn, $field)) : $alone;
-    }
-
-    /** @return array<string, Reading> what was told beside, by field */
-    private function others(Turn $turn, Field $field, \Ringo\Dialogue\Values\Parted $parted, Hearing $hearing, ?Reading $answer): array
-    {
-        // 'Do you take cards' does not say that they pay by card, nor 'did you see the match last night' a day.
-        $wonders = $hearing->asks() && $hearing->statement->isEmpty() && $this->wanting->toKnow($hearing);
-        $chats = $hearing->alone(ActKind::OffTopic) !== null || $hearing->act(ActKind::OffTopic) !== null && preg_match(self::ASKS, $hearing->heard->cleaned()) === 1;
-        if ($answer === null && ($wonders || $chats)) {
-            return [];
-        }
-        $asksOnly = $parted->questions !== [] && $answer === null && $this->replies->answer($turn, $parted->questions[0]) !== null;
-        $words = $parted->questions === [] || $parted->answer->isEmpty() ? $hearing->heard : $parted->answer;
-        $others = $this->collector->volunteered($turn, $words, $field, $answer, null, $asksOnly);
-        if ($hearing->act(ActKind::Hold) !== null) {
-            // 'One sec' is no length.
-            $others = array_filter($others, static fn (string $key): bool => $turn->script->sheet->field($key)?->type !== ValueType::Duration, ARRAY_FILTER_USE_KEY);
-        }
-
-        return $answer !== null && $field->type === ValueType::Text ? array_filter($others, static fn (Reading $one): bool => $one->confidence >= self::BESIDE_TEXT) : $others;
-    }
-
-    private function beside(Turn $turn, Field $field, Hearing $hearing, ?Reading $answer): void
-    {
-        $this->keepAll($turn, $this->collector->volunteered($turn, $hearing->statement, $field, $answer));
-    }
-
-    /** @param array<string, Reading> $others */
-    private function keepAll(Turn $turn, array $others): void
-    {
-        foreach ($others as $key => $other) {
-            $field = $turn->script->sheet->field($key);
-            if ($field !== null) {
-                $turn->considered($field, $other, true, 'volunteered');
-                $this->keeper->take($turn, $field, $other, Origin::Volunteered);
-            }
-        }
     }
 
     /** @param list<Heard> $questions */

@@ -31,9 +31,6 @@ final readonly class TopicSorting
     /** Another topic so likely is meant, whatever thing was named. */
     private const MEANT_RATHER = 0.7;
 
-    /** Two topics about what stands are as likely as each other within this. */
-    private const AS_LIKELY = 0.1;
-
     /** From here on a topic is meant though the words want none of what it asks for. */
     private const LIKELY_ALL_THE_SAME = 0.6;
 
@@ -73,6 +70,7 @@ final readonly class TopicSorting
         private Corrections $corrections,
         private OtherTopics $others,
         private AskedAbout $askedAbout,
+        private StandsAlready $standing,
     ) {
     }
 
@@ -177,7 +175,7 @@ final readonly class TopicSorting
         $next = $ranked[$keys[1] ?? ''] ?? 0.0;
         $turn->trace->rule("topic {$keys[0]}: fits ".number_format($top, 2).', the next '.number_format($next, 2));
         $turn->trace->sureness = self::sure($top);
-        $standing = $this->ofWhatStands($step, $keys[0], $hearing);
+        $standing = $this->standing->topics($step, $keys[0], $hearing);
         if ($standing !== null) {
             return $this->put($turn, $step, [...$standing, $keys[0]], "topic {$keys[0]} begins something, and something stands already: asks", $hearing);
         }
@@ -202,45 +200,11 @@ final readonly class TopicSorting
     /** Goes into a topic, unless it begins something and something stands already. */
     private function enter(Turn $turn, ListenStep $step, string $best, Hearing $hearing): Move
     {
-        $standing = $this->ofWhatStands($step, $best, $hearing);
+        $standing = $this->standing->topics($step, $best, $hearing);
 
         return $standing === null
             ? $this->entry->enter($turn, $step, $best, $hearing->heard)
             : $this->put($turn, $step, [...$standing, $best], "topic {$best} begins something, and something stands already: asks", $hearing);
-    }
-
-    /**
-     * The likeliest topics about what stands already, two at most, where the words tell of such a thing and the best topic is not about one: 'we've
-     * a room booked tonight, and the train is late'.
-     *
-     * @return ?list<string>
-     */
-    private function ofWhatStands(ListenStep $step, string $best, Hearing $hearing): ?array
-    {
-        if (! $this->phrases->table('acts', 'stands_already')->in($hearing->heard->tokens)) {
-            return null;
-        }
-        $about = $this->phrases->table('acts', 'about_what_stands');
-        $topic = $step->topic($best);
-        if ($topic === null || ! $this->phrases->table('acts', 'begins_something')->in($this->understanding->hear($topic['label'].', '.$topic['description'])->tokens)) {
-            return null;
-        }
-        $standing = [];
-        foreach ($step->topics as $topic) {
-            if ($about->in($this->understanding->hear($topic['label'].', '.$topic['description'])->tokens)) {
-                $standing[$topic['key']] = true;
-            }
-        }
-        if ($standing === [] || isset($standing[$best])) {
-            return null;
-        }
-        $of = array_intersect_key($this->topics->meant($step->topics, $hearing->heard)->of, $standing);
-
-        $most = max([0.0, ...array_values($of)]);
-        // 'Can I put it off' may move it or cancel it.
-        $likely = array_keys(array_filter($of, static fn (float $likely): bool => $likely >= $most - self::AS_LIKELY));
-
-        return array_slice(array_map(strval(...), $likely), 0, 2);
     }
 
     /** 'How much is the test', once it is booked, books no other. */
@@ -296,7 +260,7 @@ final readonly class TopicSorting
     private function named(Turn $turn, ListenStep $step, Hearing $hearing): ?Move
     {
         $implied = $this->entry->implied($turn, $step, $hearing->heard, false);
-        $standing = $implied === null ? null : $this->ofWhatStands($step, $implied, $hearing);
+        $standing = $implied === null ? null : $this->standing->topics($step, $implied, $hearing);
         if ($implied !== null && $standing !== null) {
             return $this->put($turn, $step, [...$standing, $implied], "what {$implied} asks for is named, and something stands already: asks", $hearing);
         }
