@@ -24,7 +24,7 @@ final readonly class BesideAnother
      */
     public function in(array $items, array $t, Context $context): array
     {
-        $items = $this->besideTheNext($items);
+        $items = $this->thisOrNext($this->besideTheNext($items), $t, $context);
         $last = $weekday = null;
         foreach ($items as $n => $item) {
             $unit = self::unit($item);
@@ -32,6 +32,7 @@ final readonly class BesideAnother
                 $last = $item;
             } elseif ($item->kind === Item::WEEKDAY) {
                 $weekday = is_int($item->value) ? $item->value : null;
+                $items[$n] = $this->ofTheSameWeek($item, $items[$n - 1] ?? null, $t) ?? $item;
             } elseif ($item->kind === Item::TURN && $item->value === 'this_one') {
                 $coming = $weekday === null ? null : $this->coming($weekday, $context);
                 $items[$n] = $coming === null ? null : new Item(Item::DAY, [$coming, $coming], $item->from, $item->to);
@@ -44,6 +45,48 @@ final readonly class BesideAnother
         }
 
         return array_values(array_filter($items));
+    }
+
+    /**
+     * 'Next Thursday or Friday' are both of that week.
+     *
+     * @param list<Token> $t
+     */
+    private function ofTheSameWeek(Item $item, ?Item $before, array $t): ?Item
+    {
+        $joined = $before !== null && $item->from === $before->to + 1 && in_array($t[$before->to]->text, ['or', 'and'], true) && ! $item->every;
+        if (! $joined || $before->kind !== Item::DAY || ! is_array($before->value) || ! is_int($item->value) || $t[$before->from]->text !== 'next') {
+            return null;
+        }
+        $date = (new \DateTimeImmutable((string) $before->value[0]))->modify('monday this week')->modify('+'.($item->value - 1).' days')->format('Y-m-d');
+
+        return new Item(Item::DAY, [$date, $date], $item->from, $item->to);
+    }
+
+    /**
+     * 'Not this week or next': a bare 'next' is the one after this.
+     *
+     * @param list<Item> $items
+     * @param list<Token> $t
+     *
+     * @return list<Item>
+     */
+    private function thisOrNext(array $items, array $t, Context $context): array
+    {
+        $found = [];
+        foreach ($items as $n => $item) {
+            $found[] = $item;
+            $until = $items[$n + 1]->from ?? count($t);
+            $current = $item->kind === Item::PERIOD && is_array($item->value) && $t[$item->from]->text === 'this';
+            for ($i = $item->to; $current && $i < $until; $i++) {
+                if ($t[$i]->text === 'next' && (! isset($t[$i + 1]) || $t[$i + 1]->afterBreak())) {
+                    $week = in_array('week', array_map(static fn (Token $token): string => $token->text, array_slice($t, $item->from, $item->to - $item->from)), true);
+                    $found[] = new Item(Item::PERIOD, $week ? PeriodFinder::week($context->now, 1) : PeriodFinder::month($context->now->modify('first day of next month')), $i, $i + 1);
+                }
+            }
+        }
+
+        return $found;
     }
 
     /**

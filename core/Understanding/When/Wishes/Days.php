@@ -78,7 +78,7 @@ final readonly class Days
         $wanted = array_map(static fn (array $day): int => $day[0] === $day[1] ? (int) (new \DateTimeImmutable($day[0]))->format('N') : 0, $days);
         $single = array_filter($meant, static fn (array $one): bool => $one[1]->kind === Item::DAY) !== [];
 
-        return $wish->but($change + ['days' => $days !== [] ? $days : ($inForce !== null ? [$inForce] : $this->spans($wish)), 'weekdays' => $every === [] ? null : $every, 'notWeekdays' => [...array_diff($ruledOut, $wanted, $every), ...array_diff($wish->notWeekdays, $ruledOut)], 'notDays' => array_values(array_filter($wish->notDays, static fn (array $not): bool => ! in_array($not, $days, true))), 'frame' => $frame ?? ($single ? null : $wish->frame)]);
+        return $wish->but($change + ['days' => $days !== [] ? $days : ($inForce !== null ? [$inForce] : $this->spans($wish)), 'weekdays' => $every === [] ? null : $every, 'notWeekdays' => [...array_diff($ruledOut, $wanted, $every), ...array_diff($wish->notWeekdays, $ruledOut, $wanted)], 'notDays' => array_values(array_filter($wish->notDays, static fn (array $not): bool => ! in_array($not, $days, true))), 'frame' => $frame ?? ($single ? null : $wish->frame)]);
     }
 
     /**

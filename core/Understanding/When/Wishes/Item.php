@@ -28,8 +28,9 @@ final readonly class Item
      * @param bool $beside told by another: the day after it, the week before it
      * @param ?int $ordinal a day or week of a month that was not named: the fourteenth, the second week
      * @param bool $doubtful a number that may be an hour, or only count something
+     * @param ?string $portion which part of a week or month that was not named: the end of it
      */
-    public function __construct(public string $kind, public array|int|string $value, public int $from, public int $to, public bool $every = false, public bool $doubtful = false, public bool $beside = false, public ?int $ordinal = null)
+    public function __construct(public string $kind, public array|int|string $value, public int $from, public int $to, public bool $every = false, public bool $doubtful = false, public bool $beside = false, public ?int $ordinal = null, public ?string $portion = null)
     {
     }
 

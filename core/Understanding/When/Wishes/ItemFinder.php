@@ -67,7 +67,7 @@ final readonly class ItemFinder
     /** @var Phrases<array{string, mixed}> */
     private Phrases $turns;
 
-    private PeriodFinder $periods;
+    public PeriodFinder $periods;
 
     /** @var array<string, true> */
     private array $cues;
@@ -170,6 +170,11 @@ final readonly class ItemFinder
     private function turn(array $t, int $i, Context $context): ?Item
     {
         $hit = $this->turns->at($t, $i);
+        $other = $this->words->phrases('wishes', 'other')->at($t, $i);
+        if ($other !== null && ($this->turns->at($t, $i + $other[1])[0][0] ?? null) === Item::PART) {
+            // 'Any other morning': the morning of another day.
+            return new Item(Item::TURN, 'other_day', $i, $i + $other[1]);
+        }
         if ($hit === null) {
             return null;
         }
@@ -226,6 +231,10 @@ final readonly class ItemFinder
             $after = ($t[$i - 1]->text ?? '') === 'following' || ($t[$to]->text ?? '') === 'after' && ! isset($t[$to + 1]);
 
             return [new Item(Item::WEEKDAY, $day->weekday, $i, $to, $plural || isset($this->every[$t[$i]->text]) || isset($this->every[$t[$i - 1]->text ?? '']), beside: $after)];
+        }
+        if ($day->weekday !== null && $day->which === 'next' && in_array($t[$to]->text ?? '', $this->words->section('wishes', 'to_be_had'), true)) {
+            // 'The next Saturday you have' is the first of them that is free.
+            return [new Item(Item::WEEKDAY, $day->weekday, $i, $to, true), new Item(Item::TURN, 'earliest', $i, $to)];
         }
         $date = $day->resolve($context->now)?->format('Y-m-d');
 
@@ -316,13 +325,18 @@ final readonly class ItemFinder
     }
 
     /**
-     * 'Not this one': no hour.
+     * 'Not this one', 'one evening': no hour.
      *
      * @param list<Token> $t
      */
     private function pronoun(array $t, int $i): bool
     {
-        return $t[$i]->text === self::ONE && in_array($t[$i - 1]->text ?? '', $this->words->section('wishes', 'before_one'), true);
+        if ($t[$i]->text !== self::ONE) {
+            return false;
+        }
+        $part = isset($t[$i + 1]) && ! $t[$i + 1]->afterBreak() && ($this->turns->at($t, $i + 1)[0][0] ?? null) === Item::PART;
+
+        return $part && ! isset($this->cues[$t[$i - 1]->text ?? '']) || in_array($t[$i - 1]->text ?? '', $this->words->section('wishes', 'before_one'), true);
     }
 
     /**

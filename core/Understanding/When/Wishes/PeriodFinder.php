@@ -53,11 +53,40 @@ final readonly class PeriodFinder
                 // 'Before the end of the month' is while it lasts.
                 $ends = $part === 'ends' && in_array('before', [$t[$i - 1]->text ?? '', $t[$i - 2]->text ?? ''], true) ? (new \DateTimeImmutable($whole[0][1]))->modify('+1 day')->format('Y-m-d') : null;
 
-                return new Item(Item::PERIOD, $ends === null ? $this->portion($whole[0], $part, $context) : [$ends, $ends], $i, $whole[1]);
+                $dates = $ends === null ? $this->portion($whole[0], $part, $context) : [$ends, $ends];
+
+                return new Item(Item::PERIOD, $dates, $i, $whole[1], portion: $ends === null && $part !== 'rest' && $this->unnamed($t, $at) ? $part : null);
+            }
+        }
+
+        return $this->ofWhatIsSpokenOf($t, $i);
+    }
+
+    /**
+     * 'The end of it', or 'around the middle' at the end of what is said: of the week or month that is spoken of.
+     *
+     * @param list<Token> $t
+     */
+    private function ofWhatIsSpokenOf(array $t, int $i): ?Item
+    {
+        foreach ($this->words->section('wishes', 'bare_parts') as $phrase => $part) {
+            $hit = is_string($part) ? (new Phrases([$phrase => true]))->at($t, $i) : null;
+            if ($hit !== null && is_string($part) && ! isset($t[$i + $hit[1]])) {
+                return new Item(Item::PERIOD, '', $i, $i + $hit[1], portion: $part);
             }
         }
 
         return null;
+    }
+
+    /**
+     * Whether it is 'the month' or 'the week', and not which.
+     *
+     * @param list<Token> $t
+     */
+    private function unnamed(array $t, int $at): bool
+    {
+        return in_array($t[$at + (($t[$at]->text ?? '') === 'the' ? 1 : 0)]->text ?? '', ['week', 'month'], true);
     }
 
     /**
@@ -161,7 +190,7 @@ final readonly class PeriodFinder
      *
      * @return array{string, string}
      */
-    private function portion(array $whole, string $part, Context $context): array
+    public function portion(array $whole, string $part, Context $context): array
     {
         [$from, $to] = $whole;
         $today = $context->now->format('Y-m-d');

@@ -60,8 +60,10 @@ final class Senses
             $sense = $this->nothingRulesItOut($t, $named, $k, $likely, $sense) ? Sense::Wished : $sense;
             // 'Four at the earliest', 'Friday onwards': what stands right behind decides, and makes a number an hour.
             $sense = in_array($sense, [Sense::Wished, Sense::Around], true) || $item->doubtful ? $this->cues->behind($t, $item->to) ?? $sense : $sense;
-            // 'Not this one' denies within itself.
-            $sense = $t[$item->from]->text === 'not' ? Sense::RuledOut : $sense;
+            // 'Tenish' is about ten.
+            $sense = $item->kind === Item::TIME && in_array('ish', [$t[$item->to - 1]->text, $t[$item->to]->text ?? ''], true) && max($likely) < self::SURELY_OUT ? Sense::Around : $sense;
+            // 'Not this one' denies within itself, 'nor' what stands behind it.
+            $sense = $t[$item->from]->text === 'not' || ($t[$item->from - 1]->text ?? '') === 'nor' ? Sense::RuledOut : $sense;
             $senses[$item->from] = $sense;
             $before = $sense->value;
         }

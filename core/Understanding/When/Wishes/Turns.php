@@ -37,6 +37,7 @@ final readonly class Turns
     {
         $turns = array_map(static fn (Item $item): string => is_string($item->value) ? $item->value : '', array_values(array_filter($items, static fn (Item $item): bool => $item->kind === Item::TURN)));
         $named = array_filter($items, static fn (Item $item): bool => $item->isDay() || $item->isTime()) !== [];
+        $day = array_filter($items, static fn (Item $item): bool => $item->isDay()) !== [];
         if ($named && array_intersect($turns, ['later', 'earlier']) === []) {
             $wish = $wish->but(['order' => null, 'firstOfDay' => false]);
         }
@@ -45,7 +46,7 @@ final readonly class Turns
                 'earliest', 'latest' => $wish->but(['order' => $turn]),
                 'first_thing' => $wish->but(['firstOfDay' => true, 'times' => [new Span(0, 600)]]),
                 'any' => $named || array_intersect($turns, self::BESIDE) !== [] ? $wish : $wish->but(['days' => null, 'weekdays' => null, 'times' => null, 'order' => null, 'firstOfDay' => false, 'frame' => null]),
-                'other_day' => $named ? $wish : $this->notThat($wish, $offered),
+                'other_day' => $day ? $wish : $this->notThat($wish, $offered),
                 // Any day of the week or month in force, where there is one.
                 'any_day' => $named ? $wish : $wish->but(['days' => $wish->frame === null ? null : [$wish->frame], 'weekdays' => null]),
                 'any_time' => $wish->but(['times' => null, 'firstOfDay' => false]),

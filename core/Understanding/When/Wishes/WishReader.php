@@ -24,6 +24,8 @@ final readonly class WishReader
 
     private Senses $senses;
 
+    private Portions $portions;
+
     public function __construct(private Vocabulary $words)
     {
         $this->items = new ItemFinder($words);
@@ -31,6 +33,7 @@ final readonly class WishReader
         $this->wording = new Wording($words);
         $this->cues = new Cues($words);
         $this->senses = new Senses($this->cues, $this->reasons);
+        $this->portions = new Portions($this->items->periods);
     }
 
     /**
@@ -49,7 +52,7 @@ final readonly class WishReader
     private function laid(Wish $before, string $said, Context $context, array $names, array $offered): Wish
     {
         $t = $this->wording->of($said, $before);
-        $items = $this->sameDay($before, $t, $this->meantToBe($t, $this->items->in($t, $context)), $context);
+        $items = $this->portions->in($this->sameDay($before, $t, $this->meantToBe($t, $this->items->in($t, $context)), $context), $before->frame, $context);
         $senses = $this->senses->of($t, $items);
         $items = array_values(array_filter($items, static fn (Item $item): bool => ($senses[$item->from] ?? null) !== Sense::Told));
         // 'Later' and 'earlier' stand until something else is said of when: a plain yes to what was found changes nothing.
@@ -68,12 +71,27 @@ final readonly class WishReader
         $byDay = $this->byDay($pairs, $senses, $t, $wish, $context, $meal);
         $wish = (new Days)->laid($wish, $this->others($items, $this->cues->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isDay())), $senses)), $context);
 
+        $wish = $this->inItsWeek($wish, $t, $items);
         if ($byDay !== []) {
             return $wish->but(['times' => array_merge(...array_map(static fn (DayHours $hours): array => $hours->times, $byDay)), 'byDay' => $byDay, 'firstOfDay' => false]);
         }
         $wish = (new Hours)->laid($wish, $this->cues->meant($t, array_values(array_filter($items, static fn (Item $item): bool => $item->isTime())), $senses), $halves[0] ?? $meal ?? $wish->half);
 
         return $this->moves($items, $senses) ? $wish->but(['byDay' => []]) : $wish;
+    }
+
+    /**
+     * 'In two weeks', and then 'the Thursday': the one of that week.
+     *
+     * @param list<Token> $t
+     * @param list<Item> $items
+     */
+    private function inItsWeek(Wish $wish, array $t, array $items): Wish
+    {
+        $days = array_values(array_filter($items, static fn (Item $item): bool => $item->isDay()));
+        $said = count($days) === 1 && $days[0]->kind === Item::DAY ? array_map(static fn (Token $token): string => $token->text, array_slice($t, $days[0]->from, $days[0]->to - $days[0]->from)) : [];
+
+        return $wish->days === null || array_intersect($said, ['weeks', 'fortnight']) === [] ? $wish : $wish->but(['frame' => PeriodFinder::week(new \DateTimeImmutable($wish->days[0][0]), 0)]);
     }
 
     /**
