@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Dialogue\Values;
 
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Amounts\CustomaryStay;
 use Ringo\Dialogue\Values\Amounts\FewCounted;
 use Ringo\Dialogue\Values\Amounts\LengthCounted;
 use Ringo\Dialogue\Values\Amounts\Measured;
@@ -34,6 +35,8 @@ final readonly class AskedAnswer
     private const NEARLY = 0.65;
 
     private AtOnce $atOnce;
+
+    private CustomaryStay $stays;
 
     private SumMeant $sums;
 
@@ -73,6 +76,7 @@ final readonly class AskedAnswer
         $this->lengths = new LengthCounted($understanding, $days);
         $this->measured = new Measured($understanding->words);
         $this->none = new NoneOfOptions($understanding);
+        $this->stays = new CustomaryStay($understanding->words);
         $this->sums = new SumMeant($understanding->words);
         $this->options = new OptionMeant($understanding);
         $this->monthEnd = new MonthEnd($understanding->words);
@@ -125,7 +129,7 @@ final readonly class AskedAnswer
     {
         $length = $this->days->length($turn, $field, $heard, $context);
 
-        return $length->found() && ! $this->counts->ofAnotherLength($turn, $field, $length) ? $length : $this->since->length($heard, $context) ?? $this->noneOfThem($heard, $context);
+        return $length->found() && ! $this->counts->ofAnotherLength($turn, $field, $length) ? $length : $this->since->length($heard, $context) ?? $this->noneOfThem($heard, $context) ?? ($length->doubt === null ? $this->stays->length($heard) : null);
     }
 
     /** 'None, I'm out', to how many days are left. */

@@ -82,8 +82,8 @@ final readonly class NoAnswer
         if (in_array($field->type, self::NONE_OF_THEM, true) && $hearing->heard->tokens !== [] && $this->phrases->table('acts', 'none_of_it')->without($hearing->heard->tokens) === []) {
             return true;
         }
-        // 'I've not had one', to when the last one was.
-        if (in_array($field->type, [ValueType::Date, ValueType::DateTime, ValueType::Duration], true) && $this->phrases->table('acts', 'never_was')->in($hearing->heard->tokens)) {
+        // 'I've not had one', to when the last one was; 'Monday is never good' is of a day to come.
+        if (! $this->ofSomeDays($field, $hearing) && in_array($field->type, [ValueType::Date, ValueType::DateTime, ValueType::Duration], true) && $this->phrases->table('acts', 'never_was')->in($hearing->heard->tokens)) {
             return true;
         }
         $question = PlainQuestion::last($step->prompt->filled(0, $turn->scope()->words(...)));
@@ -97,7 +97,8 @@ final readonly class NoAnswer
     /** 'Any day but Thursday' minds. */
     private function ofSomeDays(Field $field, Hearing $hearing): bool
     {
-        return in_array($field->type, [ValueType::Date, ValueType::DateTime], true) && $this->phrases->table('calendar', 'weekdays')->in($hearing->heard->tokens);
+        return in_array($field->type, [ValueType::Date, ValueType::DateTime], true)
+            && ($this->phrases->table('calendar', 'weekdays')->in($hearing->heard->tokens) || $this->phrases->table('calendar', 'contracted')->in($hearing->heard->tokens));
     }
 
     /** 'She's never done any' minds nothing of the kind. */

@@ -48,5 +48,7 @@ return [
         'behind' => ['year', 'years', 'yr', 'yrs', 'year-old', 'years-old'],
     ],
     'people' => ['adult', 'adults', 'child', 'children', 'kid', 'kids', 'baby', 'babies', 'toddler', 'toddlers', 'infant', 'infants', 'grown-up', 'grown-ups', 'grownup', 'grownups', 'man', 'men', 'woman', 'women', 'lady', 'ladies', 'gentleman', 'gentlemen', 'boy', 'boys', 'girl', 'girls', 'teenager', 'teenagers', 'teens', 'pensioner', 'pensioners', 'senior', 'seniors', 'student', 'students', 'friend', 'friends', 'guest', 'guests', 'colleague', 'colleagues', 'grandchildren', 'youngsters'],
+    // Right behind numbers that are told by where the things are: 'two upstairs and one down'.
+    'by_place' => ['at', 'in', 'on', 'upstairs', 'downstairs', 'up', 'down', 'outside', 'inside', 'out'],
     'kin' => ['wife', 'husband', 'partner', 'girlfriend', 'boyfriend', 'mum', 'mam', 'mother', 'dad', 'father', 'son', 'daughter', 'sister', 'brother', 'friend', 'mate', 'fiancé', 'fiancee', 'fiance', 'fiancée', 'nan', 'gran', 'grandson', 'granddaughter', 'colleague', 'boss', 'neighbour', 'missus', 'hubby'],
 ];

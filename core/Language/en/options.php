@@ -330,6 +330,9 @@ return [
         ['option' => 'part time, part-time', 'said' => 'part time, part-time, few hours, two days, three days, weekends, mornings only, twenty hours, sixteen hours'],
         ['option' => 'casual, zero hours, bank', 'said' => "casual, zero hours, as and when, when i'm needed, bank shifts"],
         ['option' => 'employer, work', 'said' => 'my employer, my work, my boss, at work, my manager'],
+        ['option' => 'wifi, wi-fi, internet, broadband, the internet', 'said' => 'internet, broadband, wifi, wi-fi, the net, router, the hub'],
+        ['option' => 'tv, television, telly, tv package', 'said' => 'tv, telly, television, the box, the channels'],
+        ['option' => 'phone, telephone, phone line', 'said' => 'landline, telephone, phone, home phone, house phone, phone line, the line'],
         ['option' => 'landline, home phone, home', 'said' => 'landline, home phone, house phone, home number'],
         ['option' => 'mobile, cell', 'said' => 'mobile, cell, my phone, my handset'],
         // Claims and offices.

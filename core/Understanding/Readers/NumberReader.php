@@ -73,6 +73,7 @@ final readonly class NumberReader implements Reader
             $t = $this->words->phrases('talk', 'about')->without($t);
             $found = $this->party->withoutSome($t, $this->numbers($t, $context));
             $party = $vague === null && $context->people ? $this->party->whole($t, $found) : null;
+            $party ??= $vague === null && $context->asked ? $this->byPlace($t, $found) : null;
             if ($party !== null) {
                 $doubt = null;
                 [$from, $to] = [$t[$party[1]]->start, $t[$party[2]]->end];
@@ -101,6 +102,34 @@ final readonly class NumberReader implements Reader
         }
 
         return $best ?? Reading::none($doubt);
+    }
+
+    /**
+     * 'Four at the front, five at the back': told by where they are, they are added up.
+     *
+     * @param list<Token> $t
+     * @param list<array{int|float, int, int}> $numbers
+     *
+     * @return array{int|float, int, int}|null the sum, first and last token
+     */
+    private function byPlace(array $t, array $numbers): ?array
+    {
+        $places = $this->words->section('numbers', 'by_place');
+        $placed = [];
+        foreach ($numbers as $number) {
+            $next = $t[$number[2] + 1] ?? null;
+            if (in_array($t[$number[2] + 2]->text ?? '', ['all', 'total'], true)) {
+                return $number;
+            }
+            if ($next !== null && ! $next->afterBreak() && in_array($next->text, $places, true)) {
+                $placed[] = $number;
+            }
+        }
+        $sum = array_sum(array_column($placed, 0));
+        // 'Nine, four at the front and five at the back'
+        $whole = count($placed) === count($numbers) || count($placed) === count($numbers) - 1 && $numbers[0][0] === $sum;
+
+        return count($placed) < 2 || ! $whole ? null : [$sum, $numbers[0][1], $numbers[count($numbers) - 1][2] + 1];
     }
 
     /**

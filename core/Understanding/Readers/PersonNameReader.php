@@ -13,6 +13,7 @@ use Ringo\Understanding\Readers\Names\NameApart;
 use Ringo\Understanding\Readers\Names\NameFinder;
 use Ringo\Understanding\Readers\Names\NameInParts;
 use Ringo\Understanding\Readers\Names\NameRepair;
+use Ringo\Understanding\Readers\Names\NameSaidWhole;
 use Ringo\Understanding\Readers\Names\NamesOfTwo;
 use Ringo\Understanding\Readers\Names\NameSpelling;
 use Ringo\Understanding\Readers\Names\NameWords;
@@ -39,6 +40,8 @@ final readonly class PersonNameReader implements Reader
 
     private NameInParts $inParts;
 
+    private NameSaidWhole $whole;
+
     /** A name in the whole of the words is known from here on. */
     private const KNOWN = 0.75;
 
@@ -64,6 +67,7 @@ final readonly class PersonNameReader implements Reader
         $this->word = new NameWords($words);
         $this->ofTwo = new NamesOfTwo($words, $this->word);
         $this->inParts = new NameInParts($words, $this->word);
+        $this->whole = new NameSaidWhole($words, $this->word);
         $spelled = new NameSpelling($words, $this->word);
         $this->finder = new NameFinder($words, $this->word, $spelled);
         $this->repair = new NameRepair($words, $this->word, $spelled);
@@ -81,6 +85,9 @@ final readonly class PersonNameReader implements Reader
 
         $reading = $reading->found() ? $reading : $this->named($heard, $heard->tokens, $context);
 
+        if ($context->asked && ! (is_string($reading->value) && str_contains($reading->value, ' '))) {
+            $reading = $this->whole->reading($heard) ?? $reading;
+        }
         if ($context->asked && ! $reading->found()) {
             $reading = $this->initialled($heard);
         }

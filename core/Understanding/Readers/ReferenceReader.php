@@ -92,7 +92,7 @@ final readonly class ReferenceReader implements Reader
             }
             $piece = $this->piece($t, $i, $run !== null);
             if ($piece === null || $run !== null && $this->spelling->saysMore($t, $i) && $this->piece($t, $i + 1, true) === null) {
-                if ($run !== null && in_array($t[$i]->text, ['then', 'and', 'space', 'followed', 'by', 'number', 'numbers', 'digits', 'letters', 'the', "that's", 'um'], true) && isset($t[$i + 1]) && $this->ahead($t, $i + 1)) {
+                if ($run !== null && in_array($t[$i]->text, ['then', 'and', 'space', 'followed', 'by', 'number', 'numbers', 'digits', 'letters', 'the', 'an', "that's", 'um'], true) && isset($t[$i + 1]) && $this->ahead($t, $i + 1)) {
                     $i++;
 
                     continue;

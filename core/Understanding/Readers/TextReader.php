@@ -55,7 +55,7 @@ final readonly class TextReader implements Reader
         }
         $to = $context->thing ? $this->withoutHedge($t, $from, $to) : $to;
         $text = '';
-        foreach (array_slice($t, $from, $to - $from) as $token) {
+        foreach ($this->plain(array_slice($t, $from, $to - $from), $context) as $token) {
             $gap = $token->gap;
             $text .= ($text === '' ? '' : (preg_match('/^\S*\s+\S*$|^$|^-$/u', $gap) === 1 ? $gap : (str_contains($gap, ',') ? ', ' : ' '))).$token->original;
         }
@@ -66,6 +66,29 @@ final readonly class TextReader implements Reader
         $text = trim((string) preg_replace('/\s+/', ' ', $text), " ,;-\t");
 
         return Reading::of($text, count($bare) > 1 ? 0.86 : 0.72, $heard->between($t[$from]->start, $last->end), $t[$from]->start, $last->end);
+    }
+
+    /**
+     * 'A Hallam I think, the big one': of a thing without the doubt.
+     *
+     * @param list<Token> $t
+     *
+     * @return list<Token>
+     */
+    private function plain(array $t, Context $context): array
+    {
+        $hedges = $this->words->phrases('extraction', 'hedges');
+        $plain = [];
+        for ($i = 0; $i < count($t); $i++) {
+            $length = $context->thing && $i > 0 ? ($hedges->at($t, $i)[1] ?? 0) : 0;
+            if ($length > 0 && ($t[$i + $length] ?? null)?->afterBreak() === true) {
+                $i += $length - 1;
+            } else {
+                $plain[] = $t[$i];
+            }
+        }
+
+        return $plain;
     }
 
     /** @param list<Token> $t where 'I think' and the like begins that stands at the end */

@@ -19,6 +19,10 @@ final class DayRuledOutTest extends TestCase
     #[TestWith(["I'm away on the fifteenth"])]
     #[TestWith(["Tuesday's my day off so not then"])]
     #[TestWith(["my wife can't do the eighteenth"])]
+    #[TestWith(['Mondays are never good'])]
+    #[TestWith(["Friday's never a good day"])]
+    #[TestWith(["oh hang on, I'm away on Friday"])]
+    #[TestWith(['Wednesday would be awkward'])]
     public function testWhatIsRuledOutIsAskedBeside(string $said): void
     {
         foreach (['date', 'date-time'] as $format) {
@@ -37,6 +41,8 @@ final class DayRuledOutTest extends TestCase
     #[TestWith(["Wednesday's good", '2026-03-11'])]
     #[TestWith(['nothing on Friday so Friday', '2026-03-13'])]
     #[TestWith(["I'm off on Thursday so Thursday", '2026-03-12'])]
+    #[TestWith(['how does Thursday sound', '2026-03-12'])]
+    #[TestWith(["how's next Monday looking", '2026-03-16'])]
     public function testTheOneThatIsLeftIsMeant(string $said, string $day): void
     {
         $call = $this->asked('date')->says($said);

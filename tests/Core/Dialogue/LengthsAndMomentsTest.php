@@ -35,6 +35,14 @@ final class LengthsAndMomentsTest extends TestCase
         self::assertStringContainsString($heard, self::stay('For how many nights?')->says('Friday', $said)->heard());
     }
 
+    public function testAWeekendIsALengthByCustom(): void
+    {
+        $call = Conversation::asking(['length' => ['type' => 'string', 'format' => 'duration', 'title' => 'Length']], ['length' => 'How long for?']);
+
+        self::assertStringContainsString('two days', $call->says('just the weekend')->heard());
+        self::assertSame('P2D', $call->says('yes')->value('length'));
+    }
+
     public function testAWholeNumberIsWhole(): void
     {
         $call = self::stay('For how many weeks?')->says('Friday', 'a week and a half');

@@ -6,6 +6,7 @@ namespace Tests\Core\Dialogue;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use Ringo\Dialogue\Mode;
 
 /** Replies of a few words that are only whole with their question. */
 final class ShortAnswersTest extends TestCase
@@ -20,6 +21,20 @@ final class ShortAnswersTest extends TestCase
         'heavy' => ['type' => 'array', 'title' => 'Diets', 'items' => ['type' => 'string', 'enum' => ['vegan', 'vegetarian', 'nut'], 'x-labels' => ['vegan' => 'vegan', 'vegetarian' => 'vegetarian', 'nut' => 'no nuts']]],
         'phone' => ['type' => 'string', 'format' => 'phone', 'title' => 'Phone'],
     ];
+
+    /** What is added up is read back. */
+    #[TestWith(['four at the front, five at the back', 9])]
+    #[TestWith(['nine, four at the front and five at the back', 9])]
+    #[TestWith(['two upstairs and one down', 3])]
+    #[TestWith(['six in all, two in the bay', 6])]
+    #[TestWith(['two or three at the front', null])]
+    public function testHowManyIsToldByPlaces(string $said, ?int $windows): void
+    {
+        $call = Conversation::asking(['windows' => ['type' => 'integer', 'title' => 'Windows']], ['windows' => 'How many windows?'])->says($said);
+
+        self::assertSame($windows === null ? null : Mode::Confirm, $windows === null ? null : $call->state->mode, $call->heard());
+        self::assertSame($windows, $windows === null ? $call->value('windows') : $call->says('yes')->value('windows'));
+    }
 
     #[TestWith(['no'])]
     #[TestWith(['not really'])]

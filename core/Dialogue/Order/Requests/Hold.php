@@ -10,6 +10,7 @@ use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Order\Request;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\Collector;
+use Ringo\Dialogue\Values\Moments\DayRuledOut;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Language\Vocabulary;
 use Ringo\Script\Steps\Ask\AskStep;
@@ -58,6 +59,7 @@ final readonly class Hold implements Request
         }
         $reading = $this->collector->asked($turn, $field, $rest);
 
-        return $reading->found() && $reading->confidence >= Collector::LEAST && $rest->explained($reading->start, $reading->end, $this->words) >= self::MOST_OF_IT;
+        // 'Hang on, I'm away on Friday'
+        return $reading->doubt === DayRuledOut::RULED_OUT || $reading->found() && $reading->confidence >= Collector::LEAST && $rest->explained($reading->start, $reading->end, $this->words) >= self::MOST_OF_IT;
     }
 }

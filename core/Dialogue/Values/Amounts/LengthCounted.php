@@ -34,10 +34,13 @@ final readonly class LengthCounted
 
     private SinceTold $since;
 
+    private CustomaryStay $stays;
+
     public function __construct(private Understanding $understanding, private DayMeant $days)
     {
         $this->tokenizer = new Tokenizer;
         $this->since = new SinceTold($understanding);
+        $this->stays = new CustomaryStay($understanding->words);
     }
 
     public function of(Turn $turn, Field $field, Heard $heard, Reading $reading, Context $context): Reading
@@ -50,7 +53,7 @@ final readonly class LengthCounted
         if ($since !== null) {
             return $this->counted($since, $unit) ?? $reading;
         }
-        $weekend = $unit === 'D' ? $this->weekend($heard) : null;
+        $weekend = $unit === 'D' ? $this->stays->length($heard) : null;
         $length = $weekend ?? $this->understanding->read(ValueType::Duration, $heard, $context);
         if ($length->found() && ($weekend !== null || $this->otherUnit($length, $unit))) {
             return $this->counted($length, $unit) ?? Reading::none('that makes no whole number of them');
@@ -79,19 +82,6 @@ final readonly class LengthCounted
         }
 
         return false;
-    }
-
-    /** 'A long weekend' */
-    private function weekend(Heard $heard): ?Reading
-    {
-        foreach ($this->understanding->words->section('units', 'nights_of') as $phrase => $nights) {
-            $at = preg_match('/\b'.preg_quote((string) $phrase, '/').'\b/iu', $heard->original, $m, PREG_OFFSET_CAPTURE) === 1 ? $m[0][1] : null;
-            if ($at !== null && $heard->explained($at, $at + strlen((string) $phrase), $this->understanding->words) > self::ABOUT) {
-                return Reading::of("P{$nights}D", self::ABOUT, (string) $phrase, $at, $at + strlen((string) $phrase));
-            }
-        }
-
-        return null;
     }
 
     /** The length in the unit; null where it makes no whole or half number of them. */

@@ -13,6 +13,9 @@ final readonly class AddressEnd
     /** Words an hour takes at most behind a place: 'at half past six tomorrow'. */
     private const HOUR = 5;
 
+    /** Words of the place itself, before it is told how it is found. */
+    private const BEFORE_A_LANDMARK = 3;
+
     /** Who is spoken of where a sentence goes on. */
     private const SOMEBODY = ['i', "i'm", "i've", 'we', "we're", "we've", "i'd", 'you', 'he', 'she', 'they'];
 
@@ -30,6 +33,7 @@ final readonly class AddressEnd
      */
     public function cut(array $t): array
     {
+        $t = $this->withoutLandmarks($t);
         foreach ($this->words->phrases('extraction', 'hedges')->all($t) as [, $i]) {
             // '3 Mill Lane, Oldmere I believe'
             if ($i > 2 && $this->hasStreet(array_slice($t, 0, $i)) && ! $this->hasStreet(array_slice($t, $i))) {
@@ -67,6 +71,27 @@ final readonly class AddressEnd
             if ($i > 2 && in_array($token->text, ['please', 'because', 'if', 'and', 'but', 'thanks', 'thank', 'by', 'is', 'for', 'so', 'where', 'which', 'if'], true) && ($i + 1 >= count($t) || ! ($this->hasStreet(array_slice($t, $i)) || in_array($token->text, ['and', 'by'], true) && ! $token->afterBreak() && count($t) - $i < 3))) {
                 return array_slice($t, 0, $i);
             }
+        }
+
+        return $t;
+    }
+
+    /**
+     * 'Unit 6, Colbert Estate, just off the ring road': by what the place is found is no part of its address.
+     *
+     * @param list<Token> $t
+     *
+     * @return list<Token>
+     */
+    private function withoutLandmarks(array $t): array
+    {
+        foreach ($this->words->phrases('address', 'landmarks')->all($t) as [, $i]) {
+            if ($i < self::BEFORE_A_LANDMARK || ! $t[$i]->afterBreak()) {
+                continue;
+            }
+            for ($to = $i + 1; isset($t[$to]) && ! $t[$to]->afterBreak(); $to++);
+
+            return $this->withoutLandmarks([...array_slice($t, 0, $i), ...array_slice($t, $to)]);
         }
 
         return $t;
