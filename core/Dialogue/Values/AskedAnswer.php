@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Dialogue\Values;
 
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Amounts\ChildrenCounted;
 use Ringo\Dialogue\Values\Amounts\CustomaryStay;
 use Ringo\Dialogue\Values\Amounts\FewCounted;
 use Ringo\Dialogue\Values\Amounts\LengthCounted;
@@ -13,6 +14,7 @@ use Ringo\Dialogue\Values\Amounts\SumMeant;
 use Ringo\Dialogue\Values\Amounts\WhatCounts;
 use Ringo\Dialogue\Values\Moments\AtOnce;
 use Ringo\Dialogue\Values\Moments\BesideTheFirst;
+use Ringo\Dialogue\Values\Moments\BetweenDays;
 use Ringo\Dialogue\Values\Moments\BirthTold;
 use Ringo\Dialogue\Values\Moments\DayMeant;
 use Ringo\Dialogue\Values\Moments\DayRuledOut;
@@ -36,6 +38,8 @@ final readonly class AskedAnswer
 
     private AtOnce $atOnce;
 
+    private BetweenDays $between;
+
     private CustomaryStay $stays;
 
     private SumMeant $sums;
@@ -44,6 +48,8 @@ final readonly class AskedAnswer
 
     private SinceTold $since;
 
+    private ChildrenCounted $children;
+
     private FewCounted $few;
 
     private LengthCounted $lengths;
@@ -51,6 +57,8 @@ final readonly class AskedAnswer
     private Measured $measured;
 
     private OptionMeant $options;
+
+    private UnknownOption $unknown;
 
     private NoneOfOptions $none;
 
@@ -72,10 +80,13 @@ final readonly class AskedAnswer
         $this->atOnce = new AtOnce($understanding->words);
         $this->first = new BesideTheFirst($understanding, $days);
         $this->since = new SinceTold($understanding);
+        $this->children = new ChildrenCounted($understanding->words);
         $this->few = new FewCounted($understanding);
         $this->lengths = new LengthCounted($understanding, $days);
         $this->measured = new Measured($understanding->words);
+        $this->unknown = new UnknownOption($understanding->words);
         $this->none = new NoneOfOptions($understanding);
+        $this->between = new BetweenDays($understanding);
         $this->stays = new CustomaryStay($understanding->words);
         $this->sums = new SumMeant($understanding->words);
         $this->options = new OptionMeant($understanding);
@@ -113,6 +124,11 @@ final readonly class AskedAnswer
         if ($this->counts->isAnHour($heard, $reading)) {
             return Reading::none();
         }
+        $none = $reading->value === 0 ? null : $this->few->noneFirst($heard);
+        if ($none !== null) {
+            return $none;
+        }
+        $reading = $this->children->of(PlainQuestion::thatAsks($turn, $field).' '.$field->title, $heard, $reading);
         $number = $this->measured->of($turn, $field, $heard, $this->lengths->of($turn, $field, $heard, $reading, $context));
 
         return $number->found() || $number->doubt !== null ? $number : $this->few->of($turn, $field, $heard, $context) ?? $number;
@@ -120,6 +136,10 @@ final readonly class AskedAnswer
 
     private function option(Field $field, Heard $heard, Reading $reading, Context $context): Reading
     {
+        $unknown = $field->type === ValueType::Choice ? $this->unknown->reading($field, $heard, $reading) : null;
+        if ($unknown !== null) {
+            return $unknown;
+        }
         $reading = $field->type === ValueType::Choice ? $this->options->of($field, $heard, $reading) : $reading;
 
         return $reading->found() ? $reading : $this->none->reading($field, $heard, $context) ?? $reading;
@@ -129,7 +149,7 @@ final readonly class AskedAnswer
     {
         $length = $this->days->length($turn, $field, $heard, $context);
 
-        return $length->found() && ! $this->counts->ofAnotherLength($turn, $field, $length) ? $length : $this->since->length($heard, $context) ?? $this->noneOfThem($heard, $context) ?? ($length->doubt === null ? $this->stays->length($heard) : null);
+        return $length->found() && ! $this->counts->ofAnotherLength($turn, $field, $length) ? $length : $this->since->length($heard, $context) ?? $this->noneOfThem($heard, $context) ?? ($length->doubt === null ? $this->stays->length($heard) : null) ?? $this->between->length($heard, $context);
     }
 
     /** 'None, I'm out', to how many days are left. */

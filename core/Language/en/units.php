@@ -31,6 +31,8 @@ return [
     // What may stand behind a number that is a length by itself.
     'behind_a_length' => ['at a time', 'please', 'if you can', 'if possible', 'if that is all right', "if that's ok", 'thanks', 'thank you', 'will do', 'would do', 'is fine', "that's fine", 'would be better', 'would be best', 'each time', 'in one go', 'ideally', 'i think', 'then'],
     // Nights of what is no length by itself, the longer sayings first.
+    // Behind 'and': that a stay is over.
+    'ends_a_stay' => ['leave', 'leaving', 'leaves', 'go', 'going', 'goes', 'back', 'away', 'out', 'off', 'return', 'returning', 'depart', 'departing', 'fly', 'flying', 'home', 'finish', 'finishes', 'ends', 'end'],
     'nights_of' => ['long weekend' => 3, 'bank holiday weekend' => 3, 'weekend' => 2, 'overnight' => 1],
     'durations' => [
         'second' => 'TS', 'seconds' => 'TS', 'sec' => 'TS', 'secs' => 'TS', 'minute' => 'TM', 'minutes' => 'TM', 'min' => 'TM', 'mins' => 'TM', 'hour' => 'TH', 'hours' => 'TH', 'hr' => 'TH', 'hrs' => 'TH',

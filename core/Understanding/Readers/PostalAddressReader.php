@@ -93,7 +93,7 @@ final readonly class PostalAddressReader implements Reader
         while (isset($t[$start]) && ($hit = $soft->at($t, $start) ?? $hedges->at($t, $start)) !== null) {
             $start += $hit[1];
         }
-        $t = array_values(array_slice($t, $start));
+        $t = $this->end->withoutLead(array_values(array_slice($t, $start)));
         if ($t === []) {
             return null;
         }

@@ -35,6 +35,16 @@ final class LengthsAndMomentsTest extends TestCase
         self::assertStringContainsString($heard, self::stay('For how many nights?')->says('Friday', $said)->heard());
     }
 
+    #[TestWith(['Friday to Monday', 'three days'])]
+    #[TestWith(['we get in on the Friday and leave on the Monday', 'three days'])]
+    #[TestWith(['from the fifteenth to the nineteenth', 'four days'])]
+    public function testALengthIsToldByWhenItBeginsAndEnds(string $said, string $length): void
+    {
+        $call = Conversation::asking(['length' => ['type' => 'string', 'format' => 'duration', 'title' => 'Stay']], ['length' => 'How long are you staying?']);
+
+        self::assertStringContainsString($length, $call->says($said)->heard());
+    }
+
     public function testAWeekendIsALengthByCustom(): void
     {
         $call = Conversation::asking(['length' => ['type' => 'string', 'format' => 'duration', 'title' => 'Length']], ['length' => 'How long for?']);
@@ -108,6 +118,7 @@ final class LengthsAndMomentsTest extends TestCase
         self::assertNull($call->value('born'));
         self::assertStringContainsString('year', $call->heard());
         self::assertSame('1971-09-04', $call->says('nineteen seventy one')->value('born'));
+        self::assertSame('1981-03-03', Conversation::asking(['born' => ['type' => 'string', 'format' => 'date', 'title' => 'Born']], ['born' => 'What is your date of birth?'])->says('nineteen eighty one, the third of March')->value('born'));
     }
 
     #[TestWith(['the week before Christmas', '2025-12-18'])]

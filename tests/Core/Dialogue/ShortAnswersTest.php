@@ -36,6 +36,33 @@ final class ShortAnswersTest extends TestCase
         self::assertSame($windows, $windows === null ? $call->value('windows') : $call->says('yes')->value('windows'));
     }
 
+    #[TestWith(['a boy and two girls', 3])]
+    #[TestWith(['twins and a baby', 3])]
+    #[TestWith(["twins, they're five", 2])]
+    #[TestWith(['two boys, seven and nine', 2])]
+    #[TestWith(['four, two boys and two girls', 4])]
+    #[TestWith(['two adults and three children', 3])]
+    #[TestWith(["a boy, he's four", 1])]
+    #[TestWith(['none yet, one on the way', 0])]
+    public function testChildrenAreCountedByWhatTheyAre(string $said, int $children): void
+    {
+        $call = Conversation::asking(['children' => ['type' => 'integer', 'title' => 'Children']], ['children' => 'How many children?'])->says($said);
+
+        self::assertSame(Mode::Confirm, $call->state->mode, $call->heard());
+        self::assertSame($children, $call->says('yes')->value('children'));
+    }
+
+    #[TestWith(["couldn't tell you", 'not_sure'])]
+    #[TestWith(['no idea', 'not_sure'])]
+    #[TestWith(["I don't know", 'not_sure'])]
+    public function testNotKnowingIsAnOptionWhereThereIsOne(string $said, string $option): void
+    {
+        $field = ['type' => 'string', 'title' => 'Asbestos', 'enum' => ['yes', 'no', 'not_sure'], 'x-labels' => ['yes' => 'yes', 'no' => 'no', 'not_sure' => 'not sure']];
+        $call = Conversation::asking(['asbestos' => $field], ['asbestos' => 'Is there any asbestos?'])->says($said);
+
+        self::assertSame($option, $call->state->mode === Mode::Confirm ? $call->says('yes')->value('asbestos') : $call->value('asbestos'), $call->heard());
+    }
+
     #[TestWith(['no'])]
     #[TestWith(['not really'])]
     public function testANoToWhetherThereIsOneLeavesItOpen(string $no): void

@@ -52,6 +52,16 @@ final readonly class FewCounted
         return $this->none($heard, $context, $short ? self::NONE : self::MEANT) ?? $this->one($heard);
     }
 
+    /** 'None yet, one on the way' */
+    public function noneFirst(Heard $heard): ?Reading
+    {
+        $hit = $this->understanding->words->phrases('numbers', 'none_first')->at($heard->tokens, 0);
+        $next = $hit === null ? null : ($heard->tokens[$hit[1]] ?? null);
+        $last = $hit === null ? null : $heard->tokens[$hit[1] - 1];
+
+        return $last !== null && $next?->afterBreak() === true ? Reading::of(0, self::MEANT, $heard->between($heard->tokens[0]->start, $last->end), $heard->tokens[0]->start, $last->end) : null;
+    }
+
     private function none(Heard $heard, Context $context, float $sure): ?Reading
     {
         $no = $this->understanding->read(ValueType::YesNo, $heard, $context);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Dialogue\Values\Amounts;
 
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Moments\BetweenDays;
 use Ringo\Dialogue\Values\Moments\DayMeant;
 use Ringo\Dialogue\Values\Moments\SinceTold;
 use Ringo\Language\Tokenizer;
@@ -34,12 +35,15 @@ final readonly class LengthCounted
 
     private SinceTold $since;
 
+    private BetweenDays $between;
+
     private CustomaryStay $stays;
 
     public function __construct(private Understanding $understanding, private DayMeant $days)
     {
         $this->tokenizer = new Tokenizer;
         $this->since = new SinceTold($understanding);
+        $this->between = new BetweenDays($understanding);
         $this->stays = new CustomaryStay($understanding->words);
     }
 
@@ -60,7 +64,12 @@ final readonly class LengthCounted
         }
         $until = $reading->found() ? $reading : $this->days->length($turn, $field, $heard, $context);
 
-        return $until === $reading || ! $until->found() ? $reading : $this->counted($until, $unit) ?? $reading;
+        if ($until === $reading && $reading->found()) {
+            return $reading;
+        }
+        $until = $until->found() ? $until : $this->between->length($heard, $context) ?? $until;
+
+        return $until->found() ? $this->counted($until, $unit) ?? $reading : $reading;
     }
 
     /** 'Nights', where the question does not say of what: 'and for how long?' */

@@ -45,7 +45,9 @@ final readonly class BirthTold
         $that = $that->format('Y-m-d') > $now->format('Y-m-d') && ! $this->isAhead($heard) ? $that->modify('-1 year') : $that;
 
         if ($age === null && ! $this->hasYear((string) $day->said)) {
-            return Reading::none('the year is missing');
+            $year = $this->yearBefore($heard, $day);
+
+            return $year === null ? Reading::none('the year is missing') : Reading::of($year.substr($day->value, 4), $day->confidence, $heard->between($heard->tokens[0]->start, $day->end), $heard->tokens[0]->start, $day->end);
         }
 
         return $age === null ? $day : Reading::of($that->modify("-{$age} years")->format('Y-m-d'), self::SURE, (string) $day->said, $day->start, $day->end);
@@ -69,6 +71,22 @@ final readonly class BirthTold
 
         // 'The fourth of the ninth seventy one', 4/9/71.
         return count($numbers) >= 1 || preg_match('/\d[\/.\- ]\d+[\/.\- ]\d/', $said) === 1;
+    }
+
+    /** 'Nineteen eighty one, the third of March': a year that opens the answer. */
+    private function yearBefore(Heard $heard, Reading $day): ?int
+    {
+        foreach ($heard->tokens as $i => $token) {
+            if ($token->start >= $day->start || $token->afterBreak() && $i > 0) {
+                return null;
+            }
+            $year = $this->years->year($heard->tokens, $i, false)[0];
+            if ($year !== null) {
+                return $year;
+            }
+        }
+
+        return null;
     }
 
     /** The age told before the day. */

@@ -77,6 +77,24 @@ final readonly class AddressEnd
     }
 
     /**
+     * 'Same as the billing one, 7 Linden Court': what is said of it before the pause is no part of it.
+     *
+     * @param list<Token> $t
+     *
+     * @return list<Token>
+     */
+    public function withoutLead(array $t): array
+    {
+        for ($i = 1; isset($t[$i]); $i++) {
+            if ($t[$i]->afterBreak()) {
+                return $this->talks($t, 0) && $this->hasStreet(array_slice($t, $i)) ? $this->withoutLead(array_slice($t, $i)) : $t;
+            }
+        }
+
+        return $t;
+    }
+
+    /**
      * 'Unit 6, Colbert Estate, just off the ring road': by what the place is found is no part of its address.
      *
      * @param list<Token> $t

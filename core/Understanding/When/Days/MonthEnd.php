@@ -8,6 +8,7 @@ use Ringo\Language\Token;
 use Ringo\Language\Vocabulary;
 use Ringo\Understanding\Context;
 use Ringo\Understanding\Heard;
+use Ringo\Understanding\Numerals;
 use Ringo\Understanding\Reading;
 use Ringo\Understanding\When\Day;
 
@@ -17,14 +18,20 @@ final readonly class MonthEnd
     /** It may be a day or two before. */
     private const SURE = 0.6;
 
+    /** How sure the day is that is named behind it. */
+    private const NAMED = 0.8;
+
     /** So near to the end of a month 'the end of the month' may be that of the next. */
     private const DAYS_TO_GO = 3;
 
     /** Words looked at before it for one that leaves it open. */
     private const BEFORE = 3;
 
+    private Numerals $numerals;
+
     public function __construct(private Vocabulary $words)
     {
+        $this->numerals = new Numerals($words);
     }
 
     public function reading(Heard $heard, Context $context): ?Reading
@@ -40,8 +47,31 @@ final readonly class MonthEnd
                 continue;
             }
             $end = $t[$i + 1 + $found[1]]->end;
+            $day = $this->dayOfIt($t, $i + 2 + $found[1], $date);
+            if ($day !== null) {
+                return Reading::of($day[0]->format('Y-m-d'), self::NAMED, $heard->between($token->start, $day[1]->end), $token->start, $day[1]->end);
+            }
 
             return Reading::of($date->format('Y-m-d'), self::SURE, $heard->between($token->start, $end), $token->start, $end);
+        }
+
+        return null;
+    }
+
+    /**
+     * 'The end of February, the twenty fourth': the day of that month that is named behind it.
+     *
+     * @param list<Token> $t
+     *
+     * @return array{\DateTimeImmutable, Token}|null
+     */
+    private function dayOfIt(array $t, int $from, \DateTimeImmutable $end): ?array
+    {
+        for ($i = $from; isset($t[$i]); $i++) {
+            $ordinal = $this->numerals->ordinal($t, $i);
+            if ($ordinal !== null && $ordinal->whole() >= 1 && $ordinal->whole() <= (int) $end->format('j')) {
+                return [$end->setDate((int) $end->format('Y'), (int) $end->format('n'), $ordinal->whole()), $t[$i + $ordinal->length - 1]];
+            }
         }
 
         return null;

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Values;
+
+use Ringo\Language\Vocabulary;
+use Ringo\Sheet\Field;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Reading;
+
+/** 'No idea', where one of the options stands for not knowing: 'gas, electric, or not sure?'. */
+final readonly class UnknownOption
+{
+    private const SURE = 0.9;
+
+    /** The part of the words that must say so. */
+    private const MOST_OF_IT = 0.7;
+
+    public function __construct(private Vocabulary $words)
+    {
+    }
+
+    /** @param Reading $named which option the words name by themselves */
+    public function reading(Field $field, Heard $heard, Reading $named): ?Reading
+    {
+        $hit = $this->words->phrases('acts', 'dont_know')->first($heard->tokens);
+        if ($hit === null) {
+            return null;
+        }
+        $called = $this->words->section('several', 'not_known');
+        $standsForIt = static fn (array $option): bool => in_array(mb_strtolower(trim((string) $option['label'])), $called, true) || in_array(str_replace(['_', '-'], ' ', mb_strtolower((string) $option['key'])), $called, true);
+        $unknown = array_values(array_filter($field->options, $standsForIt));
+        $first = $heard->tokens[$hit[1]];
+        $last = $heard->tokens[$hit[1] + $hit[2] - 1];
+
+        // 'Not sure, gas I think'
+        $other = $named->found() && ($named->end <= $first->start || $named->start >= $last->end);
+
+        return count($unknown) === 1 && ! $other && $heard->explained($first->start, $last->end, $this->words) >= self::MOST_OF_IT
+            ? Reading::of($unknown[0]['key'], self::SURE, $heard->between($first->start, $last->end), $first->start, $last->end)
+            : null;
+    }
+}
