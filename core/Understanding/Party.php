@@ -152,6 +152,9 @@ final readonly class Party
                 if ($number !== null && count($numbers) === 1 && ! isset($t[$number[2] + 3])) {
                     return [(int) $number[0] + 1, $i, $number[2]];
                 }
+                if ($this->text($t, $i + 2) === 'one' && $numbers === [] && ! isset($t[$i + 3])) {
+                    return [2, $i, $i + 2];
+                }
                 $kin = isset($this->kin[$this->text($t, $i + 3)]) ? $i + 3 : (isset($this->kin[$this->text($t, $i + 2)]) ? $i + 2 : null);
                 if ($kin !== null && $numbers === [] && $this->text($t, $kin + 1) !== 'and') {
                     return [2, $i, $kin];
@@ -183,6 +186,7 @@ final readonly class Party
 
         return isset($this->people[$this->text($t, $number[2] + 1)])
             || isset($this->people[$this->text($t, $number[2] + 2)])
+            && ! $t[$number[2] + 1]->afterBreak()
             && ! $t[$number[2] + 2]->afterBreak();
     }
 

@@ -161,6 +161,11 @@ final readonly class Spelling
 
             return $next === null ? null : [str_repeat($next[0][0], $times).substr($next[0], 1), $next[1] + 1];
         }
+        // 'Six sixes', 'three noughts'
+        $several = isset($this->digits[$word]) && $this->digits[$word] > 1 ? ($this->words->section('numbers', 'several_of_a_digit')[$t[$i + 1]->text ?? ''] ?? null) : null;
+        if ($several !== null) {
+            return [str_repeat((string) $several, (int) $this->digits[$word]), 2];
+        }
         if (isset($this->digits[$word])) {
             return $this->rounded((string) $this->digits[$word], $t, $i, 1);
         }

@@ -10,6 +10,7 @@ use Ringo\Dialogue\Values\Amounts\CustomaryStay;
 use Ringo\Dialogue\Values\Amounts\FewCounted;
 use Ringo\Dialogue\Values\Amounts\LengthCounted;
 use Ringo\Dialogue\Values\Amounts\Measured;
+use Ringo\Dialogue\Values\Amounts\OpeningNumber;
 use Ringo\Dialogue\Values\Amounts\SumMeant;
 use Ringo\Dialogue\Values\Amounts\WhatCounts;
 use Ringo\Dialogue\Values\Moments\AtOnce;
@@ -48,6 +49,8 @@ final readonly class AskedAnswer
 
     private SinceTold $since;
 
+    private OpeningNumber $opening;
+
     private ChildrenCounted $children;
 
     private FewCounted $few;
@@ -80,6 +83,7 @@ final readonly class AskedAnswer
         $this->atOnce = new AtOnce($understanding->words);
         $this->first = new BesideTheFirst($understanding, $days);
         $this->since = new SinceTold($understanding);
+        $this->opening = new OpeningNumber($understanding);
         $this->children = new ChildrenCounted($understanding->words);
         $this->few = new FewCounted($understanding);
         $this->lengths = new LengthCounted($understanding, $days);
@@ -131,7 +135,13 @@ final readonly class AskedAnswer
         $reading = $this->children->of(PlainQuestion::thatAsks($turn, $field).' '.$field->title, $heard, $reading);
         $number = $this->measured->of($turn, $field, $heard, $this->lengths->of($turn, $field, $heard, $reading, $context));
 
-        return $number->found() || $number->doubt !== null ? $number : $this->few->of($turn, $field, $heard, $context) ?? $number;
+        if ($number->doubt !== null) {
+            $counted = $this->opening->of($turn, $field, $heard, $context) ?? $this->counts->counted($turn, $field, $heard, $context);
+
+            return $counted->found() ? Reading::of($counted->value, min($counted->confidence, self::NEARLY), (string) $counted->said, $counted->start, $counted->end) : $number;
+        }
+
+        return $number->found() ? $number : $this->few->of($turn, $field, $heard, $context) ?? $number;
     }
 
     private function option(Field $field, Heard $heard, Reading $reading, Context $context): Reading

@@ -19,6 +19,7 @@ return [
     // Places in an order that are told without a number.
     'nth' => ['ground' => 0, 'basement' => -1],
     'lone' => ['none' => 0, 'both' => 2, 'single' => 1, 'nothing' => 0, 'once' => 1, 'twice' => 2],
+    'several_of_a_digit' => ['noughts' => '0', 'zeros' => '0', 'zeroes' => '0', 'ohs' => '0', "o's" => '0', 'ones' => '1', 'twos' => '2', 'threes' => '3', 'fours' => '4', 'fives' => '5', 'sixes' => '6', 'sevens' => '7', 'eights' => '8', 'nines' => '9'],
     'multiples' => ['double' => 2, 'dubble' => 2, 'triple' => 3, 'treble' => 3, 'quadruple' => 4],
     // What recognisers write for a digit; believed only between other digits.
     'soundalikes' => ['to' => 2, 'too' => 2, 'for' => 4, 'fore' => 4, 'ate' => 8, 'won' => 1, 'tree' => 3, 'sex' => 6, 'nein' => 9, 'owe' => 0, 'free' => 3],

@@ -30,7 +30,7 @@ return [
     'should_have' => ['may' => ['should', 'could', 'would', 'might', 'must', 'may'], 'done' => ['been', 'had', 'come', 'gone', 'got', 'left', 'begun', 'paid', 'gotten', 'run', 'taken'], 'ends' => 'ed'],
     'ahead' => ['mind', 'like', 'want', 'wanted', 'hoping', 'thinking', 'looking', 'planning', 'after', 'prefer', 'suit', 'suits', 'need', 'next', 'would', 'could', 'shall', 'should', 'will', 'expect'],
     // Words of a question that wants a few words which name something.
-    'of_a_thing' => ['make', 'model', 'breed', 'colour', 'color', 'brand', 'type', 'kind', 'sort', 'size', 'flavour', 'registration', 'reg', 'number plate', 'what car', 'which car', 'what vehicle', 'variety', 'material', 'style', 'postcode', 'serial number', 'job title', 'title of', 'name of', 'called'],
+    'of_a_thing' => ['make', 'model', 'breed', 'colour', 'color', 'brand', 'type', 'kind', 'sort', 'size', 'flavour', 'registration', 'reg', 'number plate', 'what car', 'which car', 'what vehicle', 'variety', 'material', 'style', 'postcode', 'serial number', 'job title', 'company', 'firm', 'organisation', 'occupation', 'profession', 'employer', 'title of', 'name of', 'called'],
     // Words of a question that asks when something ends which has begun.
     'of_an_end' => ['leave', 'leaving', 'return', 'returning', 'bring back', 'bringing it back', 'back', 'until', 'till', 'end', 'ends', 'ending', 'last day', 'last night', 'check out', 'checkout', 'checking out', 'depart', 'departing', 'departure', 'fetch', 'fetching', 'collect them', 'collect it', 'collecting', 'pick them up', 'picking them up', 'pick it up', 'going home', 'finish', 'finishing', 'hand back', 'off hire', 'home again'],
     // Words that take note of what was said without answering it.

@@ -135,6 +135,10 @@ final readonly class ReferenceReader implements Reader
     {
         $word = $t[$i] ?? null;
         $next = $t[$i + 1] ?? null;
+        // 'It's a private one, R O S A one'
+        if ($word?->text === 'one' && $next?->afterBreak() === true && $i > 1 && in_array($t[$i - 2]->text, ['a', 'an', 'the', 'that', 'this', 'another'], true) && $this->piece($t, $i - 1, false) === null) {
+            return 1;
+        }
         if ($word !== null && $word->text === 'oh' && $next !== null && $next->afterBreak() && ($i === 0 || $word->afterBreak())) {
             return 1;
         }

@@ -21,6 +21,8 @@ final readonly class TextReader implements Reader
     /** A reply of so few words is the name of something, with what leads up to it. */
     private const NAMES_A_THING = 8;
 
+    private const NOT = 'not';
+
     public function __construct(private Vocabulary $words)
     {
     }
@@ -32,7 +34,7 @@ final readonly class TextReader implements Reader
         }
         $t = $heard->tokens;
         $soft = $this->words->phrases('talk', 'soft');
-        $from = 0;
+        $from = $context->thing ? $this->behindTheDenied($t) : 0;
         $leads = $context->thing && count($t) <= self::NAMES_A_THING
             ? [$soft, $this->words->phrases('talk', 'fetching'), $this->words->phrases('extraction', 'attribute_leads')]
             : [$soft, $this->words->phrases('talk', 'fetching')];
@@ -66,6 +68,22 @@ final readonly class TextReader implements Reader
         $text = trim((string) preg_replace('/\s+/', ' ', $text), " ,;-\t");
 
         return Reading::of($text, count($bare) > 1 ? 0.86 : 0.72, $heard->between($t[$from]->start, $last->end), $t[$from]->start, $last->end);
+    }
+
+    /**
+     * 'Not the grey, the navy': where what is meant begins.
+     *
+     * @param list<Token> $t
+     */
+    private function behindTheDenied(array $t): int
+    {
+        for ($i = 1; $t[0]->text === self::NOT && isset($t[$i]); $i++) {
+            if ($t[$i]->afterBreak()) {
+                return $i;
+            }
+        }
+
+        return 0;
     }
 
     /**

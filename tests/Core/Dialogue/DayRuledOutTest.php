@@ -42,6 +42,7 @@ final class DayRuledOutTest extends TestCase
     #[TestWith(['nothing on Friday so Friday', '2026-03-13'])]
     #[TestWith(["I'm off on Thursday so Thursday", '2026-03-12'])]
     #[TestWith(['how does Thursday sound', '2026-03-12'])]
+    #[TestWith(['any day next week really, Wednesday', '2026-03-18'])]
     #[TestWith(["how's next Monday looking", '2026-03-16'])]
     public function testTheOneThatIsLeftIsMeant(string $said, string $day): void
     {

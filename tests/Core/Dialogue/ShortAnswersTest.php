@@ -36,6 +36,25 @@ final class ShortAnswersTest extends TestCase
         self::assertSame($windows, $windows === null ? $call->value('windows') : $call->says('yes')->value('windows'));
     }
 
+    #[TestWith(['eighty, and ten tables', 80])]
+    #[TestWith(['eighty, two of them for children', 80])]
+    #[TestWith(['fifty chairs and ten tables', 50])]
+    #[TestWith(['a round hundred', 100])]
+    public function testWhatIsCountedStandsAmongOtherNumbers(string $said, int $chairs): void
+    {
+        $call = Conversation::asking(['chairs' => ['type' => 'integer', 'title' => 'Chairs']], ['chairs' => 'How many chairs do you need?'])->says($said);
+
+        self::assertSame(Mode::Confirm, $call->state->mode, $call->heard());
+        self::assertSame($chairs, $call->says('yes')->value('chairs'));
+    }
+
+    #[TestWith(['not the grey, the navy', 'navy'])]
+    #[TestWith(['navy I think, the dark one', 'navy, the dark one'])]
+    public function testAThingIsToldWithoutWhatItIsNot(string $said, string $colour): void
+    {
+        self::assertSame($colour, Conversation::asking(['colour' => ['type' => 'string', 'title' => 'Colour']], ['colour' => 'Which colour would you like?'])->says($said)->value('colour'));
+    }
+
     #[TestWith(['a boy and two girls', 3])]
     #[TestWith(['twins and a baby', 3])]
     #[TestWith(["twins, they're five", 2])]

@@ -35,7 +35,7 @@ final class DayRuledOut
         }
         $wish = $this->wish($heard, $context);
         if (! self::rulesOut($wish)) {
-            return $reading;
+            return $field->type === ValueType::Date ? $this->inItsWeek($wish, $heard, $reading) : $reading;
         }
         $day = is_string($reading->value) ? new \DateTimeImmutable(substr($reading->value, 0, 10)) : null;
         if ($day !== null && ! $wish->excluded($day->format('Y-m-d'), (int) $day->format('N'))) {
@@ -48,6 +48,17 @@ final class DayRuledOut
         $several = $day === null && preg_match('/more than one|range|choice of/', (string) $reading->doubt) === 1;
 
         return $several || $left !== null && $day === null ? $reading : Reading::none(self::RULED_OUT);
+    }
+
+    /** 'Any day next week really, Wednesday' is the Wednesday of that week. */
+    private function inItsWeek(Wish $wish, Heard $heard, Reading $reading): Reading
+    {
+        $one = self::theOne($wish);
+        $frame = $wish->frame;
+        $read = is_string($reading->value) ? $reading->value : null;
+        $within = static fn (string $day): bool => $frame !== null && $day >= $frame[0] && $day <= $frame[1];
+
+        return $one !== null && $read !== null && $one !== $read && $within($one) && ! $within($read) ? Reading::of($one, self::LEFT, $heard->original, 0, strlen($heard->original)) : $reading;
     }
 
     /** Whether the words rule out the day that was read from them. */

@@ -152,6 +152,10 @@ final readonly class MonthDays
         if (($t[$j]->text ?? '') === 'the') {
             $j++;
         }
+        $spoken = $j === $i + 1 ? $this->spokenYear($t, $j) : null;
+        if ($spoken !== null) {
+            return [new Day(month: $month, year: $spoken[0]), 1 + $spoken[1]];
+        }
         $number = isset($t[$j]) ? $this->numerals->ordinal($t, $j) ?? $this->dayNumber($t, $j) : null;
         if ($number !== null && ! (isset($t[$j + $number->length]) && in_array($t[$j + $number->length]->text, ['am', 'pm', "o'clock"], true))) {
             $j += $number->length;
@@ -165,6 +169,25 @@ final readonly class MonthDays
         [$year, $more] = $this->years->year($t, $i + 1, true, $context);
 
         return [new Day(month: $month, year: $year), 1 + $more];
+    }
+
+    /**
+     * 'March twenty fifteen' is a month of that year, and no twentieth; 'March twenty, twenty fifteen' and 'March twenty, ten o'clock' are days.
+     *
+     * @param list<Token> $t
+     *
+     * @return array{int, int}|null the year, and how many words say it
+     */
+    private function spokenYear(array $t, int $j): ?array
+    {
+        if (! isset($t[$j], $t[$j + 1]) || $t[$j]->isDigits() || $t[$j]->afterBreak() || $t[$j + 1]->afterBreak()) {
+            return null;
+        }
+        [$year, $length] = $this->years->year($t, $j, false);
+        $next = $t[$j + $length] ?? null;
+        $goesOn = $next !== null && (in_array($next->text, ['am', 'pm', "o'clock"], true) || $this->numerals->cardinal($t, $j + $length) !== null);
+
+        return $year === null || $length < 2 || $goesOn ? null : [$year, $length];
     }
 
     /**
