@@ -10,6 +10,7 @@ use Ringo\Dialogue\Origin;
 use Ringo\Dialogue\Replies\Replies;
 use Ringo\Dialogue\Steps\Waiting;
 use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\AddressMended;
 use Ringo\Dialogue\Values\Collector;
 use Ringo\Dialogue\Values\Corrections;
 use Ringo\Dialogue\Values\Elsewhere;
@@ -38,6 +39,8 @@ final readonly class Confirming implements ModeHandler
     /** Types of which loose words are no new value. */
     private const LOOSE = [ValueType::Text, ValueType::YesNo, ValueType::PersonName, ValueType::Number];
 
+    private AddressMended $addresses;
+
     public function __construct(
         private Understanding $understanding,
         private Corrections $corrections,
@@ -49,6 +52,7 @@ final readonly class Confirming implements ModeHandler
         private Elsewhere $elsewhere,
         private LoneValue $lone,
     ) {
+        $this->addresses = new AddressMended($understanding);
     }
 
     public function weighing(Turn $turn): Weighing
@@ -66,7 +70,7 @@ final readonly class Confirming implements ModeHandler
         }
         $yes = $this->understanding->read(ValueType::YesNo, $heard, $turn->plain());
 
-        return $this->pointed($turn, $heard, $yes) ?? $this->corrected($turn, $heard, $yes) ?? $this->instead($turn, $heard, $yes) ?? $this->settled($turn, $heard, $yes);
+        return $this->pointed($turn, $heard, $yes) ?? $this->completed($turn, $heard, $yes) ?? $this->corrected($turn, $heard, $yes) ?? $this->instead($turn, $heard, $yes) ?? $this->settled($turn, $heard, $yes);
     }
 
     public function missed(Turn $turn, Hearing $hearing): Move
@@ -150,6 +154,26 @@ final readonly class Confirming implements ModeHandler
         }
 
         return null;
+    }
+
+    /** 'Yes, in Harwick', 'and the postcode is …': what an address still lacks. */
+    private function completed(Turn $turn, Heard $heard, Reading $yes): ?Move
+    {
+        $key = count($turn->state->pending) === 1 ? $turn->state->pending[0] : '';
+        $field = $turn->script->sheet->field($key);
+        $held = $turn->state->values[$key]->value ?? null;
+        if ($field?->type !== ValueType::PostalAddress || ! is_string($held) || $yes->value === false || $heard->tokens === []) {
+            return null;
+        }
+        $whole = $this->addresses->completed($held, $heard, $this->collector->context($turn, $field, true));
+        if ($whole === null) {
+            return null;
+        }
+        $turn->considered($field, $whole, true, 'completed');
+        $this->keeper->replace($turn, [$key => $whole]);
+        $this->keeper->tell($turn, [$key => $whole]);
+
+        return $this->settled->with($turn, true);
     }
 
     private function corrected(Turn $turn, Heard $heard, Reading $yes): ?Move

@@ -42,6 +42,8 @@ final class Corrections
     /** @var Phrases<string> */
     private readonly Phrases $openers;
 
+    private readonly AddressMended $addresses;
+
     /** Letters of the shortest name that is compared with another. */
     private const NAME_FROM = 3;
 
@@ -51,6 +53,7 @@ final class Corrections
     public function __construct(private readonly Understanding $understanding, private readonly Collector $collector, private readonly Speakable $speakable, private readonly FieldNames $names, private readonly Shift $shift)
     {
         $this->openers = Phrases::listed(self::OPENERS);
+        $this->addresses = new AddressMended($understanding);
     }
 
     /** Whether the words sound like taking something back. */
@@ -199,7 +202,8 @@ final class Corrections
             return $field->type !== ValueType::Number || ! $hour && ! $this->partOfDay($turn, $heard, $context);
         }
         $fits = match ($field->type) {
-            ValueType::PostalAddress => preg_match("/^(?:(?:no|sorry|its|it's|number|actually|make|it|not)\\s)*\\d+\\s?[a-z]?$/", $heard->cleaned()) === 1,
+            ValueType::PostalAddress => preg_match("/^(?:(?:no|sorry|its|it's|number|actually|make|it|not)\\s)*\\d+\\s?[a-z]?$/", $heard->cleaned()) === 1
+                || in_array($field->key, $turn->state->pending, true) && $this->addresses->isPart($this->stripped($heard), $context),
             // 'No, that's brilliant' is no part of an address.
             ValueType::Email => preg_match(self::OF_AN_ADDRESS, $heard->cleaned()) === 1,
             ValueType::Phone => preg_match('/\d{2}|(?:\b(?:oh|zero|one|two|three|four|five|six|seven|eight|nine|double|triple)\b.*){2}/', $heard->cleaned()) === 1,

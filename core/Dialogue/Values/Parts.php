@@ -7,6 +7,7 @@ namespace Ringo\Dialogue\Values;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\Moments\BesideTheFirst;
 use Ringo\Dialogue\Values\Moments\DayMeant;
+use Ringo\Dialogue\Values\Moments\DayNarrowed;
 use Ringo\Dialogue\Values\Moments\DayRuledOut;
 use Ringo\Language\Token;
 use Ringo\Sheet\Field;
@@ -39,8 +40,11 @@ final readonly class Parts
 
     private BesideTheFirst $first;
 
+    private DayNarrowed $narrowed;
+
     public function __construct(private Understanding $understanding)
     {
+        $this->narrowed = new DayNarrowed($understanding->words);
         $this->first = new BesideTheFirst($understanding, new DayMeant($understanding));
     }
 
@@ -64,6 +68,12 @@ final readonly class Parts
             $whole = $names ? $alone : $this->understanding->read($field->type, $words->original.', '.$part, $context);
 
             return $whole->found() ? $this->saidIn($words, $whole) : $alone;
+        }
+        if ($field->type === ValueType::Date) {
+            $one = $this->narrowed->one($part, $words, $context);
+            if ($one !== null || $this->narrowed->narrows($part, $words, $context)) {
+                return $one ?? Reading::none();
+            }
         }
         // 'Next week some time', and then 'Tuesday'.
         $week = $field->type === ValueType::Date || $field->type === ValueType::DateTime ? $this->weekOf($part) : '';
@@ -115,7 +125,7 @@ final readonly class Parts
         $ask = match ($field->type) {
             ValueType::Phone, ValueType::Reference => $reading->found() || ! $this->figures($words) ? null : 'go_on',
             ValueType::DateTime => $reading->found() ? null : $this->halfOfMoment($words, $context) ?? $this->someMoments($words, $before),
-            ValueType::Date => $reading->found() || $before !== null ? null : ($reading->doubt === 'the year is missing' ? 'which_year' : $this->whichDay($words)),
+            ValueType::Date => $this->restOfADay($words, $reading, $before, $context),
             ValueType::Time => $reading->found() || $before !== null || ! $this->partOfDay($words) ? null : 'what_hour_exactly',
             ValueType::PostalAddress => $reading->found() || $before !== null || ! $this->placeOnly($words, $context) ? null : 'street_too',
             ValueType::PersonName => $before === null && $this->onlyGiven($field, $reading) && ! $this->titled($words, $reading) ? 'surname' : null,
@@ -129,7 +139,7 @@ final readonly class Parts
 
             return false;
         }
-        $turn->state->parts[$field->key] = trim(($before ?? '').' '.match ($field->type) {
+        $turn->state->parts[$field->key] = trim(($before ?? '').($field->type === ValueType::Date && $before !== null ? DayNarrowed::NEXT : ' ').match ($field->type) {
             ValueType::PersonName => (string) $reading->value,
             ValueType::DateTime => $this->half($words, $context),
             ValueType::PostalAddress => $this->placeName($words),
@@ -139,6 +149,15 @@ final readonly class Parts
         $turn->standing($ask, [], true);
 
         return true;
+    }
+
+    private function restOfADay(Heard $words, Reading $reading, ?string $before, Context $context): ?string
+    {
+        return match (true) {
+            $reading->found() => null,
+            $before !== null => $this->narrowed->narrows($before, $words, $context) ? 'which_day_of_those' : null,
+            default => $reading->doubt === 'the year is missing' ? 'which_year' : $this->whichDay($words),
+        };
     }
 
     private function whichDay(Heard $words): ?string

@@ -107,7 +107,7 @@ final readonly class PostalAddressReader implements Reader
         }
         [$code, $codeFrom, $codeTo] = $this->codes->in($t, $context);
         $before = $codeFrom === null ? $t : array_slice($t, 0, $codeFrom);
-        while ($before !== [] && in_array(end($before)->text, ['postcode', 'code', 'post', 'is', 'the', 'zip', "that's", 'and', 'its', "it's"], true)) {
+        while ($before !== [] && in_array(end($before)->text, ['postcode', "postcode's", 'code', "code's", 'post', 'is', 'the', 'zip', "that's", 'and', 'its', "it's"], true)) {
             array_pop($before);
         }
         $before = $this->end->cut($before);

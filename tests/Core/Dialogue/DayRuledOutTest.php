@@ -61,6 +61,17 @@ final class DayRuledOutTest extends TestCase
         self::assertSame('2026-03-12T14:00', $this->asked('date-time')->says('Thursday, not Friday', 'at two')->value('start'));
     }
 
+    /** @param list<string> $said */
+    #[TestWith([['some time in May', 'the second week', 'the Tuesday'], '2026-05-12'])]
+    #[TestWith([['next week', 'no actually the week after', 'Monday'], '2026-03-23'])]
+    #[TestWith([['next month', 'towards the middle', 'the fifteenth'], '2026-04-15'])]
+    #[TestWith([['April', 'the first'], '2026-04-01'])]
+    #[TestWith([['next week', 'the end of it', 'Thursday'], '2026-03-19'])]
+    public function testADayIsToldStepByStep(array $said, string $day): void
+    {
+        self::assertSame($day, $this->asked('date')->says(...$said)->value('start'));
+    }
+
     public function testNothingIsTakenUnaskedOfADayThatIsOut(): void
     {
         $fields = ['name' => ['type' => 'string', 'format' => 'person-name', 'title' => 'Name'], 'start' => ['type' => 'string', 'format' => 'date', 'title' => 'Start']];
