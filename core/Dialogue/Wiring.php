@@ -150,7 +150,7 @@ final readonly class Wiring
                 new Values\RestOfOptions($words, $this->phrases),
                 new Values\OptionByMeaning($topics, $this->phrases),
                 new Steps\ToldBeside($collector, $keeper, $replies, $wanting),
-                new Steps\NotOneValue,
+                new Steps\NotOneValue($understanding->words->section('units', 'durations')),
                 new Steps\WishAhead($words),
             ),
             'book' => new Steps\BookRunner($puts, $understanding, $appointments, $talk = new Talk, $choice = new Choice($words), new Finding($understanding, $choice, $talk), new Agreeing($talk, new Agreed, $waiting = new WaitingList), $waiting),

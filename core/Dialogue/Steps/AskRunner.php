@@ -194,7 +194,7 @@ final readonly class AskRunner implements AskingRunner
         }
 
         return ($reading->doubt === null ? $this->meant($turn, $step, $field, $parted->answer, $hearing) : null)
-            ?? $this->notOneValue->move($turn, $step, $reading)
+            ?? $this->notOneValue->move($turn, $step, $reading, $parted->answer)
             ?? ($hearing->asks() ? null : $this->wishAhead->move($turn, $step, $parted->answer));
     }
 

@@ -35,6 +35,11 @@ final readonly class Parts
 
     private const DAY_PART = '/\b(?:in the )?(morning|afternoon|evening)\b/';
 
+    /** Words that an e-mail address has before its 'at', and all of it, where it is told in pieces. */
+    private const WORDS_OF_A_LOCAL_PART = 4;
+
+    private const WORDS_OF_AN_ADDRESS = 8;
+
     /** Words besides figures that a piece of a number may hold. */
     private const MOST_WORDS = 3;
 
@@ -74,6 +79,12 @@ final readonly class Parts
             if ($one !== null || $this->narrowed->narrows($part, $words, $context)) {
                 return $one ?? Reading::none();
             }
+        }
+        if ($field->type === ValueType::Duration) {
+            // 'A few days', and then 'four'.
+            $length = $alone->found() ? $alone : $this->understanding->read($field->type, $words->cleaned().' '.$part, $context);
+
+            return $length->found() ? $this->saidIn($words, $length) : $alone;
         }
         // 'Next week some time', and then 'Tuesday'.
         $week = $field->type === ValueType::Date || $field->type === ValueType::DateTime ? $this->weekOf($part) : '';
@@ -125,6 +136,7 @@ final readonly class Parts
         $ask = match ($field->type) {
             ValueType::Phone, ValueType::Reference => $reading->found() || ! $this->figures($words) ? null : 'go_on',
             ValueType::DateTime => $reading->found() ? null : $this->halfOfMoment($words, $context) ?? $this->someMoments($words, $before),
+            ValueType::Email => $reading->found() || ! $this->begunAddress($words) ? null : 'go_on',
             ValueType::Date => $this->restOfADay($words, $reading, $before, $context),
             ValueType::Time => $reading->found() || $before !== null || ! $this->partOfDay($words) ? null : 'what_hour_exactly',
             ValueType::PostalAddress => $reading->found() || $before !== null || ! $this->placeOnly($words, $context) ? null : 'street_too',
@@ -135,6 +147,10 @@ final readonly class Parts
             // A day that stands is not lost because the hour was not understood.
             if ($field->type !== ValueType::DateTime || $reading->found()) {
                 unset($turn->state->parts[$field->key]);
+            }
+            // Half a moment later it may go on with 'at example dot com'.
+            if ($field->type === ValueType::Email && ! $reading->found() && count($words->tokens) <= self::WORDS_OF_A_LOCAL_PART && $words->tokens !== []) {
+                $turn->state->parts[$field->key] = $words->cleaned();
             }
 
             return false;
@@ -167,6 +183,15 @@ final readonly class Parts
             $this->monthOrYear($words) => 'which_day_exactly',
             default => null,
         };
+    }
+
+    /** 'H marsh at example', 'helen dot marsh at': letters and signs of an e-mail address, and little else. */
+    private function begunAddress(Heard $words): bool
+    {
+        $signs = $this->understanding->words->phrases('letters', 'signs_of_an_address')->in($words->tokens);
+        $little = array_filter($words->tokens, fn (Token $token): bool => isset($this->understanding->words->set('function_words')[$token->text]) && $token->text !== 'at');
+
+        return $signs && $little === [] && count($words->tokens) <= self::WORDS_OF_AN_ADDRESS;
     }
 
     /** The week that was spoken of: 'next week'. */

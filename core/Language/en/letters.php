@@ -30,5 +30,7 @@ return [
     'underscore' => ['underscore', 'under score', 'underline', 'underbar'],
     'at' => ['at', 'at sign', 'at symbol', 'the at sign', 'a with a circle'],
     'plus' => ['plus', 'plus sign'],
+    // By these words are part of an e-mail address.
+    'signs_of_an_address' => ['at', 'dot', 'underscore', 'hyphen', 'dash', '@'],
     'joined' => ['all one word', 'one word', 'all together', 'no spaces', 'no space', 'altogether', 'all lower case', 'all lowercase', 'lower case', 'lowercase', 'all small', 'all in lower case', 'no dots', 'no dot', 'no gaps', 'all joined up', 'joined up', 'no punctuation', 'no capitals', 'in lower case'],
 ];

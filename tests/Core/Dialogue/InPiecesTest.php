@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Dialogue;
+
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+/** Values that come in pieces, turn after turn. */
+final class InPiecesTest extends TestCase
+{
+    private const EMAIL = ['type' => 'string', 'format' => 'email', 'title' => 'E-mail'];
+
+    /** @param list<string> $said */
+    #[TestWith([['hmarsh at example', 'dot com'], 'hmarsh@example.com'])]
+    #[TestWith([['helen marsh', 'at example dot com'], 'helenmarsh@example.com'])]
+    #[TestWith([['helen dot marsh', 'at example', 'dot com'], 'helen.marsh@example.com'])]
+    #[TestWith([["I'm not at home", 'hmarsh at example dot com'], 'hmarsh@example.com'])]
+    public function testAnAddressOfEmail(array $said, string $address): void
+    {
+        self::assertSame($address, $this->asking(self::EMAIL, 'What is your e-mail address?')->says(...$said)->value('asked'));
+    }
+
+    public function testWhatHasBegunIsWaitedFor(): void
+    {
+        self::assertStringContainsString('o on', $this->asking(self::EMAIL, 'What is your e-mail address?')->says('hmarsh at example')->heard());
+    }
+
+    public function testAFigureIsInTheUnitThatWasNamed(): void
+    {
+        self::assertSame('P4D', $this->asking(['type' => 'string', 'format' => 'duration', 'title' => 'Length'], 'How long do you need it for?')->says('a few days', 'four')->value('asked'));
+    }
+
+    /** @param array<string, mixed> $field */
+    private function asking(array $field, string $question): Conversation
+    {
+        return Conversation::asking(['asked' => $field, 'windows' => ['type' => 'integer', 'title' => 'Windows']], ['asked' => $question, 'windows' => 'How many windows?']);
+    }
+}
