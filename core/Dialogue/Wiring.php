@@ -225,7 +225,7 @@ final readonly class Wiring
             new Order\RingLater($this->phrases, new Values\RingAgain($understanding)),
             new Order\Urgent($topics, $switch),
             new Order\Patience($person),
-            $this->standing($person, $names, $settled, new Elsewhere($this->phrases, $understanding->words), new Requests\Hold($collector, $understanding->words), $collector),
+            $this->standing($person, $names, $settled, new Elsewhere($this->phrases, $understanding->words), new Requests\Hold($collector, $understanding->words, $corrections), $collector),
             new Order\WhichMeant($replies),
             new Order\PlaceReached($this->phrases, $topics),
             new Order\Preamble($this->phrases, $topics, $understanding, SayingModel::preambles()),

@@ -180,6 +180,9 @@ final readonly class ActFinder
     /** @param list<Token> $rest whether the words beside give or mend something: then nobody is to wait */
     private function tells(array $rest): bool
     {
+        // 'It's in the other room' tells where something is.
+        $rest = $this->phrases->table('acts', 'where_it_is')->without($rest);
+
         return $this->phrases->table('acts', 'mending')->in($rest) || array_filter($rest, static fn (Token $token): bool => preg_match('/\d/', $token->text) === 1 || in_array($token->text, self::IN_VAIN, true)) !== [];
     }
 }

@@ -47,6 +47,8 @@ return [
     // There is none of what is asked for, and nothing else is said.
     'none_of_it' => ['none', 'none at all', 'nothing', 'no email', 'no e-mail', 'no', 'nope', 'nah', 'n/a', 'not applicable', "haven't got one", "haven't one", "don't have one", "don't have any", "haven't any", 'i', "there isn't one", 'there is none', 'no i'],
     // There has been none yet.
+    // Where something is that is looked for.
+    'where_it_is' => ["it's in", "it's on", "it's at", "it's upstairs", "it's downstairs", "it's somewhere", "it's here", "it's there", "it's out in", "it's under", "it's written", 'it is in', 'it is on', "it'll be in", "it'll be on", "they're in", "they're on"],
     'never_was' => ['never', 'not had one', "haven't had one", "hasn't had one", 'not had any', 'not been', "haven't been", "hasn't been", 'my first', 'his first', 'her first', 'our first', 'their first', 'the first one', 'first time', 'none yet', 'not yet', 'no last one'],
     // Openings of a question about a thing, and not for it.
     // A question that wants what it names, where which one is wanted was asked.

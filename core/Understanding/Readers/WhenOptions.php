@@ -101,7 +101,18 @@ final class WhenOptions
         // Where nobody asked, 'Saturdays' tells of such days; what is said of one day or an hour may be of anything.
         $says = $wish->weekdays !== null || $context->asked && ($wish->times !== null || $wish->notTimes !== [] || $this->weekdays($wish) !== null || $wish->notWeekdays !== []);
 
-        return [$says ? $this->places($wish) : [], $options];
+        // A day alone chooses no time of the day: 'the nineteenth' is no full day among mornings and afternoons.
+        $hours = $wish->times !== null || $wish->notTimes !== [];
+
+        return [$says && ($hours || $this->differByDay($options)) ? $this->places($wish) : [], $options];
+    }
+
+    /** @param array<string, array<int, true>> $options whether they are told apart by their days */
+    private function differByDay(array $options): bool
+    {
+        $days = array_map(static fn (array $places): array => array_values(array_unique(array_map(static fn (int $place): int => intdiv($place, Span::DAY), array_keys($places)))), $options);
+
+        return count(array_unique($days, SORT_REGULAR)) > 1;
     }
 
     /** @return array<string, array<int, true>> worked out once for each list of options and each day */

@@ -37,4 +37,18 @@ final class InPiecesTest extends TestCase
     {
         return Conversation::asking(['asked' => $field, 'windows' => ['type' => 'integer', 'title' => 'Windows']], ['asked' => $question, 'windows' => 'How many windows?']);
     }
+
+    #[TestWith(['hang on, it was the nineteenth', '2025-11-19'])]
+    #[TestWith(['hold on, the nineteenth of November 2025 would be better', '2025-11-19'])]
+    #[TestWith(["hang on, someone's at the door", '2025-11-16'])]
+    #[TestWith(["give me a minute, it's in the other room", '2025-11-16'])]
+    #[TestWith(["wait a sec, where's my pen", '2025-11-16'])]
+    public function testWhoAsksForAMomentMayPutSomethingRight(string $said, string $born): void
+    {
+        $fields = ['born' => ['type' => 'string', 'format' => 'date', 'title' => 'Date of birth'], 'session' => ['type' => 'string', 'title' => 'Session', 'enum' => ['am', 'pm', 'full'], 'x-labels' => ['am' => 'mornings', 'pm' => 'afternoons', 'full' => 'full days']]];
+        $call = Conversation::asking($fields, ['born' => 'When was your child born?', 'session' => 'Mornings, afternoons or full days?'])->says('the sixteenth of November 2025', $said);
+
+        self::assertSame($born, $call->value('born'), $call->heard());
+        self::assertNull($call->value('session'), 'a day alone is no full day');
+    }
 }

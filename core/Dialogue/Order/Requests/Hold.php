@@ -10,6 +10,7 @@ use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Order\Request;
 use Ringo\Dialogue\Turn;
 use Ringo\Dialogue\Values\Collector;
+use Ringo\Dialogue\Values\Corrections;
 use Ringo\Dialogue\Values\Moments\DayRuledOut;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Language\Vocabulary;
@@ -26,16 +27,19 @@ final readonly class Hold implements Request
     /** The part of the other words an answer must be, so that nobody is waited for. */
     private const MOST_OF_IT = 0.75;
 
+    /** How words begin that say anew what was told. */
+    private const TELLS_ANEW = "/^(?:it|that|this|the \\w+)(?:'s| is| was| should)\\b/";
+
     /** Of these nearly any words might be an answer. */
     private const ANYTHING = [ValueType::Text, ValueType::YesNo, ValueType::PersonName];
 
-    public function __construct(private Collector $collector, private Vocabulary $words)
+    public function __construct(private Collector $collector, private Vocabulary $words, private Corrections $corrections)
     {
     }
 
     public function answer(Turn $turn, Act $act, Hearing $hearing): ?Move
     {
-        if ($this->answers($turn, $act->words === $hearing->heard ? $hearing->heard : $act->rest)) {
+        if ($this->answers($turn, $act->words === $hearing->heard ? $hearing->heard : $act->rest) || $this->mends($turn, $act)) {
             return null;
         }
         // 'Can you hold on a sec' waits, 'can we hang on to the digger for a few days' asks.
@@ -47,6 +51,17 @@ final readonly class Hold implements Request
         $turn->standing('hold');
 
         return Move::stay();
+    }
+
+    /** 'Hang on, it was the nineteenth' puts right what was told before. */
+    private function mends(Turn $turn, Act $act): bool
+    {
+        $step = $turn->step();
+        $known = $step instanceof AskStep && $turn->state->mode === Mode::Answer ? array_values(array_diff(array_reverse(array_keys($turn->state->values)), [$step->field])) : [];
+
+        $tellsAnew = preg_match(self::TELLS_ANEW, $act->rest->cleaned()) === 1 || $this->corrections->strong($act->rest);
+
+        return $known !== [] && $tellsAnew && $this->corrections->find($turn, $act->rest, $known) !== [];
     }
 
     /** 'Hang on, the eighteenth of December': what was looked for was found. */
