@@ -16,6 +16,8 @@ return [
     // Before a part of an address that is put right, and before what it still lacks.
     'leads_to_a_part' => ["it's", 'its', 'it is', 'number', 'house number', 'make it', 'make that', 'i said', "that's", 'sorry', 'no', 'should be', 'it should be', 'flat'],
     'leads_to_the_rest' => ['yes', 'yeah', 'yep', 'yes please', "that's right", 'correct', 'and', 'in', "that's in", "it's in", 'that is in', 'and it is in', 'and the postcode is', "and the postcode's", 'the postcode is', "the postcode's", 'postcode', 'postcode is', 'and the town is', 'the town is', "the town's", "and that's in", "and it's in", 'near'],
+    // Between pauses: what is said of the place.
+    'asides' => ["that's the upstairs", "that's the downstairs", "that's the top", "that's the ground", "that's the first floor", "that's the basement", "that's the flat", "that's the one", "that's the house", 'which is the', 'the one with', "that's above", "that's next to", "that's opposite", "it's the one", "it's the house", "it's the upstairs", "it's the top"],
     // Behind a pause: how the place is found.
     'landmarks' => ['just off', 'off the', 'just by', 'just past', 'just behind', 'just opposite', 'just round', 'just next', 'opposite', 'across from', 'across the', 'next to', 'next door', 'behind the', 'near the', 'near to', 'close to', 'not far from', 'round the corner', 'around the corner', 'by the', 'beside the', 'past the', 'up from', 'down from', 'along from', 'on the corner', 'at the back of', 'at the end of', 'between the', 'over the road', 'over the', 'above the', 'below the', 'facing', 'down by'],
     // Words that say something of a place and are no part of its address.

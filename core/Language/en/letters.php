@@ -30,6 +30,8 @@ return [
     'underscore' => ['underscore', 'under score', 'underline', 'underbar'],
     'at' => ['at', 'at sign', 'at symbol', 'the at sign', 'a with a circle'],
     'plus' => ['plus', 'plus sign'],
+    // Before a figure of an address.
+    'leads_to_a_figure' => ['the number', 'the figure', 'the digit', 'number', 'figure', 'digit', 'then a', 'then the', 'then the number', 'then the figure', 'then the digit', 'then number', 'and the number', 'and then', 'and then the number', 'and then a', 'the numbers', 'then the numbers', 'then'],
     // By these words are part of an e-mail address.
     'signs_of_an_address' => ['at', 'dot', 'underscore', 'hyphen', 'dash', '@'],
     'joined' => ['all one word', 'one word', 'all together', 'no spaces', 'no space', 'altogether', 'all lower case', 'all lowercase', 'lower case', 'lowercase', 'all small', 'all in lower case', 'no dots', 'no dot', 'no gaps', 'all joined up', 'joined up', 'no punctuation', 'no capitals', 'in lower case'],

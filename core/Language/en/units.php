@@ -33,6 +33,8 @@ return [
     // Nights of what is no length by itself, the longer sayings first.
     // Behind 'and': that a stay is over.
     'ends_a_stay' => ['leave', 'leaving', 'leaves', 'go', 'going', 'goes', 'back', 'away', 'out', 'off', 'return', 'returning', 'depart', 'departing', 'fly', 'flying', 'home', 'finish', 'finishes', 'ends', 'end'],
+    // Days that are no length.
+    'idle_days' => ['on a good day', 'on a bad day', 'at the end of the day', 'one of these days', 'the other day', 'these days', 'those days', 'any day now', 'back in the day', 'day in day out', 'in this day and age', 'to this day', 'on the day'],
     'nights_of' => ['long weekend' => 3, 'bank holiday weekend' => 3, 'weekend' => 2, 'overnight' => 1],
     'durations' => [
         'second' => 'TS', 'seconds' => 'TS', 'sec' => 'TS', 'secs' => 'TS', 'minute' => 'TM', 'minutes' => 'TM', 'min' => 'TM', 'mins' => 'TM', 'hour' => 'TH', 'hours' => 'TH', 'hr' => 'TH', 'hrs' => 'TH',

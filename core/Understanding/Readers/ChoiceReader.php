@@ -45,6 +45,8 @@ final class ChoiceReader implements Reader
 
     private readonly WhenOptions $when;
 
+    private readonly CadenceOptions $often;
+
     private readonly Stemmer $stemmer;
 
     private readonly Tokenizer $tokenizer;
@@ -60,6 +62,7 @@ final class ChoiceReader implements Reader
         $this->repairs = new Repairs($words);
         $this->places = new OptionPlaces($words);
         $this->when = new WhenOptions($words);
+        $this->often = new CadenceOptions($words);
         $this->stemmer = new Stemmer;
         $this->tokenizer = new Tokenizer;
         $numbers = $words->section('numbers', 'units') + $words->section('numbers', 'teens');
@@ -75,6 +78,10 @@ final class ChoiceReader implements Reader
         $whole = $this->throughMarks($heard->tokens, $context, $heard);
         if ($whole !== null) {
             return $whole;
+        }
+        $often = $this->often->reading($heard, $context);
+        if ($often !== null) {
+            return $often;
         }
         $best = null;
         $doubt = null;

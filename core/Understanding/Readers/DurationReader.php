@@ -70,6 +70,9 @@ final readonly class DurationReader implements Reader
             $t = $this->repairs->withoutDenied($stretch['tokens']);
             $vague = $this->vague($t);
             $t = $this->words->phrases('talk', 'about')->without($t);
+            // 'Three quarters of an hour on a good day'
+            $long = $this->words->phrases('units', 'idle_days')->without($t);
+            $t = $long === [] ? $t : $long;
             $found = $this->durations($t, $unit, $context->asked);
             // 'Three or four', where years were asked for
             $vague ??= $found === [] && $unit !== null && $this->numbersBefore($t, count($t)) > 1 ? 'that is a range or a choice of lengths' : null;

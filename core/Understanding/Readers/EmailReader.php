@@ -30,9 +30,11 @@ final readonly class EmailReader implements Reader
 
     private Respelled $respelled;
 
+    private Spelling $spelling;
+
     public function __construct(private Vocabulary $words)
     {
-        $spelling = new Spelling($words);
+        $this->spelling = $spelling = new Spelling($words);
         $this->domain = new Domain($spelling);
         $this->local = new LocalPart($words, $spelling);
         $this->mended = new Mended($spelling, $this->domain, $this->local);
@@ -42,11 +44,28 @@ final readonly class EmailReader implements Reader
 
     public function read(Heard $heard, Context $context): Reading
     {
+        $heard = $this->withoutRemarks($heard);
         // What is said of the spelling is done to the words first; where no address is left, they are read as they came.
         $respelled = $this->written($heard->tokens) === null ? $this->respelled->of($heard->tokens) : $heard->tokens;
         $reading = $respelled === $heard->tokens ? Reading::none() : $this->addressed($heard, $respelled);
 
         return $reading->found() ? $reading : $this->addressed($heard, $heard->tokens);
+    }
+
+    /** 'Askew, then the number 7': what only leads up to a figure is no part of the address. */
+    private function withoutRemarks(Heard $heard): Heard
+    {
+        $kept = [];
+        for ($i = 0; $i < count($heard->tokens); $i++) {
+            $length = $this->words->phrases('letters', 'leads_to_a_figure')->at($heard->tokens, $i)[1] ?? 0;
+            if ($length > 0 && $this->spelling->digits($heard->tokens, $i + $length, false) !== null) {
+                $i += $length - 1;
+            } else {
+                $kept[] = $heard->tokens[$i];
+            }
+        }
+
+        return count($kept) === count($heard->tokens) ? $heard : $heard->only($kept);
     }
 
     /** @param list<Token> $tokens */

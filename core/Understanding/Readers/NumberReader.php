@@ -114,6 +114,10 @@ final readonly class NumberReader implements Reader
      */
     private function byPlace(array $t, array $numbers): ?array
     {
+        // 'Eleven plus two subs'
+        if (count($numbers) === 2 && ($t[$numbers[1][1] - 1]->text ?? '') === 'plus') {
+            return [$numbers[0][0] + $numbers[1][0], $numbers[0][1], $numbers[1][2]];
+        }
         $places = $this->words->section('numbers', 'by_place');
         $placed = [];
         foreach ($numbers as $number) {
@@ -235,6 +239,7 @@ final readonly class NumberReader implements Reader
             }
             if (
                 in_array($t[$last + 1]->text ?? '', ['odd', 'something', 'plus', 'ish'], true)
+                && ! ($t[$last + 1]->text === 'plus' && isset($t[$last + 2]) && $this->numerals->cardinal($t, $last + 2) !== null)
                 && $t[$last + 1]->text !== 'ish'
                 && ! $t[$last + 1]->afterBreak()
             ) {

@@ -57,6 +57,7 @@ final class RequestModelTest extends TestCase
             'any of them' => ['are there any towers available next week', 'start_date'],
             'whether there is one' => ['do you have mini diggers', 'start_date'],
             'whether there is something else' => ['have you got insurance for the digger', 'help'],
+            'a matter of their own' => ['when is my hire due back', 'message'],
             'a price is told' => ['how much is a generator', 'help'],
             'a rule is told' => ['what deposit do you want for a generator', 'help'],
         ];

@@ -30,11 +30,13 @@ final readonly class BetweenDays
     public function length(Heard $heard, Context $context): ?Reading
     {
         foreach ($heard->tokens as $i => $token) {
-            if ($i === 0 || ! in_array($token->text, self::TILL, true) && ! ($token->text === 'and' && $this->ends($heard->tokens, $i + 1))) {
+            // 'In on the Thursday, out on the Sunday'
+            $next = $token->afterBreak() && $this->ends($heard->tokens, $i);
+            if ($i === 0 || ! $next && ! in_array($token->text, self::TILL, true) && ! ($token->text === 'and' && $this->ends($heard->tokens, $i + 1))) {
                 continue;
             }
             $from = $this->day($heard->only(array_slice($heard->tokens, 0, $i)), $context);
-            $to = $from === null ? null : $this->day($heard->only(array_slice($heard->tokens, $i + 1)), $context->at($from[0]->setTime(12, 0)));
+            $to = $from === null ? null : $this->day($heard->only(array_slice($heard->tokens, $next ? $i : $i + 1)), $context->at($from[0]->setTime(12, 0)));
             $days = $from === null || $to === null ? 0 : (int) $from[0]->diff($to[0])->format('%r%a');
             if ($from !== null && $to !== null && $days > 0 && $days <= self::MOST_DAYS) {
                 return Reading::of("P{$days}D", self::RECKONED, $heard->between($from[1]->start, $to[1]->end), $from[1]->start, $to[1]->end);

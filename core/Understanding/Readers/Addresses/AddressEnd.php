@@ -103,8 +103,9 @@ final readonly class AddressEnd
      */
     private function withoutLandmarks(array $t): array
     {
-        foreach ($this->words->phrases('address', 'landmarks')->all($t) as [, $i]) {
-            if ($i < self::BEFORE_A_LANDMARK || ! $t[$i]->afterBreak()) {
+        $asides = $this->words->phrases('address', 'asides');
+        foreach ([...$this->words->phrases('address', 'landmarks')->all($t), ...$asides->all($t)] as [, $i]) {
+            if ($i < ($asides->at($t, $i) === null ? self::BEFORE_A_LANDMARK : 1) || ! $t[$i]->afterBreak()) {
                 continue;
             }
             for ($to = $i + 1; isset($t[$to]) && ! $t[$to]->afterBreak(); $to++);
