@@ -230,6 +230,7 @@ final readonly class Wiring
             new Order\PlaceReached($this->phrases, $topics),
             new Order\Preamble($this->phrases, $topics, $understanding, SayingModel::preambles()),
             new Order\BookingPutRight($corrections),
+            new Order\PutRightAtOnce($corrections, $keeper, $understanding, $collector, $this->phrases),
             new Order\DayTakenBack($corrections, $ruledOut),
             new Order\Correction($corrections, $keeper, $runners, $names, $ruledOut),
             $objection,

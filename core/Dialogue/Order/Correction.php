@@ -58,6 +58,8 @@ final readonly class Correction implements Consideration
         $taken = $taken && $named === [];
         $taken = $taken && ! $this->corrections->ofBefore($hearing->heard);
         $corrected = array_filter($corrected, static fn (Reading $one): bool => ! $taken || ! $one->overlaps($reading) || $one->confidence > $reading->confidence + self::SURER);
+        // 'Actually I need it till Sunday', to when it ends, begins it no later.
+        $corrected = array_filter($corrected, static fn (Reading $one): bool => ! $taken || $one->value !== $reading->value);
         // 'Sorry, we can't do Mondays' puts no day right.
         $corrected = array_filter($corrected, fn (Reading $one): bool => ! $this->ruledOut->is($hearing->heard, $one, $turn->plain()));
         if ($corrected === []) {

@@ -15,6 +15,7 @@ use Ringo\Dialogue\Values\Moments\DayRuledOut;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Script\Steps\Ask\AskStep;
 use Ringo\Sheet\Field;
+use Ringo\Understanding\Heard;
 use Ringo\Understanding\Reading;
 use Ringo\Value\ValueType;
 
@@ -36,7 +37,7 @@ final readonly class DayTakenBack implements Consideration
         foreach ($turn->state->values as $key => $held) {
             $field = $turn->script->sheet->field($key);
             $asking = $field === null || $key === $step->field ? null : $turn->asking($key);
-            if ($field === null || $asking === null || ! $this->takesBack($turn, $field, $held, $hearing) || ! $this->onlyAskedSince($turn, $asking)) {
+            if ($field === null || $asking === null || ! $this->takesBack($turn, $field, $held, $this->words($turn, $step, $hearing)) || ! $this->onlyAskedSince($turn, $asking)) {
                 continue;
             }
             $turn->trace->rule("{$key}: the day that was told is ruled out, and asked for again");
@@ -48,14 +49,23 @@ final readonly class DayTakenBack implements Consideration
         return null;
     }
 
-    private function takesBack(Turn $turn, Field $field, Held $held, Hearing $hearing): bool
+    /** The 'no' that opens an answer to a question of yes or no rules out no day: 'no, he died on Thursday'. */
+    private function words(Turn $turn, AskStep $step, Hearing $hearing): Heard
+    {
+        $tokens = $hearing->heard->tokens;
+        $answers = $turn->script->sheet->field($step->field)?->type === ValueType::YesNo && ($tokens[0]->text ?? '') === 'no' && isset($tokens[1]);
+
+        return $answers ? $hearing->heard->only(array_slice($tokens, 1)) : $hearing->heard;
+    }
+
+    private function takesBack(Turn $turn, Field $field, Held $held, Heard $heard): bool
     {
         return in_array($field->type, self::TIMED, true)
             && $field->bounds?->when !== 'past'
             && $held->origin !== Origin::Set
             && is_string($held->value)
             && ! in_array($field->key, AgreedFields::of($turn), true)
-            && $this->ruledOut->leavesNone($hearing->heard, Reading::of($held->value, 1.0, $held->said, 0, 0), $turn->plain());
+            && $this->ruledOut->leavesNone($heard, Reading::of($held->value, 1.0, $held->said, 0, 0), $turn->plain());
     }
 
     /** Whether the call has come here from the question by other questions alone, so that it comes here again. */

@@ -50,6 +50,9 @@ final class Corrections
     /** Signs, letters and figures by which words may be about an e-mail address. */
     private const OF_AN_ADDRESS = '/@|\d|\b(?:dot|at|underscore|dash|hyphen|double|one word|with an? [a-z]|spel(?:t|led))\b|(?:\b[a-z]\b[ -]?){2,}/i';
 
+    /** Figures and letters by which words may be about a reference. */
+    private const OF_A_REFERENCE = '/\d|\b[b-hj-z]\b/i';
+
     public function __construct(private readonly Understanding $understanding, private readonly Collector $collector, private readonly Speakable $speakable, private readonly FieldNames $names, private readonly Shift $shift)
     {
         $this->openers = Phrases::listed(self::OPENERS);
@@ -206,6 +209,8 @@ final class Corrections
                 || in_array($field->key, $turn->state->pending, true) && $this->addresses->isPart($this->stripped($heard), $context),
             // 'No, that's brilliant' is no part of an address.
             ValueType::Email => preg_match(self::OF_AN_ADDRESS, $heard->cleaned()) === 1,
+            // 'Actually yes, there are three steps' is no figure of one.
+            ValueType::Reference => preg_match(self::OF_A_REFERENCE, $heard->cleaned()) === 1 || $this->understanding->words->phrases('acts', 'of_its_parts')->in($heard->tokens),
             ValueType::Phone => preg_match('/\d{2}|(?:\b(?:oh|zero|one|two|three|four|five|six|seven|eight|nine|double|triple)\b.*){2}/', $heard->cleaned()) === 1,
             default => true,
         };

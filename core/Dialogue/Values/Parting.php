@@ -48,6 +48,10 @@ final readonly class Parting
         if (! $hearing->asks()) {
             return new Parted($hearing->heard, []);
         }
+        // 'What day is it today' names today, and means to know.
+        if ($hearing->statement->isEmpty() && $this->phrases->contains($hearing->heard, 'what_day') && $this->phrases->content($this->phrases->phrases('what_day')->without($hearing->heard->tokens)) === 0) {
+            return new Parted($hearing->statement, $hearing->questions);
+        }
         $stated = $hearing->statement->isEmpty() ? Reading::none() : $this->collector->asked($turn, $field, $hearing->statement);
         if ($stated->found() && $field->type === ValueType::Text && $this->isLead($hearing)) {
             return new Parted($hearing->heard, []);

@@ -47,6 +47,15 @@ return [
     // There is none of what is asked for, and nothing else is said.
     'none_of_it' => ['none', 'none at all', 'nothing', 'no email', 'no e-mail', 'no', 'nope', 'nah', 'n/a', 'not applicable', "haven't got one", "haven't one", "don't have one", "don't have any", "haven't any", 'i', "there isn't one", 'there is none', 'no i'],
     // There has been none yet.
+    // How a turn opens that puts right what was told just before.
+    'puts_right' => ['no', 'no no', 'nope', 'no sorry', 'no wait', 'no actually', 'sorry', 'sorry no', 'oh no', 'oh sorry', 'oh no sorry', 'oh no wait', 'oh wait', 'wait', 'wait no', 'actually', 'actually no', 'hang on', 'hold on', 'hang on no', 'ah no', 'ah sorry', 'er no', 'yes but', 'yes sorry', 'i mean', 'i meant', 'my mistake', 'correction', 'sorry i meant', 'no i meant', 'no i said', 'i said'],
+    'denies_first' => ['no', 'nope', 'correction'],
+    // What may stand beside a value that is told anew.
+    'leads_to_the_value' => ["it's", 'its', 'it is', 'it was', "that's", 'that is', 'that was', 'make it', 'make that', "let's make it", "let's say", 'say', 'i said', 'i meant', 'i mean', 'it should be', 'that should be', 'should be', 'it should have been', 'would be better', 'would be', 'is better', 'the', 'a', 'on', 'at', 'of', 'for', 'sorry', 'no', 'wait', 'please', 'actually', 'then', 'instead', 'rather', 'can we do', 'could we do', 'can it be', 'could it be', 'can i have', 'could i have', 'can we make it', 'not'],
+    // Words of the parts of a name, a number or an address.
+    'of_its_parts' => ['at the end', 'at the start', 'at the beginning', 'last', 'the last', 'first', 'the first', 'digit', 'digits', 'letter', 'letters', 'figure', 'with a', 'with an', 'ends in', 'ending', 'begins', 'starts with', 'double', 'dot', 'underscore', 'hyphen', 'dash', 'instead of', 'one word', 'middle', 'in the middle', 'surname', 'first name'],
+    'half_of_the_day' => ['in the morning' => 'am', 'morning' => 'am', 'am' => 'am', 'a m' => 'am', 'in the evening' => 'pm', 'evening' => 'pm', 'at night' => 'pm', 'tonight' => 'pm', 'in the afternoon' => 'pm', 'afternoon' => 'pm', 'pm' => 'pm', 'p m' => 'pm'],
+    'leads_to_the_half' => ["that's", 'that is', "it's", 'i mean', 'i meant', 'sorry', 'no', 'the', 'in', 'and', 'yes', 'that would be', "that'd be", 'please', 'not'],
     // Where something is that is looked for.
     'where_it_is' => ["it's in", "it's on", "it's at", "it's upstairs", "it's downstairs", "it's somewhere", "it's here", "it's there", "it's out in", "it's under", "it's written", 'it is in', 'it is on', "it'll be in", "it'll be on", "they're in", "they're on"],
     'never_was' => ['never', 'not had one', "haven't had one", "hasn't had one", 'not had any', 'not been', "haven't been", "hasn't been", 'my first', 'his first', 'her first', 'our first', 'their first', 'the first one', 'first time', 'none yet', 'not yet', 'no last one'],

@@ -80,6 +80,12 @@ final readonly class EmailReader implements Reader
                 [$address, $from] = [null, PHP_INT_MAX];
             }
             $t = $stretch['tokens'];
+            $apart = $address === null || $t === [] ? null : $this->mended->between($address, $t);
+            if ($apart !== null) {
+                [$address, $to, $sure] = [$apart, max($to, end($t)->end), false];
+
+                continue;
+            }
             $found = $this->written($t) ?? $this->spoken($t);
             if ($found === null) {
                 if ($address !== null && $t !== []) {

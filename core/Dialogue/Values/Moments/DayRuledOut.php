@@ -80,7 +80,10 @@ final class DayRuledOut
 
     private function wish(Heard $heard, Context $context): Wish
     {
-        return ($this->wishes ??= new WishReader($this->words))->read(new Wish, $heard->original, $context);
+        $tokens = $heard->tokens;
+        $said = $tokens === [] ? '' : $heard->between($tokens[0]->start, $tokens[count($tokens) - 1]->end);
+
+        return ($this->wishes ??= new WishReader($this->words))->read(new Wish, $said, $context);
     }
 
     private static function rulesOut(Wish $wish): bool

@@ -10,8 +10,32 @@ use Ringo\Understanding\Spelling;
 /** An address of which a part is put right. */
 final readonly class Mended
 {
+    private const SIGNS = ['dot' => '.', 'point' => '.', 'underscore' => '_', 'hyphen' => '-', 'dash' => '-'];
+
     public function __construct(private Spelling $spelling, private Domain $domain, private LocalPart $local)
     {
+    }
+
+    /**
+     * 'There's a dot between helen and marsh'; null where the words say nothing of the kind.
+     *
+     * @param list<Token> $t
+     */
+    public function between(string $address, array $t): ?string
+    {
+        $texts = array_map(static fn (Token $token): string => $token->text, $t);
+        $at = array_search('between', $texts, true);
+        $and = $at === false ? false : array_search('and', array_slice($texts, $at + 1), true);
+        $sign = $at === false ? null : self::SIGNS[$texts[$at - 1] ?? ''] ?? null;
+        if ($at === false || $and === false || $sign === null) {
+            return null;
+        }
+        [$local, $domain] = explode('@', $address, 2);
+        $left = implode('', array_slice($texts, $at + 1, $and));
+        $right = implode('', array_slice($texts, $at + 2 + $and));
+        $apart = preg_replace('/('.preg_quote($left, '/').')[._-]?('.preg_quote($right, '/').')/', '$1'.$sign.'$2', $local, 1, $count);
+
+        return $left === '' || $right === '' || $count !== 1 ? null : $apart.'@'.$domain;
     }
 
     /**

@@ -57,11 +57,14 @@ final class ConsiderationsTest extends TestCase
         'BookingPutRight' => [
             ['isolde', ['I need my upright tuned', 'the north side', 'Jan Moss', 'Thursday at ten', 'yes please'], "actually could we make it eleven o'clock instead"],
         ],
+        'PutRightAtOnce' => [
+            ['cycles', ['I want to hire a bike', 'hiring bikes', 'Friday'], 'no, Saturday'],
+        ],
         'DayTakenBack' => [
             ['cycles', ['I want to hire a bike', 'hiring bikes', 'Friday', 'three days'], "sorry, I can't do Friday after all"],
         ],
         'Correction' => [
-            ['bakery', ['I want to order a cake', 'lemon drizzle'], 'no sorry, I said chocolate'],
+            ['bakery', ['I want to order a cake', 'lemon drizzle', 'twenty'], 'can you change the cake to chocolate'],
             ['heating', ['my boiler wants servicing', 'a service'], 'sorry, I meant a repair'],
         ],
         'OtherMatter' => [

@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Ringo\Dialogue\Order;
+
+use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Held;
+use Ringo\Dialogue\Mode;
+use Ringo\Dialogue\Origin;
+use Ringo\Dialogue\Phrasebook;
+use Ringo\Dialogue\Turn;
+use Ringo\Dialogue\Values\Collector;
+use Ringo\Dialogue\Values\Corrections;
+use Ringo\Dialogue\Values\Keeper;
+use Ringo\Dialogue\Walk\Move;
+use Ringo\Language\Token;
+use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Sheet\Field;
+use Ringo\Understanding\Heard;
+use Ringo\Understanding\Reading;
+use Ringo\Understanding\Understanding;
+use Ringo\Value\ValueType;
+
+/**
+ * What was told a moment ago is put right though the next question has been asked: 'no, the fifteenth of April', 'no, 354 at the end',
+ * 'that's in the morning'. The words must be little else: any other 'no' answers what is asked.
+ */
+final readonly class PutRightAtOnce implements Consideration
+{
+    /** Turns of both sides since it was told. */
+    private const A_MOMENT = 4;
+
+    /** Letters in a row that spell a name. */
+    private const SPELLS = '/(?:\b[a-z]\b[ -]?){3,}/i';
+
+    /** Types whose values are spelled or told figure by figure, and so put right in parts. */
+    private const IN_PARTS = [ValueType::PersonName, ValueType::Phone, ValueType::Email, ValueType::Reference];
+
+    private const NOON = '12:00';
+
+    /** Hours of half a day. */
+    private const HALF_A_DAY = 12;
+
+    public function __construct(private Corrections $corrections, private Keeper $keeper, private Understanding $understanding, private Collector $collector, private Phrasebook $phrases)
+    {
+    }
+
+    public function weigh(Turn $turn, Hearing $hearing): ?Move
+    {
+        $step = $turn->step();
+        $key = $turn->state->mode === Mode::Answer && $step instanceof AskStep ? $this->toldLast($turn, $step) : null;
+        $field = $key === null ? null : $turn->script->sheet->field($key);
+        if (! $step instanceof AskStep || $key === null || $field === null || $hearing->heard->isEmpty()) {
+            return null;
+        }
+        $held = $turn->state->values[$key];
+        $reading = $this->halfOfTheDay($turn, $step, $field, $held, $hearing->heard) ?? $this->anew($turn, $step, $field, $hearing->heard);
+        if ($reading === null || $reading->value === $held->value) {
+            return null;
+        }
+        if ($this->spellsAPart($field, $held->value, $reading->value)) {
+            $turn->trace->rule("{$key}: spelled as it stands");
+
+            return Move::again();
+        }
+        $this->keeper->replace($turn, [$key => $reading]);
+        $this->keeper->tell($turn, [$key => $reading]);
+
+        return Move::again();
+    }
+
+    /** The field whose value was told last and just now, where it is another than is asked for. */
+    private function toldLast(Turn $turn, AskStep $step): ?string
+    {
+        $last = null;
+        foreach ($turn->state->values as $key => $held) {
+            $recent = $held->turn !== null && $turn->callerTurn !== null && $turn->callerTurn - $held->turn <= self::A_MOMENT;
+            if ($recent && in_array($held->origin, [Origin::Asked, Origin::Corrected], true) && ($last === null || $held->turn >= $turn->state->values[$last]->turn)) {
+                $last = $key;
+            }
+        }
+
+        return $last === $step->field ? null : $last;
+    }
+
+    private function anew(Turn $turn, AskStep $step, Field $field, Heard $heard): ?Reading
+    {
+        $opening = $this->phrases->table('acts', 'puts_right')->at($heard->tokens, 0);
+        $spells = $field->type === ValueType::PersonName && preg_match(self::SPELLS, $heard->original) === 1;
+        if (in_array($field->type, [ValueType::Text, ValueType::YesNo], true) || $opening === null && ! $spells) {
+            return null;
+        }
+        $rest = $heard->only(array_values(array_slice($heard->tokens, $opening[1] ?? 0)));
+        // 'Sorry, three' may be the answer to another question; 'no, three' puts right.
+        if ($rest->isEmpty() || ! $spells && ! $this->denies($heard) && $this->answers($turn, $step, $rest)) {
+            return null;
+        }
+        $alone = $this->understanding->read($field->type, $rest, $this->collector->context($turn, $field, true));
+        $whole = $alone->found() && $this->isAll($rest, $alone);
+        $inPart = in_array($field->type, self::IN_PARTS, true) && ($spells || $this->phrases->table('acts', 'of_its_parts')->in($rest->tokens));
+
+        $found = $whole || $inPart ? $this->corrections->find($turn, $heard, [$field->key])[$field->key] ?? null : null;
+
+        return $found === null ? null : $this->inTheSameHalf($field, $turn->state->values[$field->key], $found, $rest);
+    }
+
+    /** 'No, half seven', once half past six in the evening was told, is in the evening too. */
+    private function inTheSameHalf(Field $field, Held $held, Reading $found, Heard $rest): Reading
+    {
+        $late = $field->type === ValueType::Time && is_string($held->value) && is_string($found->value) && $held->value >= self::NOON && $found->value < self::NOON && ! $this->phrases->table('acts', 'half_of_the_day')->in($rest->tokens);
+
+        return $late ? Reading::of(sprintf('%02d', (int) substr($found->value, 0, 2) + self::HALF_A_DAY).substr($found->value, 2), $found->confidence, (string) $found->said, $found->start, $found->end) : $found;
+    }
+
+    /** 'That's L A C E Y', of Imogen Lacey. */
+    private function spellsAPart(Field $field, mixed $held, mixed $told): bool
+    {
+        return $field->type === ValueType::PersonName && is_string($held) && is_string($told)
+            && in_array(mb_strtolower($told), explode(' ', mb_strtolower($held)), true);
+    }
+
+    private function denies(Heard $heard): bool
+    {
+        return in_array($heard->tokens[0]->text ?? '', $this->understanding->words->section('acts', 'denies_first'), true);
+    }
+
+    private function answers(Turn $turn, AskStep $step, Heard $rest): bool
+    {
+        $asked = $turn->script->sheet->field($step->field);
+
+        return $asked !== null && ! in_array($asked->type, [ValueType::Text, ValueType::YesNo], true) && $this->collector->asked($turn, $asked, $rest)->found();
+    }
+
+    /** Whether nothing stands beside a value but what leads up to it: 'he was fourteen' speaks of somebody. */
+    private function isAll(Heard $rest, Reading $value): bool
+    {
+        $beside = array_values(array_filter($rest->tokens, static fn (Token $token): bool => $token->end <= $value->start || $token->start >= $value->end));
+
+        return $this->phrases->table('acts', 'leads_to_the_value')->without($beside) === [];
+    }
+
+    /** 'In the morning', once half past six was told. */
+    private function halfOfTheDay(Turn $turn, AskStep $step, Field $field, Held $held, Heard $heard): ?Reading
+    {
+        $timed = in_array($field->type, [ValueType::Time, ValueType::DateTime], true) && is_string($held->value) && ! in_array($turn->script->sheet->field($step->field)?->type, [ValueType::Time, ValueType::DateTime, ValueType::Choice, ValueType::Several], true);
+        $hit = $timed ? $this->phrases->table('acts', 'half_of_the_day')->first($heard->tokens) : null;
+        $rest = $hit === null ? $heard->tokens : $this->phrases->table('acts', 'half_of_the_day')->without($heard->tokens);
+        if ($hit === null || $this->phrases->table('acts', 'leads_to_the_half')->without($rest) !== [] || preg_match('/^(.*?)(\d\d)(:\d\d)$/', (string) $held->value, $m) !== 1) {
+            return null;
+        }
+        $hour = ($m[2] % self::HALF_A_DAY) + ($hit[0] === 'pm' ? self::HALF_A_DAY : 0);
+
+        return Reading::of($m[1].sprintf('%02d', $hour).$m[3], 1.0, $heard->original, 0, strlen($heard->original));
+    }
+}

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Dialogue;
+
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+/** What was told a moment ago is put right though the next question has been asked, whatever that is. */
+final class PutRightAtOnceTest extends TestCase
+{
+    private const FIELDS = [
+        'phone' => [['type' => 'string', 'format' => 'phone', 'title' => 'Phone'], '07700 900 345'],
+        'start' => [['type' => 'string', 'format' => 'date', 'title' => 'Start'], 'Thursday'],
+        'time' => [['type' => 'string', 'format' => 'time', 'title' => 'Time'], 'half six'],
+        'guests' => [['type' => 'integer', 'title' => 'Guests'], 'two'],
+        'host' => [['type' => 'string', 'format' => 'person-name', 'title' => 'Host'], 'Ewan Brodie'],
+        'email' => [['type' => 'string', 'format' => 'email', 'title' => 'E-mail'], 'helenmarsh at example dot com'],
+        'reference' => [['type' => 'string', 'format' => 'reference', 'title' => 'Reference'], 'RT4771'],
+        'colour' => [['type' => 'string', 'enum' => ['red', 'green', 'blue'], 'title' => 'Colour'], 'red'],
+    ];
+
+    private const NEXT = [
+        'text' => [['type' => 'string', 'title' => 'Anything to add'], 'Anything to add?'],
+        'dog' => [['type' => 'boolean', 'title' => 'Dog'], 'Have you got a dog?'],
+        'windows' => [['type' => 'integer', 'title' => 'Windows'], 'How many windows?'],
+        'name' => [['type' => 'string', 'format' => 'person-name', 'title' => 'Name'], 'And what is your name?'],
+    ];
+
+    #[TestWith(['phone', 'no, 354 at the end', '+447700900354'])]
+    #[TestWith(['phone', "sorry, it's 07700 900 354", '+447700900354'])]
+    #[TestWith(['phone', 'no wait, the last three are 354', '+447700900354'])]
+    #[TestWith(['start', 'no the fifteenth of April', '2026-04-15'])]
+    #[TestWith(['start', 'no sorry, Friday', '2026-03-13'])]
+    #[TestWith(['time', "that's in the morning", '06:30'])]
+    #[TestWith(['time', 'no, half seven', '19:30'])]
+    #[TestWith(['guests', 'no, three', 3])]
+    #[TestWith(['host', "that's Euan, E U A N", 'Euan Brodie'])]
+    #[TestWith(['host', 'no, Brody with a y', 'Ewan Brody'])]
+    #[TestWith(['host', "that's B R O D I E", 'Ewan Brodie'])]
+    #[TestWith(['email', "no, there's a dot between helen and marsh", 'helen.marsh@example.com'])]
+    #[TestWith(['reference', 'no, P T 4771', 'PT4771'])]
+    #[TestWith(['colour', 'no, blue', 'blue'])]
+    #[TestWith(['colour', 'actually, can I have blue', 'blue'])]
+    public function testItIsPutRight(string $field, string $said, mixed $held): void
+    {
+        foreach (array_keys(self::NEXT) as $next) {
+            $call = $this->told($field, $next)->says($said);
+            self::assertSame($held, $call->value($field), "{$next}: ".$call->heard());
+            self::assertNull($call->value($next), $call->heard());
+        }
+    }
+
+    #[TestWith(['text', 'no, just that I may be ten minutes late'])]
+    #[TestWith(['text', 'actually yes, there are three steps'])]
+    #[TestWith(['dog', 'no, never'])]
+    #[TestWith(['dog', 'no, two cats'])]
+    #[TestWith(['dog', 'no, he died on Thursday'])]
+    #[TestWith(['dog', 'no, he was fourteen'])]
+    #[TestWith(['windows', 'sorry, four'])]
+    #[TestWith(['windows', 'actually just one'])]
+    #[TestWith(['name', 'sorry, Jean Askew'])]
+    public function testAnyOtherNoAnswersWhatIsAsked(string $next, string $said): void
+    {
+        foreach (array_keys(self::FIELDS) as $field) {
+            $call = $this->told($field, $next);
+            $held = $call->value($field);
+            self::assertSame($held, $call->says($said)->value($field), "{$field}: ".$call->heard());
+        }
+    }
+
+    private function told(string $field, string $next): Conversation
+    {
+        [[$of, $said], [$then, $question]] = [self::FIELDS[$field], self::NEXT[$next]];
+
+        return Conversation::asking([$field => $of, $next => $then], [$field => 'What is the first of them?', $next => $question])->says($said);
+    }
+}
