@@ -198,6 +198,9 @@ final class Corrections
         if ($field->type === ValueType::PersonName && ! $this->soundsLikeAName($turn, $field, $heard)) {
             return false;
         }
+        if (in_array($field->type, [ValueType::Choice, ValueType::Several], true) && $this->tellsADay($turn, $heard)) {
+            return false;
+        }
         if ($alone->found()) {
             // 'Could we make it one o'clock' counts nothing.
             $hour = preg_match('/\b(?:o\W?clock|[ap]\.?m)\b/i', $heard->original) === 1;
@@ -216,6 +219,14 @@ final class Corrections
         };
 
         return $fits && (! in_array($field->type, self::MENDED, true) || $this->sounded($heard) || in_array($field->key, $turn->state->pending, true));
+    }
+
+    /** 'The nineteenth of November' is a day of the calendar, where one was told before, and no weekday among options. */
+    private function tellsADay(Turn $turn, Heard $heard): bool
+    {
+        $told = array_filter(array_keys($turn->state->values), static fn (string $key): bool => in_array($turn->script->sheet->field($key)?->type, [ValueType::Date, ValueType::DateTime], true));
+
+        return $told !== [] && $this->understanding->words->phrases('calendar', 'months')->in($heard->tokens);
     }
 
     /** 'Whichever of the others' names nobody: a name is known as one, is written like one, is spelled, or is near to the one that was held. */
