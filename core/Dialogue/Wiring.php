@@ -256,7 +256,7 @@ final readonly class Wiring
     private function standing(PersonWanted $person, FieldNames $names, Settled $settled, Elsewhere $elsewhere, Requests\Hold $hold, Collector $collector): Order\StandingRequests
     {
         return new Order\StandingRequests([
-            ActKind::Back->value => new Requests\GoBack($names),
+            ActKind::Back->value => new Requests\GoBack($names, $collector),
             ActKind::Why->value => new Requests\Why,
             ActKind::AlreadyTold->value => new Requests\AlreadyTold($settled, $this->phrases, $elsewhere),
             ActKind::Handover->value => new Requests\Handover,

@@ -12,6 +12,7 @@ use Ringo\Dialogue\Values\Amounts\LengthCounted;
 use Ringo\Dialogue\Values\Amounts\Measured;
 use Ringo\Dialogue\Values\Amounts\OpeningNumber;
 use Ringo\Dialogue\Values\Amounts\SumMeant;
+use Ringo\Dialogue\Values\Amounts\ThingsListed;
 use Ringo\Dialogue\Values\Amounts\WhatCounts;
 use Ringo\Dialogue\Values\Moments\AtOnce;
 use Ringo\Dialogue\Values\Moments\BesideTheFirst;
@@ -20,6 +21,7 @@ use Ringo\Dialogue\Values\Moments\BirthTold;
 use Ringo\Dialogue\Values\Moments\DayMeant;
 use Ringo\Dialogue\Values\Moments\DayRuledOut;
 use Ringo\Dialogue\Values\Moments\DaysTold;
+use Ringo\Dialogue\Values\Moments\HourAtLast;
 use Ringo\Dialogue\Values\Moments\HourMeant;
 use Ringo\Dialogue\Values\Moments\SinceTold;
 use Ringo\Language\Token;
@@ -47,11 +49,15 @@ final readonly class AskedAnswer
 
     private BesideTheFirst $first;
 
+    private HourAtLast $atLast;
+
     private SinceTold $since;
 
     private OpeningNumber $opening;
 
     private ChildrenCounted $children;
+
+    private ThingsListed $listed;
 
     private FewCounted $few;
 
@@ -82,8 +88,10 @@ final readonly class AskedAnswer
     ) {
         $this->atOnce = new AtOnce($understanding->words);
         $this->first = new BesideTheFirst($understanding, $days);
+        $this->atLast = new HourAtLast($understanding);
         $this->since = new SinceTold($understanding);
         $this->opening = new OpeningNumber($understanding);
+        $this->listed = new ThingsListed($understanding);
         $this->children = new ChildrenCounted($understanding->words);
         $this->few = new FewCounted($understanding);
         $this->lengths = new LengthCounted($understanding, $days);
@@ -131,6 +139,10 @@ final readonly class AskedAnswer
         $none = $reading->value === 0 ? null : $this->few->noneFirst($heard);
         if ($none !== null) {
             return $none;
+        }
+        $listed = $this->listed->of(PlainQuestion::thatAsks($turn, $field).' '.$field->title, $heard);
+        if ($listed !== null && ! $context->people) {
+            return $listed;
         }
         $reading = $this->children->of(PlainQuestion::thatAsks($turn, $field).' '.$field->title, $heard, $reading);
         $number = $this->measured->of($turn, $field, $heard, $this->lengths->of($turn, $field, $heard, $reading, $context));
@@ -186,6 +198,10 @@ final readonly class AskedAnswer
         $reading = $reading->found() ? $reading : $this->atOnce->reading($turn, $field, $heard) ?? $reading;
         if ($field->type === ValueType::Date) {
             return $this->births->of($turn, $field, $heard, $reading->found() ? $reading : $this->monthEnd->reading($heard, $context) ?? $reading);
+        }
+
+        if ($field->type === ValueType::Time && $reading->doubt !== null) {
+            $reading = $this->atLast->reading($heard, $context) ?? $reading;
         }
 
         return $field->type === ValueType::YesNo ? $reading : $this->hours->of($turn, $field, $heard, $reading);

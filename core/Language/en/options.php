@@ -333,6 +333,7 @@ return [
         ['option' => 'wifi, wi-fi, internet, broadband, the internet', 'said' => 'internet, broadband, wifi, wi-fi, the net, router, the hub'],
         ['option' => 'tv, television, telly, tv package', 'said' => 'tv, telly, television, the box, the channels'],
         ['option' => 'phone, telephone, phone line', 'said' => 'landline, telephone, phone, home phone, house phone, phone line, the line'],
+        ['option' => 'used, second hand, secondhand, second-hand, pre-owned', 'said' => 'used, second hand, secondhand, second-hand, pre-owned, pre-loved, not new, an old one, had one owner'],
         ['option' => 'landline, home phone, home', 'said' => 'landline, home phone, house phone, home number'],
         ['option' => 'mobile, cell', 'said' => 'mobile, cell, my phone, my handset'],
         // Claims and offices.

@@ -81,6 +81,12 @@ final readonly class ReferenceReader implements Reader
 
                 continue;
             }
+            $explained = $run === null ? 0 : $this->explained($t, $i, substr($run['text'], -1));
+            if ($explained > 0) {
+                $i += $explained;
+
+                continue;
+            }
             // 'The one before has run out' is no figure.
             $spoken = $t[$i]->text === 'the' && ($t[$i + 1]->text ?? '') === 'one' && (! isset($t[$i + 2]) || $this->piece($t, $i + 2, true) === null);
             if ($spoken) {
@@ -122,6 +128,20 @@ final readonly class ReferenceReader implements Reader
         }
 
         return array_map(static fn (array $run): array => ['text' => strtoupper(trim($run['text'], '-/.')), ...array_slice($run, 1)], $runs);
+    }
+
+    /**
+     * 'H B, that's B for bravo': the letter just said, once more.
+     *
+     * @param list<Token> $t
+     *
+     * @return int how many words
+     */
+    private function explained(array $t, int $i, string $last): int
+    {
+        $letter = in_array($t[$i]->text, ["that's", 'thats', 'as'], true) && isset($t[$i + 1]) ? $this->spelling->letter($t, $i + 1, true) : null;
+
+        return $letter !== null && $letter[1] > 1 && strcasecmp($letter[0], $last) === 0 ? 1 + $letter[1] : 0;
     }
 
     /**

@@ -68,7 +68,7 @@ final readonly class AddressEnd
             if ($i > 2 && preg_match('/[.!;]/', $token->gap) === 1 && in_array($token->text, self::NEW_SENTENCE, true) && ! $this->hasStreet(array_slice($t, $i)) && $this->hasStreet(array_slice($t, 0, $i))) {
                 return array_slice($t, 0, $i);
             }
-            if ($i > 2 && in_array($token->text, ['please', 'because', 'if', 'and', 'but', 'thanks', 'thank', 'by', 'is', 'for', 'so', 'where', 'which', 'if'], true) && ($i + 1 >= count($t) || ! ($this->hasStreet(array_slice($t, $i)) || in_array($token->text, ['and', 'by'], true) && ! $token->afterBreak() && count($t) - $i < 3))) {
+            if ($i > 2 && in_array($token->text, ['please', 'now', 'because', 'if', 'and', 'but', 'thanks', 'thank', 'by', 'is', 'for', 'so', 'where', 'which', 'if'], true) && ($i + 1 >= count($t) || ! ($this->hasStreet(array_slice($t, $i)) || in_array($token->text, ['and', 'by'], true) && ! $token->afterBreak() && count($t) - $i < 3))) {
                 return array_slice($t, 0, $i);
             }
         }
