@@ -24,6 +24,9 @@ final class DayRuledOut
 
     private ?WishReader $wishes = null;
 
+    /** @var array{string, Wish}|null what was read last */
+    private ?array $last = null;
+
     public function __construct(private readonly Vocabulary $words)
     {
     }
@@ -83,7 +86,13 @@ final class DayRuledOut
         $tokens = $heard->tokens;
         $said = $tokens === [] ? '' : $heard->between($tokens[0]->start, $tokens[count($tokens) - 1]->end);
 
-        return ($this->wishes ??= new WishReader($this->words))->read(new Wish, $said, $context);
+        // The same words are looked at for several fields of a turn.
+        $key = $said.'|'.$context->now->format('c').$context->country;
+        if ($this->last === null || $this->last[0] !== $key) {
+            $this->last = [$key, ($this->wishes ??= new WishReader($this->words))->read(new Wish, $said, $context)];
+        }
+
+        return $this->last[1];
     }
 
     private static function rulesOut(Wish $wish): bool

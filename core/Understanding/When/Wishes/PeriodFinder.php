@@ -69,14 +69,9 @@ final readonly class PeriodFinder
      */
     private function ofWhatIsSpokenOf(array $t, int $i): ?Item
     {
-        foreach ($this->words->section('wishes', 'bare_parts') as $phrase => $part) {
-            $hit = is_string($part) ? (new Phrases([$phrase => true]))->at($t, $i) : null;
-            if ($hit !== null && is_string($part) && ! isset($t[$i + $hit[1]])) {
-                return new Item(Item::PERIOD, '', $i, $i + $hit[1], portion: $part);
-            }
-        }
+        $hit = $this->words->phrases('wishes', 'bare_parts')->at($t, $i);
 
-        return null;
+        return $hit !== null && is_string($hit[0]) && ! isset($t[$i + $hit[1]]) ? new Item(Item::PERIOD, '', $i, $i + $hit[1], portion: $hit[0]) : null;
     }
 
     /**
@@ -140,21 +135,14 @@ final readonly class PeriodFinder
      */
     private function weekOfMonth(array $t, int $i, Context $context): ?Item
     {
-        foreach ($this->words->section('wishes', 'weeks_of_month') as $phrase => $n) {
-            $hit = (new Phrases([$phrase => true]))->at($t, $i);
-            $whole = $hit === null ? null : $this->whole($t, $i + $hit[1], $context);
-            if ($whole !== null && is_int($n)) {
-                return new Item(Item::PERIOD, self::weekIn($whole[0], $n), $i, $whole[1]);
-            }
+        $of = $this->words->phrases('wishes', 'weeks_of_month')->at($t, $i);
+        $whole = $of === null ? null : $this->whole($t, $i + $of[1], $context);
+        if ($of !== null && $whole !== null && is_int($of[0])) {
+            return new Item(Item::PERIOD, self::weekIn($whole[0], $of[0]), $i, $whole[1]);
         }
-        foreach ($this->words->section('wishes', 'nth_weeks') as $phrase => $n) {
-            $hit = (new Phrases([$phrase => true]))->at($t, $i);
-            if ($hit !== null && is_int($n)) {
-                return new Item(Item::PERIOD, self::weekIn(self::month($context->now), $n), $i, $i + $hit[1], ordinal: $n);
-            }
-        }
+        $nth = $this->words->phrases('wishes', 'nth_weeks')->at($t, $i);
 
-        return null;
+        return $nth !== null && is_int($nth[0]) ? new Item(Item::PERIOD, self::weekIn(self::month($context->now), $nth[0]), $i, $i + $nth[1], ordinal: $nth[0]) : null;
     }
 
     /**
