@@ -14,6 +14,9 @@ final readonly class FreeText
 {
     private const WORDS = 32;
 
+    /** How plainly a question for a message asks for the field that holds one. */
+    private const A_MESSAGE = 0.7;
+
     public function __construct(private Readings $readings, private Questions $questions, private Vocabulary $words)
     {
     }
@@ -116,7 +119,7 @@ final readonly class FreeText
                 continue;
             }
             $scores = $this->questions->asked($exchange->asked, $hearing->fields);
-            $question = $scores[$field->key()] ?? null;
+            $question = $this->asksForAMessage($field, $exchange) ? ['score' => max(self::A_MESSAGE, $scores[$field->key()]['score'] ?? 0.0)] : $scores[$field->key()] ?? null;
             // Of several stories the answer belongs to the one that was asked for.
             $least = ($question['score'] ?? INF) + 0.05;
             foreach ($this->unasked($exchange) ? [] : $hearing->fields as $other) {
@@ -149,6 +152,14 @@ final readonly class FreeText
         }
 
         return $best === null ? null : [$best[0], $best[1], min(0.9, 0.6 + 0.3 * $best[2])];
+    }
+
+    /** 'What shall I tell the office?' asks for the message, whatever it is called. */
+    private function asksForAMessage(FieldProfile $field, Exchange $exchange): bool
+    {
+        $asked = Heard::of($exchange->asked, $this->words)->tokens;
+
+        return ! $this->unasked($exchange) && $this->named($field, 'message_fields') && $this->words->phrases('questions', 'of_a_message')->in($asked);
     }
 
     private function nothing(Heard $heard): bool

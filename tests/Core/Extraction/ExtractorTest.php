@@ -127,6 +127,15 @@ final class ExtractorTest extends TestCase
         self::assertSame(['message'], array_keys($this->read($sheet, [['agent', 'What can I do for you?'], ['caller', 'can I speak to somebody about the invoice for the marquee']])->values()));
     }
 
+    public function testAMessageIsAskedForInManyWays(): void
+    {
+        $sheet = ['name' => ['format' => 'person-name', 'title' => 'Name'], 'message' => ['type' => 'string', 'title' => 'Message']];
+        foreach (['He is out. What shall I tell him?', 'Is it about anything I can pass on?', 'And what should I say it is about?', 'What would you like him to know? I will pass on whatever you say.'] as $question) {
+            $values = $this->read($sheet, [['caller', 'hello, is Mr Bright there'], ['agent', $question], ['caller', 'the tiles have come and they are the wrong colour'], ['agent', 'Thank you. Your name?'], ['caller', 'Olive Stott']])->values();
+            self::assertStringContainsString('wrong colour', is_string($values['message'] ?? null) ? $values['message'] : '', $question);
+        }
+    }
+
     public function testAMenuOfTopicsIsNoQuestionOfYesAndNo(): void
     {
         $sheet = ['fitted' => ['type' => 'boolean', 'title' => 'Fitting wanted']];
