@@ -22,7 +22,7 @@ final class WishesTest extends TestCase
     private const LENGTH = 30;
 
     /** Sets that were frozen before they were run; their figures stand in docs/figures.md. */
-    private const FROZEN = ['sixth' => 'f9bd09f32c8b', 'seventh' => 'ea7de4058ce3', 'eighth' => '00d5bb19f14a', 'ninth' => 'c099d2169113', 'tenth' => '7fbf59bb7141', 'eleventh' => '234e5546f94b', 'twelfth' => 'b1459e7453e1', 'thirteenth' => 'e483bac33694', 'fourteenth' => 'b55b2127d75d', 'fifteenth' => '613306c3fe4b', 'sixteenth' => 'd1603348ae85', 'seventeenth' => '7d06bcef9ed7'];
+    private const FROZEN = ['sixth' => 'f9bd09f32c8b', 'seventh' => 'ea7de4058ce3', 'eighth' => '00d5bb19f14a', 'ninth' => 'c099d2169113', 'tenth' => '7fbf59bb7141', 'eleventh' => '234e5546f94b', 'twelfth' => 'b1459e7453e1', 'thirteenth' => 'e483bac33694', 'fourteenth' => 'b55b2127d75d', 'fifteenth' => '613306c3fe4b', 'sixteenth' => 'd1603348ae85', 'seventeenth' => '7d06bcef9ed7', 'eighteenth' => 'd0ac0af3beea'];
 
     /** @return iterable<string, array{string, list<string>, bool}> what is said, what lies in it or not, and whether it is known to go wrong */
     public static function wishes(): iterable

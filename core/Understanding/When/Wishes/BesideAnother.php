@@ -38,6 +38,10 @@ final readonly class BesideAnother
                 $items[$n] = $coming === null ? null : new Item(Item::DAY, [$coming, $coming], $item->from, $item->to);
             } elseif ($last?->kind === Item::DAY && $unit !== null && is_array($last->value) && in_array('week', array_map(static fn (Token $token): string => $token->text, array_slice($t, $item->from, $item->to - $item->from)), true)) {
                 $items[$n] = new Item(Item::PERIOD, PeriodFinder::week(new \DateTimeImmutable((string) $last->value[0]), $unit[0] === '+' ? 1 : -1), $item->from, $item->to);
+            } elseif ($last?->kind === Item::DAY && $item->value === 'week_after' && is_array($last->value) && $this->isAWeekday($last, $t)) {
+                // 'Next Wednesday or the one after'
+                $next = (new \DateTimeImmutable((string) $last->value[0]))->modify('+1 week')->format('Y-m-d');
+                $items[$n] = new Item(Item::DAY, [$next, $next], $item->from, $item->to);
             } elseif ($unit !== null && $last !== null && is_array($last->value) && ($last->kind === Item::DAY) === str_ends_with($unit, 'day')) {
                 $dates = array_map(static fn (mixed $date): string => (new \DateTimeImmutable((string) $date))->modify($unit)->format('Y-m-d'), array_slice($last->value, 0, 2));
                 $items[$n] = new Item($last->kind, [$dates[0], $dates[1]], $item->from, $item->to, beside: true);
@@ -112,6 +116,12 @@ final readonly class BesideAnother
         }
 
         return $items;
+    }
+
+    /** @param list<Token> $t */
+    private function isAWeekday(Item $day, array $t): bool
+    {
+        return array_filter(array_slice($t, $day->from, $day->to - $day->from), static fn (Token $token): bool => preg_match('/^(?:mon|tues|wednes|thurs|fri|satur|sun)day$/', $token->text) === 1) !== [];
     }
 
     /** The coming day of that name, as a date. */

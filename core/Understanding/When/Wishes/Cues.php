@@ -15,7 +15,7 @@ final readonly class Cues
     private const CUES = ['without', 'after', 'from', 'before', 'by', 'to_start', 'around', 'between'];
 
     /** What joins two of them, or stands behind one. */
-    private const BESIDE = ['joins', 'onwards', 'after_that', 'before_that', 'not_then', 'or_before', 'ish', 'bad'];
+    private const BESIDE = ['joins', 'onwards', 'after_that', 'before_that', 'not_then', 'that_day', 'or_before', 'ish', 'bad'];
 
     /** Tokens before a day in which a cue is looked for. */
     private const LOOKS_BACK = 7;
@@ -23,7 +23,7 @@ final readonly class Cues
     /** A day or time so meant may be the first of a stretch. */
     private const OPENS = [Sense::Wished, Sense::RuledOut, Sense::Around, Sense::From];
 
-    /** @var array<string, Phrases<string>> */
+    /** @var array<string, Phrases<mixed>> */
     private array $cues;
 
     /** @var array<string, true> */
@@ -34,16 +34,27 @@ final readonly class Cues
 
     public function __construct(Vocabulary $words)
     {
-        $cues = [];
-        foreach ([...self::CUES, ...self::BESIDE] as $cue) {
-            $cues[$cue] = $words->phrases('wishes', $cue);
-        }
-        $this->cues = $cues;
+        $this->cues = self::named($words, [...self::CUES, ...self::BESIDE]);
         $this->leads = array_fill_keys(
             [...$words->section('wishes', 'before_hour_one'), ...array_map(strval(...), array_keys($words->section('calendar', 'weekdays')))],
             true,
         );
         $this->little = array_fill_keys($words->section('wishes', 'between_words'), true);
+    }
+
+    /**
+     * @param list<string> $names
+     *
+     * @return array<string, Phrases<mixed>>
+     */
+    private static function named(Vocabulary $words, array $names): array
+    {
+        $cues = [];
+        foreach ($names as $name) {
+            $cues[$name] = $words->phrases('wishes', $name);
+        }
+
+        return $cues;
     }
 
     /**
@@ -173,6 +184,8 @@ final readonly class Cues
                 $back[$i] = Sense::Before;
             } elseif ($this->cues['not_then']->at($t, $i) !== null) {
                 $back[$i] = Sense::RuledOut;
+            } elseif ($this->cues['that_day']->at($t, $i) !== null) {
+                $back[$i] = Sense::Wished;
             }
         }
 

@@ -20,6 +20,12 @@ final readonly class Wording
     /** Minutes before or after a full hour that are told without it. */
     private const MINUTES = ['five', 'ten', 'twenty', '5', '10', '20'];
 
+    /** Words before the last one of 'leave it for about'. */
+    private const GOES_BY = 3;
+
+    /** Words of 'a couple of weeks'. */
+    private const COUNTED = 4;
+
     private const PARTS_OF_GREETINGS = ['morning' => true, 'afternoon' => true, 'evening' => true];
 
     public function __construct(private Vocabulary $words)
@@ -44,6 +50,12 @@ final readonly class Wording
     {
         $plain = [];
         foreach ($t as $n => $token) {
+            if ($this->goesBy($t, $n)) {
+                // 'Leave it a couple of weeks' is in a couple of weeks.
+                $plain[] = new Token('in', $token->original, $token->start, $token->end, $token->gap);
+
+                continue;
+            }
             // 'In about three weeks' is in three weeks.
             if (($t[$n - 1]->text ?? '') === 'in' && $this->words->phrases('wishes', 'around')->at($t, $n) !== null && isset($this->words->section('calendar', 'counted')[$t[$n + 2]->text ?? ''])) {
                 continue;
@@ -68,6 +80,39 @@ final readonly class Wording
         }
 
         return $plain;
+    }
+
+    /**
+     * The last word of 'leave it for' before so many weeks or months.
+     *
+     * @param list<Token> $t
+     */
+    private function goesBy(array $t, int $n): bool
+    {
+        $phrases = $this->words->phrases('wishes', 'to_go_by');
+        for ($from = max(0, $n - self::GOES_BY); $from <= $n; $from++) {
+            $hit = $phrases->at($t, $from);
+            // 'I can't wait three weeks' wants none of it.
+            $denied = array_filter(array_slice($t, max(0, $from - self::GOES_BY), min(self::GOES_BY, $from)), static fn (Token $token): bool => str_ends_with($token->text, "n't") || in_array($token->text, ['cannot', 'not'], true)) !== [];
+            if ($hit !== null && ! $denied && $from + $hit[1] === $n + 1 && $this->counted($t, $n + 1)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param list<Token> $t whether so many weeks stand there */
+    private function counted(array $t, int $i): bool
+    {
+        $units = $this->words->section('calendar', 'counted');
+        foreach (array_slice($t, $i, self::COUNTED) as $token) {
+            if (isset($units[$token->text])) {
+                return ! in_array($token->text, ['day', 'days'], true);
+            }
+        }
+
+        return false;
     }
 
     /**
