@@ -77,7 +77,7 @@ final readonly class PersonNameReader implements Reader
     {
         // What is said of the spelling is done to the words first; where no name is left, they are read as they came.
         $respelled = $this->respelled->of($heard->tokens);
-        $special = $context->asked ? $this->lettered($heard) ?? $this->ofTwo->reading($heard) ?? $this->inParts->reading($heard) ?? ($respelled === $heard->tokens ? null : $this->inParts->reading($heard->only($respelled))) : null;
+        $special = $context->asked ? $this->lettered($heard) ?? $this->whole->reading($heard, true) ?? $this->ofTwo->reading($heard) ?? $this->inParts->reading($heard) ?? ($respelled === $heard->tokens ? null : $this->inParts->reading($heard->only($respelled))) : null;
         if ($special !== null) {
             return $special;
         }

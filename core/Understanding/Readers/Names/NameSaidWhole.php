@@ -29,7 +29,8 @@ final readonly class NameSaidWhole
     {
     }
 
-    public function reading(Heard $heard): ?Reading
+    /** @param bool $same whether its first word must have been said before as it is */
+    public function reading(Heard $heard, bool $same = false): ?Reading
     {
         $from = $this->lastPause($heard->tokens);
         $name = array_slice($heard->tokens, $from);
@@ -41,11 +42,14 @@ final readonly class NameSaidWhole
         if ($begun === []) {
             return null;
         }
-        $same = array_filter($begun, static fn (Token $token): bool => $token->text === $name[0]->text) !== [];
+        $again = array_filter($begun, static fn (Token $token): bool => $token->text === $name[0]->text) !== [];
+        if ($same && ! $again) {
+            return null;
+        }
         $value = implode(' ', array_map(fn (Token $token): string => $this->word->cased($token->text), $name));
         $last = $name[count($name) - 1];
 
-        return Reading::of($value, $same ? self::SURE : self::BEGUN_OTHERWISE, $heard->between($name[0]->start, $last->end), $name[0]->start, $last->end);
+        return Reading::of($value, $again ? self::SURE : self::BEGUN_OTHERWISE, $heard->between($name[0]->start, $last->end), $name[0]->start, $last->end);
     }
 
     /** @param list<Token> $tokens */
