@@ -56,6 +56,8 @@ return [
     'of_its_parts' => ['at the end', 'at the start', 'at the beginning', 'last', 'the last', 'first', 'the first', 'digit', 'digits', 'letter', 'letters', 'figure', 'with a', 'with an', 'ends in', 'ending', 'begins', 'starts with', 'double', 'dot', 'underscore', 'hyphen', 'dash', 'instead of', 'one word', 'middle', 'in the middle', 'surname', 'first name'],
     'half_of_the_day' => ['in the morning' => 'am', 'morning' => 'am', 'am' => 'am', 'a m' => 'am', 'in the evening' => 'pm', 'evening' => 'pm', 'at night' => 'pm', 'tonight' => 'pm', 'in the afternoon' => 'pm', 'afternoon' => 'pm', 'pm' => 'pm', 'p m' => 'pm'],
     'leads_to_the_half' => ["that's", 'that is', "it's", 'i mean', 'i meant', 'sorry', 'no', 'the', 'in', 'and', 'yes', 'that would be', "that'd be", 'please', 'not'],
+    // How words begin that say anew what was told.
+    'tells_anew' => ["it's", 'it is', 'it was', 'it should', "that's", 'that is', 'that was', 'that should', 'this is'],
     // Where something is that is looked for.
     'where_it_is' => ["it's in", "it's on", "it's at", "it's upstairs", "it's downstairs", "it's somewhere", "it's here", "it's there", "it's out in", "it's under", "it's written", 'it is in', 'it is on', "it'll be in", "it'll be on", "they're in", "they're on"],
     'never_was' => ['never', 'not had one', "haven't had one", "hasn't had one", 'not had any', 'not been', "haven't been", "hasn't been", 'my first', 'his first', 'her first', 'our first', 'their first', 'the first one', 'first time', 'none yet', 'not yet', 'no last one'],

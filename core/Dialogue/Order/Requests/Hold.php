@@ -27,9 +27,6 @@ final readonly class Hold implements Request
     /** The part of the other words an answer must be, so that nobody is waited for. */
     private const MOST_OF_IT = 0.75;
 
-    /** How words begin that say anew what was told. */
-    private const TELLS_ANEW = "/^(?:it|that|this|the \\w+)(?:'s| is| was| should)\\b/";
-
     /** Of these nearly any words might be an answer. */
     private const ANYTHING = [ValueType::Text, ValueType::YesNo, ValueType::PersonName];
 
@@ -59,7 +56,7 @@ final readonly class Hold implements Request
         $step = $turn->step();
         $known = $step instanceof AskStep && $turn->state->mode === Mode::Answer ? array_values(array_diff(array_reverse(array_keys($turn->state->values)), [$step->field])) : [];
 
-        $tellsAnew = preg_match(self::TELLS_ANEW, $act->rest->cleaned()) === 1 || $this->corrections->strong($act->rest);
+        $tellsAnew = $this->words->phrases('acts', 'tells_anew')->at($act->rest->tokens, 0) !== null || $this->corrections->strong($act->rest);
 
         return $known !== [] && $tellsAnew && $this->corrections->find($turn, $act->rest, $known) !== [];
     }

@@ -13,6 +13,11 @@ final readonly class BesideAnother
     /** Turns of phrase that are a day or week beside another. */
     private const BESIDE = ['day_after' => '+1 day', 'day_before' => '-1 day', 'week_after' => '+1 week', 'week_before' => '-1 week'];
 
+    /** @param array<string, mixed> $weekdays by their names */
+    public function __construct(private array $weekdays)
+    {
+    }
+
     /**
      * 'Nine tomorrow or nine the day after', 'not next week, the one after', 'a Saturday but not this one': beside the day or week that is
      * named before it.
@@ -121,7 +126,7 @@ final readonly class BesideAnother
     /** @param list<Token> $t */
     private function isAWeekday(Item $day, array $t): bool
     {
-        return array_filter(array_slice($t, $day->from, $day->to - $day->from), static fn (Token $token): bool => preg_match('/^(?:mon|tues|wednes|thurs|fri|satur|sun)day$/', $token->text) === 1) !== [];
+        return array_filter(array_slice($t, $day->from, $day->to - $day->from), fn (Token $token): bool => isset($this->weekdays[$token->text])) !== [];
     }
 
     /** The coming day of that name, as a date. */

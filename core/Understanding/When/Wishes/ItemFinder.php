@@ -69,6 +69,8 @@ final readonly class ItemFinder
 
     public PeriodFinder $periods;
 
+    private BesideAnother $beside;
+
     /** @var array<string, true> */
     private array $cues;
 
@@ -81,6 +83,7 @@ final readonly class ItemFinder
         $this->days = new DayFinder($words, $this->numerals);
         $this->clocks = new ClockFinder($words, $this->numerals);
         $this->turns = $words->composed('turns_of_days', static fn (): array => self::turns($words));
+        $this->beside = new BesideAnother($words->section('calendar', 'weekdays'));
         $this->periods = new PeriodFinder($words, $this->numerals, $this->turns);
         $cues = ['at', 'say', 'for', 'than', 'and', 'to', 'or'];
         foreach (['from', 'before', 'by', 'around', 'between', 'to_start'] as $cue) {
@@ -163,7 +166,7 @@ final readonly class ItemFinder
             $i = $to;
         }
 
-        return (new BesideAnother)->in($items, $t, $context);
+        return $this->beside->in($items, $t, $context);
     }
 
     /** @param list<Token> $t */
