@@ -51,4 +51,16 @@ final class InPiecesTest extends TestCase
         self::assertSame($born, $call->value('born'), $call->heard());
         self::assertNull($call->value('session'), 'a day alone is no full day');
     }
+
+    /** What can be keyed is to be keyed, what can be spelled to be spelled, and a day is only asked for again. */
+    #[TestWith(['phone', 'key it in'])]
+    #[TestWith(['email', 'letter by letter'])]
+    #[TestWith(['date', 'of it once more'])]
+    public function testAnotherWayIsOfferedAfterTwoFailures(string $format, string $way): void
+    {
+        $heard = $this->asking(['type' => 'string', 'format' => $format, 'title' => 'Asked'], 'What of it once more?')->says('blah blah the thing', 'well it is')->heard();
+
+        self::assertStringContainsString($way, $heard);
+        self::assertSame($format === 'phone', str_contains($heard, 'key it in'));
+    }
 }
