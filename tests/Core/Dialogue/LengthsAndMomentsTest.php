@@ -45,6 +45,31 @@ final class LengthsAndMomentsTest extends TestCase
         self::assertStringContainsString($length, $call->says($said)->heard());
     }
 
+    /** A day that has been tells how long it is since: in days up to a fortnight, then in weeks, then in months. */
+    #[TestWith(['since last Thursday', 'five days'])]
+    #[TestWith(['since the tenth of February', 'four weeks'])]
+    #[TestWith(['since the tenth of January', 'eight weeks'])]
+    #[TestWith(['since the tenth of October', 'five months'])]
+    public function testSinceADayThatHasBeen(string $said, string $length): void
+    {
+        $call = Conversation::asking(['length' => ['type' => 'string', 'format' => 'duration', 'title' => 'How long it has hurt']], ['length' => 'How long has it hurt?']);
+
+        self::assertStringContainsString($length, $call->says($said)->heard());
+    }
+
+    /** Nights are told as nights, any other length as what it is. */
+    public function testALengthIsReadBackInWhatWasAskedFor(): void
+    {
+        $call = Conversation::asking(['length' => ['type' => 'string', 'format' => 'duration', 'title' => 'Stay']], ['length' => 'How many nights?'])->says('just the weekend');
+        self::assertStringContainsString('two nights', $call->heard());
+        $call = Conversation::asking(['length' => ['type' => 'string', 'format' => 'duration', 'title' => 'Hire']], ['length' => 'How long do you need it for?'])->says('just the weekend');
+        self::assertStringContainsString('two days', $call->heard());
+        $call = Conversation::asking(['windows' => ['type' => 'integer', 'title' => 'Windows']], ['windows' => 'How many windows?'])->says('one upstairs and one down');
+        self::assertStringContainsString('two windows', $call->heard());
+        $call = Conversation::asking(['share' => ['type' => 'number', 'title' => 'Share'], 'day' => ['type' => 'string', 'format' => 'date', 'title' => 'Day']], ['share' => 'What share is yours?', 'day' => 'Which day?'])->says('two and a half');
+        self::assertSame(2.5, $call->value('share'));
+    }
+
     public function testAWeekendIsALengthByCustom(): void
     {
         $call = Conversation::asking(['length' => ['type' => 'string', 'format' => 'duration', 'title' => 'Length']], ['length' => 'How long for?']);
