@@ -16,6 +16,7 @@ use Ringo\Dialogue\Values\Keeper;
 use Ringo\Dialogue\Walk\Move;
 use Ringo\Language\Token;
 use Ringo\Script\Steps\Ask\AskStep;
+use Ringo\Script\Steps\Listen\ListenStep;
 use Ringo\Sheet\Field;
 use Ringo\Understanding\Heard;
 use Ringo\Understanding\Reading;
@@ -49,13 +50,18 @@ final readonly class PutRightAtOnce implements Consideration
     public function weigh(Turn $turn, Hearing $hearing): ?Move
     {
         $step = $turn->step();
-        $key = $turn->state->mode === Mode::Answer && $step instanceof AskStep ? $this->toldLast($turn, $step) : null;
+        $asks = $step instanceof AskStep || $step instanceof ListenStep;
+        $asked = $step instanceof AskStep ? $turn->script->sheet->field($step->field) : null;
+        $key = $turn->state->mode === Mode::Answer && $asks ? $this->toldLast($turn, $asked) : null;
+        if ($step instanceof ListenStep && $turn->state->mode === Mode::Answer && $this->denies($hearing->heard)) {
+            $key = $this->toldAlone($turn, $hearing->heard) ?? $key;
+        }
         $field = $key === null ? null : $turn->script->sheet->field($key);
-        if (! $step instanceof AskStep || $key === null || $field === null || $hearing->heard->isEmpty()) {
+        if ($key === null || $field === null || $hearing->heard->isEmpty()) {
             return null;
         }
         $held = $turn->state->values[$key];
-        $reading = $this->halfOfTheDay($turn, $step, $field, $held, $hearing->heard) ?? $this->anew($turn, $step, $field, $hearing->heard);
+        $reading = $this->halfOfTheDay($asked, $field, $held, $hearing->heard) ?? $this->anew($turn, $asked, $field, $hearing->heard);
         if ($reading === null || $reading->value === $held->value) {
             return null;
         }
@@ -71,7 +77,7 @@ final readonly class PutRightAtOnce implements Consideration
     }
 
     /** The field whose value was told last and just now, where it is another than is asked for. */
-    private function toldLast(Turn $turn, AskStep $step): ?string
+    private function toldLast(Turn $turn, ?Field $asked): ?string
     {
         $last = null;
         foreach ($turn->state->values as $key => $held) {
@@ -81,10 +87,24 @@ final readonly class PutRightAtOnce implements Consideration
             }
         }
 
-        return $last === $step->field ? null : $last;
+        return $last === $asked?->key ? null : $last;
     }
 
-    private function anew(Turn $turn, AskStep $step, Field $field, Heard $heard): ?Reading
+    /** 'No, Saturday' at an open question: the one value of its kind that was told in this call. */
+    private function toldAlone(Turn $turn, Heard $heard): ?string
+    {
+        $found = [];
+        foreach ($turn->state->values as $key => $held) {
+            $field = $turn->script->sheet->field($key);
+            if ($field !== null && in_array($held->origin, [Origin::Asked, Origin::Corrected, Origin::Volunteered], true) && $this->anew($turn, null, $field, $heard) !== null) {
+                $found[$field->type->value][] = $key;
+            }
+        }
+
+        return count($found) === 1 && count(reset($found)) === 1 ? reset($found)[0] : null;
+    }
+
+    private function anew(Turn $turn, ?Field $asked, Field $field, Heard $heard): ?Reading
     {
         $opening = $this->phrases->table('acts', 'puts_right')->at($heard->tokens, 0);
         $spells = $field->type === ValueType::PersonName && preg_match(self::SPELLS, $heard->original) === 1;
@@ -93,7 +113,7 @@ final readonly class PutRightAtOnce implements Consideration
         }
         $rest = $heard->only(array_values(array_slice($heard->tokens, $opening[1] ?? 0)));
         // 'Sorry, three' may be the answer to another question; 'no, three' puts right.
-        if ($rest->isEmpty() || ! $spells && ! $this->denies($heard) && $this->answers($turn, $step, $rest)) {
+        if ($rest->isEmpty() || ! $spells && ! $this->denies($heard) && $this->answers($turn, $asked, $rest)) {
             return null;
         }
         $alone = $this->understanding->read($field->type, $rest, $this->collector->context($turn, $field, true));
@@ -125,10 +145,8 @@ final readonly class PutRightAtOnce implements Consideration
         return in_array($heard->tokens[0]->text ?? '', $this->understanding->words->section('acts', 'denies_first'), true);
     }
 
-    private function answers(Turn $turn, AskStep $step, Heard $rest): bool
+    private function answers(Turn $turn, ?Field $asked, Heard $rest): bool
     {
-        $asked = $turn->script->sheet->field($step->field);
-
         return $asked !== null && ! in_array($asked->type, [ValueType::Text, ValueType::YesNo], true) && $this->collector->asked($turn, $asked, $rest)->found();
     }
 
@@ -141,9 +159,9 @@ final readonly class PutRightAtOnce implements Consideration
     }
 
     /** 'In the morning', once half past six was told. */
-    private function halfOfTheDay(Turn $turn, AskStep $step, Field $field, Held $held, Heard $heard): ?Reading
+    private function halfOfTheDay(?Field $asked, Field $field, Held $held, Heard $heard): ?Reading
     {
-        $timed = in_array($field->type, [ValueType::Time, ValueType::DateTime], true) && is_string($held->value) && ! in_array($turn->script->sheet->field($step->field)?->type, [ValueType::Time, ValueType::DateTime, ValueType::Choice, ValueType::Several], true);
+        $timed = in_array($field->type, [ValueType::Time, ValueType::DateTime], true) && is_string($held->value) && ! in_array($asked?->type, [ValueType::Time, ValueType::DateTime, ValueType::Choice, ValueType::Several], true);
         $hit = $timed ? $this->phrases->table('acts', 'half_of_the_day')->first($heard->tokens) : null;
         $rest = $hit === null ? $heard->tokens : $this->phrases->table('acts', 'half_of_the_day')->without($heard->tokens);
         if ($hit === null || $this->phrases->table('acts', 'leads_to_the_half')->without($rest) !== [] || preg_match('/^(.*?)(\d\d)(:\d\d)$/', (string) $held->value, $m) !== 1) {

@@ -50,6 +50,8 @@ final class Corrections
     /** Signs, letters and figures by which words may be about an e-mail address. */
     private const OF_AN_ADDRESS = '/@|\d|\b(?:dot|at|underscore|dash|hyphen|double|one word|with an? [a-z]|spel(?:t|led))\b|(?:\b[a-z]\b[ -]?){2,}/i';
 
+    private const INSTEAD = 'instead';
+
     /** Figures and letters by which words may be about a reference. */
     private const OF_A_REFERENCE = '/\d|\b[b-hj-z]\b/i';
 
@@ -140,6 +142,8 @@ final class Corrections
         }
         $context = $this->collector->context($turn, $field, $field->type !== ValueType::Choice || $named);
         $alone = $this->understanding->read($field->type, $this->stripped($heard), $context);
+        $anew = $named && ! $alone->found() ? $this->behindTo($heard) : null;
+        $alone = $anew === null ? $alone : $this->understanding->read($field->type, $anew, $context);
         if (! $named && ! $this->maySpeakOf($turn, $field, $heard, $alone, $context)) {
             return null;
         }
@@ -271,8 +275,20 @@ final class Corrections
         for ($i = 0; $i < 4 && ($hit = $this->openers->at($tokens, 0)) !== null && isset($tokens[$hit[1]]) && $hit[0] !== 'not' && $hit[0] !== "it's not" && $hit[0] !== 'its not'; $i++) {
             $tokens = array_slice($tokens, $hit[1]);
         }
+        if (count($tokens) > 1 && $tokens[count($tokens) - 1]->text === self::INSTEAD) {
+            array_pop($tokens);
+        }
 
         return $heard->only(array_values($tokens));
+    }
+
+    /** What stands behind the 'to' of 'change the name to Ann Grey'; null without one. */
+    private function behindTo(Heard $heard): ?Heard
+    {
+        $texts = array_map(static fn (Token $token): string => $token->text, $heard->tokens);
+        $at = array_search('to', $texts, true);
+
+        return $at === false || ! isset($heard->tokens[$at + 1]) ? null : $heard->only(array_slice($heard->tokens, $at + 1));
     }
 
     private function partOfDay(Turn $turn, Heard $heard, Context $context): bool

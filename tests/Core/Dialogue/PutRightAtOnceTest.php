@@ -70,6 +70,23 @@ final class PutRightAtOnceTest extends TestCase
         }
     }
 
+    /** At the open question at the end any value may be put right that is the only one of its kind. */
+    #[TestWith(["no, sorry, it's 354 at the end", 'phone', '+447700900354'])]
+    #[TestWith(['no, Saturday', 'from', '2026-03-14'])]
+    #[TestWith(['no, four days', 'days', 'P4D'])]
+    #[TestWith(['oh and can you change the name to Ann Grey', 'name', 'Ann Grey'])]
+    #[TestWith(['could you put it under Ann Grey instead', 'name', 'Ann Grey'])]
+    #[TestWith(['no thanks', 'from', '2026-03-13'])]
+    #[TestWith(['no, four', 'riders', 2])]
+    public function testAtTheEnd(string $said, string $field, mixed $held): void
+    {
+        $document = json_decode((string) file_get_contents(__DIR__.'/calls/cycles.json'), true, 64, JSON_THROW_ON_ERROR);
+        $call = Conversation::with($document)->says('I want to hire a bike', 'Friday', 'three days', 'two', 'one eighty', 'no', 'no', 'Ann Poole', '07700 900 345');
+        self::assertStringContainsString('anything else', $call->heard());
+
+        self::assertSame($held, $call->says($said)->value($field), $call->heard());
+    }
+
     private function told(string $field, string $next): Conversation
     {
         [[$of, $said], [$then, $question]] = [self::FIELDS[$field], self::NEXT[$next]];

@@ -110,7 +110,7 @@ final class ConsiderationsTest extends TestCase
             ['heating', ['my boiler wants servicing', 'this is ridiculous', 'this is useless'], 'oh for goodness sake this is hopeless'],
         ],
         'TopicCorrection' => [
-            ['dentist', ['I want to cancel', 'Ann Poole', 'yes', 'friday'], 'sorry, I meant monday'],
+            ['dentist', ['I want to cancel', 'Ann Poole', 'yes', 'friday'], 'change the day to monday'],
             ['heating', ['my boiler wants servicing', 'a service', 'worcester', 'five years', 'no', '12 Mill Lane Oldmere', 'yes', 'friday', 'Ann Poole', 'yes', '07700 900123', 'yes'], 'sorry, I meant monday'],
         ],
         'MenuCorrection' => [
