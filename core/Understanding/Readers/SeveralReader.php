@@ -232,7 +232,7 @@ final readonly class SeveralReader implements Reader
             $bare = (string) preg_replace('/^(?:the|a|an|no|my|your)\s+/i', '', $option['label']);
             // What an option is called, and not what its author calls it, where it is called anything.
             $names = array_column(array_filter(OptionNames::of($option), static fn (array $name): bool => $name[1] > OptionNames::BY_KEY || $option['label'] === ''), 0);
-            foreach (array_unique([...$names, $bare, ...$this->joined($names), ...$this->headOf($bare, $options)]) as $phrase) {
+            foreach (array_unique([...$names, $bare, ...$this->joined($names), ...$this->headOf($bare, $options), ...$this->dayNames($option['label'])]) as $phrase) {
                 $words = $this->stemmer->stems($phrase);
                 $whole = count($hits);
                 for ($i = 0; $words !== [] && $i + count($words) <= count($stems); $i++) {
@@ -251,6 +251,15 @@ final readonly class SeveralReader implements Reader
         usort($hits, static fn (array $a, array $b): int => $a[1] <=> $b[1]);
 
         return $hits;
+    }
+
+    /** @return list<string> all names of a weekday that is written short: 'mon' */
+    private function dayNames(string $label): array
+    {
+        $weekdays = $this->words->section('calendar', 'weekdays');
+        $day = $weekdays[mb_strtolower($label)] ?? null;
+
+        return is_int($day) ? array_map(strval(...), array_keys($weekdays, $day, true)) : [];
     }
 
     /**
