@@ -119,7 +119,10 @@ final readonly class FreeText
                 continue;
             }
             $scores = $this->questions->asked($exchange->asked, $hearing->fields);
-            $question = $this->asksForAMessage($field, $exchange) ? ['score' => max(self::A_MESSAGE, $scores[$field->key()]['score'] ?? 0.0)] : $scores[$field->key()] ?? null;
+            $question = $scores[$field->key()] ?? null;
+            if ($this->asksForAMessage($field, $exchange)) {
+                $question = ['score' => max(self::A_MESSAGE, $question['score'] ?? 0.0)];
+            }
             // Of several stories the answer belongs to the one that was asked for.
             $least = ($question['score'] ?? INF) + 0.05;
             foreach ($this->unasked($exchange) ? [] : $hearing->fields as $other) {

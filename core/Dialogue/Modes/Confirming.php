@@ -70,7 +70,11 @@ final readonly class Confirming implements ModeHandler
         }
         $yes = $this->understanding->read(ValueType::YesNo, $heard, $turn->plain());
 
-        return $this->pointed($turn, $heard, $yes) ?? $this->completed($turn, $heard, $yes) ?? $this->corrected($turn, $heard, $yes) ?? $this->instead($turn, $heard, $yes) ?? $this->settled($turn, $heard, $yes);
+        return $this->pointed($turn, $heard, $yes)
+            ?? $this->completed($turn, $heard, $yes)
+            ?? $this->corrected($turn, $heard, $yes)
+            ?? $this->instead($turn, $heard, $yes)
+            ?? $this->settled($turn, $heard, $yes);
     }
 
     public function missed(Turn $turn, Hearing $hearing): Move
@@ -187,7 +191,10 @@ final readonly class Confirming implements ModeHandler
         if ($corrected === []) {
             return null;
         }
-        $this->keeper->replace($turn, $corrected);
+        $corrected = $this->keeper->correct($turn, $corrected);
+        if ($corrected === []) {
+            return Move::again();
+        }
         foreach (array_keys($corrected) as $key) {
             $state->unconfirmed[$key] = ($state->unconfirmed[$key] ?? 0) + 1;
         }
@@ -195,7 +202,6 @@ final readonly class Confirming implements ModeHandler
             $this->keeper->confirm($turn, $key);
         }
         $state->pending = array_keys(array_filter($corrected, static fn (Reading $one): bool => $one->confidence < Collector::SURE));
-        $this->keeper->tell($turn, $corrected);
 
         return Move::on($state->resume ?? $state->step ?? $turn->script->first);
     }

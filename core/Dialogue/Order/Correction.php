@@ -65,8 +65,7 @@ final readonly class Correction implements Consideration
         if ($corrected === []) {
             return null;
         }
-        $this->keeper->replace($turn, $corrected);
-        $this->keeper->tell($turn, $corrected);
+        $this->keeper->correct($turn, $corrected);
         $both = $taken && array_filter($corrected, static fn (Reading $one): bool => $one->overlaps($reading)) === [];
         // The 'no' that opens a correction does not answer a yes or no question as well.
         $denied = $turn->script->sheet->field($step->field)?->type === ValueType::YesNo && $reading->value === false;

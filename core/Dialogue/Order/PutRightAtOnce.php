@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Ringo\Dialogue\Order;
 
 use Ringo\Dialogue\Acts\Hearing;
+use Ringo\Dialogue\Appointments\AgreedFields;
 use Ringo\Dialogue\Held;
 use Ringo\Dialogue\Mode;
 use Ringo\Dialogue\Origin;
@@ -43,8 +44,13 @@ final readonly class PutRightAtOnce implements Consideration
     /** Hours of half a day. */
     private const HALF_A_DAY = 12;
 
-    public function __construct(private Corrections $corrections, private Keeper $keeper, private Understanding $understanding, private Collector $collector, private Phrasebook $phrases)
-    {
+    public function __construct(
+        private Corrections $corrections,
+        private Keeper $keeper,
+        private Understanding $understanding,
+        private Collector $collector,
+        private Phrasebook $phrases,
+    ) {
     }
 
     public function weigh(Turn $turn, Hearing $hearing): ?Move
@@ -70,8 +76,7 @@ final readonly class PutRightAtOnce implements Consideration
 
             return Move::again();
         }
-        $this->keeper->replace($turn, [$key => $reading]);
-        $this->keeper->tell($turn, [$key => $reading]);
+        $this->keeper->correct($turn, [$key => $reading]);
 
         return Move::again();
     }
@@ -80,9 +85,9 @@ final readonly class PutRightAtOnce implements Consideration
     private function toldLast(Turn $turn, ?Field $asked): ?string
     {
         $last = null;
-        foreach ($turn->state->values as $key => $held) {
+        foreach ($this->told($turn, [Origin::Asked, Origin::Corrected]) as $key => $held) {
             $recent = $held->turn !== null && $turn->callerTurn !== null && $turn->callerTurn - $held->turn <= self::A_MOMENT;
-            if ($recent && in_array($held->origin, [Origin::Asked, Origin::Corrected], true) && ($last === null || $held->turn >= $turn->state->values[$last]->turn)) {
+            if ($recent && ($last === null || $held->turn >= $turn->state->values[$last]->turn)) {
                 $last = $key;
             }
         }
@@ -94,14 +99,26 @@ final readonly class PutRightAtOnce implements Consideration
     private function toldAlone(Turn $turn, Heard $heard): ?string
     {
         $found = [];
-        foreach ($turn->state->values as $key => $held) {
+        foreach (array_keys($this->told($turn, [Origin::Asked, Origin::Corrected, Origin::Volunteered])) as $key) {
             $field = $turn->script->sheet->field($key);
-            if ($field !== null && in_array($held->origin, [Origin::Asked, Origin::Corrected, Origin::Volunteered], true) && $this->anew($turn, null, $field, $heard) !== null) {
+            if ($field !== null && $this->anew($turn, null, $field, $heard) !== null) {
                 $found[$field->type->value][] = $key;
             }
         }
 
         return count($found) === 1 && count(reset($found)) === 1 ? reset($found)[0] : null;
+    }
+
+    /**
+     * @param list<Origin> $origins
+     *
+     * @return array<string, Held> what the caller told; what stands in a diary is put right by moving it
+     */
+    private function told(Turn $turn, array $origins): array
+    {
+        $agreed = array_fill_keys(AgreedFields::of($turn), true);
+
+        return array_filter(array_diff_key($turn->state->values, $agreed), static fn (Held $held): bool => in_array($held->origin, $origins, true));
     }
 
     private function anew(Turn $turn, ?Field $asked, Field $field, Heard $heard): ?Reading
@@ -128,9 +145,13 @@ final readonly class PutRightAtOnce implements Consideration
     /** 'No, half seven', once half past six in the evening was told, is in the evening too. */
     private function inTheSameHalf(Field $field, Held $held, Reading $found, Heard $rest): Reading
     {
-        $late = $field->type === ValueType::Time && is_string($held->value) && is_string($found->value) && $held->value >= self::NOON && $found->value < self::NOON && ! $this->phrases->table('acts', 'half_of_the_day')->in($rest->tokens);
+        $early = $field->type === ValueType::Time && is_string($found->value) && $found->value < self::NOON;
+        if (! $early || ! is_string($held->value) || $held->value < self::NOON || $this->phrases->table('acts', 'half_of_the_day')->in($rest->tokens)) {
+            return $found;
+        }
+        $later = sprintf('%02d', (int) substr((string) $found->value, 0, 2) + self::HALF_A_DAY).substr((string) $found->value, 2);
 
-        return $late ? Reading::of(sprintf('%02d', (int) substr($found->value, 0, 2) + self::HALF_A_DAY).substr($found->value, 2), $found->confidence, (string) $found->said, $found->start, $found->end) : $found;
+        return Reading::of($later, $found->confidence, (string) $found->said, $found->start, $found->end);
     }
 
     /** 'That's L A C E Y', of Imogen Lacey. */
@@ -158,16 +179,24 @@ final readonly class PutRightAtOnce implements Consideration
         return $this->phrases->table('acts', 'leads_to_the_value')->without($beside) === [];
     }
 
-    /** 'In the morning', once half past six was told. */
+    /** 'In the morning', once half past six was told; where any words might be the answer, only as 'that's in the morning'. */
     private function halfOfTheDay(?Field $asked, Field $field, Held $held, Heard $heard): ?Reading
     {
-        $timed = in_array($field->type, [ValueType::Time, ValueType::DateTime], true) && is_string($held->value) && ! in_array($asked?->type, [ValueType::Time, ValueType::DateTime, ValueType::Choice, ValueType::Several], true);
-        $hit = $timed ? $this->phrases->table('acts', 'half_of_the_day')->first($heard->tokens) : null;
-        $rest = $hit === null ? $heard->tokens : $this->phrases->table('acts', 'half_of_the_day')->without($heard->tokens);
-        if ($hit === null || $this->phrases->table('acts', 'leads_to_the_half')->without($rest) !== [] || preg_match('/^(.*?)(\d\d)(:\d\d)$/', (string) $held->value, $m) !== 1) {
+        $times = [ValueType::Time, ValueType::DateTime];
+        if (! in_array($field->type, $times, true) || in_array($asked?->type, [...$times, ValueType::Choice, ValueType::Several], true)) {
             return null;
         }
-        $hour = ($m[2] % self::HALF_A_DAY) + ($hit[0] === 'pm' ? self::HALF_A_DAY : 0);
+        $halves = $this->phrases->table('acts', 'half_of_the_day');
+        $half = $halves->first($heard->tokens);
+        $leads = $halves->without($heard->tokens);
+        $alone = $leads === [] && in_array($asked?->type, [null, ValueType::Text], true);
+        if ($half === null || $alone || $this->phrases->table('acts', 'leads_to_the_half')->without($leads) !== []) {
+            return null;
+        }
+        if (! is_string($held->value) || preg_match('/^(.*?)(\d\d)(:\d\d)$/', $held->value, $m) !== 1) {
+            return null;
+        }
+        $hour = ((int) $m[2] % self::HALF_A_DAY) + ($half[0] === 'pm' ? self::HALF_A_DAY : 0);
 
         return Reading::of($m[1].sprintf('%02d', $hour).$m[3], 1.0, $heard->original, 0, strlen($heard->original));
     }

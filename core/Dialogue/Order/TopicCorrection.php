@@ -28,8 +28,7 @@ final readonly class TopicCorrection implements Consideration
         if ($corrected === []) {
             return null;
         }
-        $this->keeper->replace($turn, $corrected);
-        $this->keeper->tell($turn, $corrected);
+        $this->keeper->correct($turn, $corrected);
 
         return Move::again();
     }

@@ -64,8 +64,7 @@ final readonly class SummaryRunner implements AskingRunner
             $corrected = $others === [] ? [] : $this->corrections->find($turn, $hearing->heard, array_reverse(array_map(strval(...), array_values($others))));
         }
         if ($corrected !== []) {
-            $this->keeper->replace($turn, $corrected);
-            $this->keeper->tell($turn, $corrected);
+            $this->keeper->correct($turn, $corrected);
             $turn->standing('summary_rest', [], true);
 
             return Move::stay();

@@ -54,13 +54,27 @@ final readonly class AddressMended
     {
         $words = $this->understanding->words;
         $t = $words->phrases('address', 'leads_to_the_rest')->without($heard->tokens);
-        $town = count($t) <= self::TOWN && $t !== [] && array_filter($t, fn (Token $token): bool => mb_strlen($token->text) < self::LETTERS || ! ctype_alpha($token->text) || isset($words->set('everyday_words')[$token->text]) || isset($words->set('function_words')[$token->text])) === [];
-        if (! $town && $this->codes->in($t, $context)[0] === '') {
+        if (! $this->isATown($t) && $this->codes->in($t, $context)[0] === '') {
             return null;
         }
-        $whole = $this->understanding->read(ValueType::PostalAddress, $address.', '.implode(' ', array_map(static fn (Token $token): string => ($token->afterBreak() ? ', ' : '').$token->original, $t)), $context);
+        $rest = implode(' ', array_map(static fn (Token $token): string => ($token->afterBreak() ? ', ' : '').$token->original, $t));
+        $whole = $this->understanding->read(ValueType::PostalAddress, $address.', '.$rest, $context);
         $adds = is_string($whole->value) && str_starts_with($whole->value, $address.', ');
 
         return $adds ? Reading::of($whole->value, self::COMPLETED, $heard->original, $heard->tokens[0]->start, $heard->tokens[count($heard->tokens) - 1]->end) : null;
+    }
+
+    /** @param list<Token> $t a few words that are none of every day */
+    private function isATown(array $t): bool
+    {
+        $words = $this->understanding->words;
+        foreach ($t as $token) {
+            $plain = mb_strlen($token->text) >= self::LETTERS && ctype_alpha($token->text);
+            if (! $plain || isset($words->set('everyday_words')[$token->text]) || isset($words->set('function_words')[$token->text])) {
+                return false;
+            }
+        }
+
+        return $t !== [] && count($t) <= self::TOWN;
     }
 }

@@ -150,7 +150,9 @@ final readonly class AskedAnswer
         if ($number->doubt !== null) {
             $counted = $this->opening->of($turn, $field, $heard, $context) ?? $this->counts->counted($turn, $field, $heard, $context);
 
-            return $counted->found() ? Reading::of($counted->value, min($counted->confidence, self::NEARLY), (string) $counted->said, $counted->start, $counted->end) : $number;
+            return $counted->found()
+                ? Reading::of($counted->value, min($counted->confidence, self::NEARLY), (string) $counted->said, $counted->start, $counted->end)
+                : $number;
         }
 
         return $number->found() ? $number : $this->few->of($turn, $field, $heard, $context) ?? $number;
@@ -171,7 +173,14 @@ final readonly class AskedAnswer
     {
         $length = $this->days->length($turn, $field, $heard, $context);
 
-        return $length->found() && ! $this->counts->ofAnotherLength($turn, $field, $length) ? $length : $this->since->length($heard, $context) ?? $this->noneOfThem($heard, $context) ?? ($length->doubt === null ? $this->stays->length($heard) : null) ?? $this->between->length($heard, $context);
+        if ($length->found() && ! $this->counts->ofAnotherLength($turn, $field, $length)) {
+            return $length;
+        }
+
+        return $this->since->length($heard, $context)
+            ?? $this->noneOfThem($heard, $context)
+            ?? ($length->doubt === null ? $this->stays->length($heard) : null)
+            ?? $this->between->length($heard, $context);
     }
 
     /** 'None, I'm out', to how many days are left. */

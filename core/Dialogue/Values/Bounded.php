@@ -34,14 +34,20 @@ final readonly class Bounded
         if ($turn->state->failures >= $step->tries) {
             return Move::out();
         }
+        $this->say($turn, $step->key(), $field, $broken);
+
+        return Move::again();
+    }
+
+    /** Says which bound is broken, in the field's own words where it has some. */
+    public function say(Turn $turn, string $step, Field $field, string $broken): void
+    {
         $own = $field->bounds->say[$broken] ?? $field->bounds->say['any'] ?? null;
         if ($own !== null) {
-            $turn->prompt(Prompt::of($own), $step->key().'.bounds');
+            $turn->prompt(Prompt::of($own), $step.'.bounds');
         } else {
             $turn->standing('bound_'.$broken, ['limit' => $this->limit($turn, $field, $broken)]);
         }
-
-        return Move::again();
     }
 
     private function limit(Turn $turn, Field $field, string $broken): string

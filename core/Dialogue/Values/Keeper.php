@@ -18,6 +18,10 @@ final readonly class Keeper
     /** A correction is said on purpose: it is believed at least so much. */
     private const CORRECTED = 0.9;
 
+    public function __construct(private Bounded $bounded = new Bounded)
+    {
+    }
+
     /** Keeps a reading; what is not sure, or must be, waits for a yes. */
     public function take(Turn $turn, Field $field, Reading $reading, Origin $origin, ?bool $confirm = null): void
     {
@@ -45,6 +49,32 @@ final readonly class Keeper
         if ($field !== null && $held !== null) {
             $turn->hold($field, $held->confirmed());
         }
+    }
+
+    /**
+     * Puts readings in the place of what was held and tells the caller. What breaks a bound of its field is told so, and what was held stays.
+     *
+     * @param array<string, Reading> $corrected
+     *
+     * @return array<string, Reading> those that took its place
+     */
+    public function correct(Turn $turn, array $corrected): array
+    {
+        foreach ($corrected as $key => $reading) {
+            $field = $turn->script->sheet->field($key);
+            $broken = $field === null ? null : $this->bounded->broken($turn, $field, $reading->value);
+            if ($field !== null && $broken !== null) {
+                $turn->considered($field, $reading, false, "breaks a bound: {$broken}");
+                $this->bounded->say($turn, $turn->state->askedAt[$key] ?? $key, $field, $broken);
+                unset($corrected[$key]);
+            }
+        }
+        if ($corrected !== []) {
+            $this->replace($turn, $corrected);
+            $this->tell($turn, $corrected);
+        }
+
+        return $corrected;
     }
 
     /** @param array<string, Reading> $corrected */

@@ -29,8 +29,8 @@ final readonly class UnknownOption
             return null;
         }
         $called = $this->words->section('several', 'not_known');
-        $standsForIt = static fn (array $option): bool => in_array(mb_strtolower(trim((string) $option['label'])), $called, true) || in_array(str_replace(['_', '-'], ' ', mb_strtolower((string) $option['key'])), $called, true);
-        $unknown = array_values(array_filter($field->options, $standsForIt));
+        $names = static fn (array $option): array => [mb_strtolower(trim((string) $option['label'])), str_replace(['_', '-'], ' ', mb_strtolower((string) $option['key']))];
+        $unknown = array_values(array_filter($field->options, static fn (array $option): bool => array_intersect($names($option), $called) !== []));
         $first = $heard->tokens[$hit[1]];
         $last = $heard->tokens[$hit[1] + $hit[2] - 1];
 

@@ -87,6 +87,40 @@ final class PutRightAtOnceTest extends TestCase
         self::assertSame($held, $call->says($said)->value($field), $call->heard());
     }
 
+    #[TestWith(["that's in the evening"])]
+    #[TestWith(['no, in the evening'])]
+    #[TestWith(['no, Friday at eleven'])]
+    #[TestWith(['no, eleven'])]
+    public function testWhatStandsInTheDiaryIsNotWrittenOver(string $said): void
+    {
+        $call = Conversation::withIsolde()->says('I need my upright tuned', 'the north side', 'Jan Moss', 'Thursday at ten', 'yes please', $said);
+
+        self::assertSame('2026-03-12T10:00', $call->value('start'), 'the record says what the diary says: '.$call->heard());
+    }
+
+    /** Whatever puts it right, a value keeps to the bounds of its field; what was held stays. */
+    public function testWhatBreaksABoundTakesNoPlace(): void
+    {
+        $fields = ['guests' => ['type' => 'integer', 'title' => 'Guests', 'x-bounds' => ['largest' => 20]], 'start' => self::FIELDS['start'][0], 'dog' => self::NEXT['dog'][0]];
+        $asking = static fn (): Conversation => Conversation::asking($fields, ['guests' => 'How many guests?', 'start' => 'When?', 'dog' => 'Have you got a dog?']);
+        foreach ([['two', 'no, three hundred'], ['two', 'Friday', 'sorry, I meant three hundred guests']] as $said) {
+            $call = $asking()->says(...$said);
+            self::assertStringContainsString('20', $call->heard());
+            self::assertSame(2, $call->value('guests'));
+        }
+        $call = $asking()->says('me and my sister', 'no, three hundred');
+        self::assertStringContainsString('20', $call->heard());
+        self::assertSame(3, $call->says('no, three', 'yes')->value('guests'), $call->heard());
+    }
+
+    public function testAPartOfTheDayMayBeAnAnswerByItself(): void
+    {
+        $fields = ['time' => self::FIELDS['time'][0], 'when' => ['type' => 'string', 'title' => 'When it is worst']];
+        $call = Conversation::asking($fields, ['time' => 'What time did it begin?', 'when' => 'When is it at its worst?'])->says('half six', 'in the morning');
+
+        self::assertSame(['18:30', 'in the morning'], [$call->value('time'), $call->value('when')]);
+    }
+
     private function told(string $field, string $next): Conversation
     {
         [[$of, $said], [$then, $question]] = [self::FIELDS[$field], self::NEXT[$next]];

@@ -54,7 +54,8 @@ final readonly class Hold implements Request
     private function mends(Turn $turn, Act $act): bool
     {
         $step = $turn->step();
-        $known = $step instanceof AskStep && $turn->state->mode === Mode::Answer ? array_values(array_diff(array_reverse(array_keys($turn->state->values)), [$step->field])) : [];
+        $asks = $step instanceof AskStep && $turn->state->mode === Mode::Answer;
+        $known = $asks ? array_values(array_diff(array_reverse(array_keys($turn->state->values)), [$step->field])) : [];
 
         $tellsAnew = $this->words->phrases('acts', 'tells_anew')->at($act->rest->tokens, 0) !== null || $this->corrections->strong($act->rest);
 

@@ -36,8 +36,9 @@ final readonly class ThingsListed
         $sum = 0;
         $parts = $this->parts($heard->tokens);
         foreach ($parts as $part) {
-            $number = in_array($part[0]->text, self::ONE_OF_THEM, true) ? null : $this->numerals->cardinal($part, 0);
-            if ($number === null && ! in_array($part[0]->text, self::ONE_OF_THEM, true) || $number !== null && ! $number->isWhole() || ! $this->isAThing(array_slice($part, $number->length ?? 1), $about)) {
+            $one = in_array($part[0]->text, self::ONE_OF_THEM, true);
+            $number = $one ? null : $this->numerals->cardinal($part, 0);
+            if (! $one && $number?->isWhole() !== true || ! $this->isAThing(array_slice($part, $number->length ?? 1), $about)) {
                 return null;
             }
             $sum += $number === null ? 1 : $number->whole();

@@ -13,7 +13,10 @@ use Ringo\Understanding\When\Wishes\Wish;
 use Ringo\Understanding\When\Wishes\WishReader;
 use Ringo\Value\ValueType;
 
-/** A day that is out of the question answers nothing: 'I can't do Fridays'; 'not Wednesday, how about Thursday' is Thursday. Read as wishes for an appointment are. */
+/**
+ * A day that is out of the question answers nothing: 'I can't do Fridays'; 'not Wednesday, how about Thursday' is Thursday. Read as wishes for an
+ * appointment are, and so a day is looked for in the week that is named beside it.
+ */
 final class DayRuledOut
 {
     /** Why such words are no answer. */

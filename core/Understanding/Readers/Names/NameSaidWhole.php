@@ -69,6 +69,12 @@ final readonly class NameSaidWhole
     {
         $none = $this->words->section('names', 'not_names');
 
-        return array_filter($name, fn (Token $token): bool => isset($this->words->set('function_words')[$token->text]) || in_array($token->text, $none, true) || $token->isDigits() || $token->isLetter()) === [];
+        foreach ($name as $token) {
+            if (isset($this->words->set('function_words')[$token->text]) || in_array($token->text, $none, true) || $token->isDigits() || $token->isLetter()) {
+                return false;
+            }
+        }
+
+        return true;
     }
 }

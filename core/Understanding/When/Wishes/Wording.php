@@ -93,7 +93,8 @@ final readonly class Wording
         for ($from = max(0, $n - self::GOES_BY); $from <= $n; $from++) {
             $hit = $phrases->at($t, $from);
             // 'I can't wait three weeks' wants none of it.
-            $denied = array_filter(array_slice($t, max(0, $from - self::GOES_BY), min(self::GOES_BY, $from)), static fn (Token $token): bool => str_ends_with($token->text, "n't") || in_array($token->text, ['cannot', 'not'], true)) !== [];
+            $before = array_slice($t, max(0, $from - self::GOES_BY), min(self::GOES_BY, $from));
+            $denied = array_filter($before, static fn (Token $token): bool => str_ends_with($token->text, "n't") || in_array($token->text, ['cannot', 'not'], true)) !== [];
             if ($hit !== null && ! $denied && $from + $hit[1] === $n + 1 && $this->counted($t, $n + 1)) {
                 return true;
             }
