@@ -12,6 +12,7 @@ use Ringo\Diary\Diaries;
 use Ringo\Diary\Negotiation;
 use Ringo\Diary\Service;
 use Ringo\Diary\Start;
+use Ringo\Language\Token;
 use Ringo\Language\Tokenizer;
 use Ringo\Language\Vocabulary;
 use Ringo\Script\Steps\Book\BookStep;
@@ -42,6 +43,8 @@ final readonly class Matter
     private const COUNTS = [ValueType::Number, ValueType::Money, ValueType::Duration, ValueType::Reference];
 
     private const OF_SOMEBODY = [ValueType::PersonName, ValueType::Phone, ValueType::Email, ValueType::PostalAddress];
+
+    private const TODAY = 'today';
 
     private function __construct(public Turn $turn, public BookStep $step, public Appointments $book, public Diaries $diaries, public Negotiation $negotiation, private Vocabulary $words)
     {
@@ -152,7 +155,17 @@ final readonly class Matter
         $greets = '/^(?:good )?(?:morning|afternoon|evening)(?: all| there)?[,.!] /i';
         $lately = array_map(static fn (string $said): string => trim((string) preg_replace($told, self::SOMETHING, (string) preg_replace($greets, '', $said))), array_slice($this->turn->state->said, -self::LATELY));
 
-        return array_values(array_filter($lately, static fn (string $said): bool => $said !== '' && $said !== self::SOMETHING));
+        return array_values(array_filter($lately, fn (string $said): bool => $said !== '' && $said !== self::SOMETHING && ! $this->asksWhatDayItIs($said)));
+    }
+
+    /** 'What day is it today' wishes for no today. */
+    private function asksWhatDayItIs(string $said): bool
+    {
+        $asks = $this->words->phrases('talk', 'what_day');
+        $tokens = (new Tokenizer)->tokens($said);
+        $rest = $asks->without($tokens);
+
+        return count($rest) < count($tokens) && array_filter($rest, fn (Token $token): bool => $token->text !== self::TODAY && ! isset($this->words->set('function_words')[$token->text])) === [];
     }
 
     private function tellsOfNoTime(Field $field, string $said): bool

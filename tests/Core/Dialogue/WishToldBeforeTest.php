@@ -25,6 +25,15 @@ final class WishToldBeforeTest extends TestCase
         self::assertStringContainsString('When would suit you?', (string) end($call->spoken), $call->heard());
     }
 
+    #[TestWith(['what day is it today'])]
+    #[TestWith(["sorry, what's the date today"])]
+    public function testWhoeverAsksWhatDayItIsWishesForNothing(string $question): void
+    {
+        $call = Conversation::withIsolde()->says('I need my upright tuned', $question, 'the north side', 'Jan Moss');
+
+        self::assertStringContainsString('When would suit you?', (string) end($call->spoken), $call->heard());
+    }
+
     public function testAWishTellsOfItself(): void
     {
         $call = Conversation::withIsolde()->says('I need my upright tuned on Thursday afternoon', 'the north side', 'Jan Moss');
