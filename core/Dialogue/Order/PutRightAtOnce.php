@@ -39,6 +39,9 @@ final readonly class PutRightAtOnce implements Consideration
     /** Types whose values are spelled or told figure by figure, and so put right in parts. */
     private const IN_PARTS = [ValueType::PersonName, ValueType::Phone, ValueType::Email, ValueType::Reference];
 
+    /** Where values come from that the caller told. */
+    private const BY_THE_CALLER = [Origin::Asked, Origin::Corrected, Origin::Volunteered];
+
     private const NOON = '12:00';
 
     /** Hours of half a day. */
@@ -58,48 +61,49 @@ final readonly class PutRightAtOnce implements Consideration
         $step = $turn->step();
         $asks = $step instanceof AskStep || $step instanceof ListenStep;
         $asked = $step instanceof AskStep ? $turn->script->sheet->field($step->field) : null;
-        $key = $turn->state->mode === Mode::Answer && $asks ? $this->toldLast($turn, $asked) : null;
-        if ($step instanceof ListenStep && $turn->state->mode === Mode::Answer && $this->denies($hearing->heard)) {
-            $key = $this->toldAlone($turn, $hearing->heard) ?? $key;
-        }
-        $field = $key === null ? null : $turn->script->sheet->field($key);
-        if ($key === null || $field === null || $hearing->heard->isEmpty()) {
+        if ($turn->state->mode !== Mode::Answer || ! $asks || $hearing->heard->isEmpty()) {
             return null;
         }
-        $held = $turn->state->values[$key];
-        $reading = $this->halfOfTheDay($asked, $field, $held, $hearing->heard) ?? $this->anew($turn, $asked, $field, $hearing->heard);
-        if ($reading === null || $reading->value === $held->value) {
-            return null;
+        $alone = $step instanceof ListenStep && $this->denies($hearing->heard) ? $this->toldAlone($turn, $hearing->heard) : null;
+        foreach ($alone === null ? $this->toldLast($turn, $asked) : [$alone] as $key) {
+            $field = $turn->script->sheet->field($key);
+            $held = $turn->state->values[$key];
+            $reading = $field === null ? null : $this->halfOfTheDay($asked, $field, $held, $hearing->heard) ?? $this->anew($turn, $asked, $field, $hearing->heard);
+            if ($field !== null && $reading !== null && $reading->value !== $held->value) {
+                return $this->taken($turn, $field, $held, $reading);
+            }
         }
+
+        return null;
+    }
+
+    private function taken(Turn $turn, Field $field, Held $held, Reading $reading): Move
+    {
         if ($this->spellsAPart($field, $held->value, $reading->value)) {
-            $turn->trace->rule("{$key}: spelled as it stands");
+            $turn->trace->rule("{$field->key}: spelled as it stands");
 
             return Move::again();
         }
-        $this->keeper->correct($turn, [$key => $reading]);
+        $this->keeper->correct($turn, [$field->key => $reading]);
 
         return Move::again();
     }
 
-    /** The field whose value was told last and just now, where it is another than is asked for. */
-    private function toldLast(Turn $turn, ?Field $asked): ?string
+    /** @return list<string> the fields whose values were told last and just now, unless that is the one that is asked for */
+    private function toldLast(Turn $turn, ?Field $asked): array
     {
-        $last = null;
-        foreach ($this->told($turn, [Origin::Asked, Origin::Corrected]) as $key => $held) {
-            $recent = $held->turn !== null && $turn->callerTurn !== null && $turn->callerTurn - $held->turn <= self::A_MOMENT;
-            if ($recent && ($last === null || $held->turn >= $turn->state->values[$last]->turn)) {
-                $last = $key;
-            }
-        }
+        $told = array_filter($this->told($turn), static fn (Held $held): bool => $held->turn !== null && $turn->callerTurn !== null && $turn->callerTurn - $held->turn <= self::A_MOMENT);
+        $last = max([-1, ...array_map(static fn (Held $held): int => (int) $held->turn, array_values($told))]);
+        $keys = array_map(strval(...), array_keys(array_filter($told, static fn (Held $held): bool => $held->turn === $last)));
 
-        return $last === $asked?->key ? null : $last;
+        return $asked !== null && in_array($asked->key, $keys, true) ? [] : $keys;
     }
 
     /** 'No, Saturday' at an open question: the one value of its kind that was told in this call. */
     private function toldAlone(Turn $turn, Heard $heard): ?string
     {
         $found = [];
-        foreach (array_keys($this->told($turn, [Origin::Asked, Origin::Corrected, Origin::Volunteered])) as $key) {
+        foreach (array_keys($this->told($turn)) as $key) {
             $field = $turn->script->sheet->field($key);
             if ($field !== null && $this->anew($turn, null, $field, $heard) !== null) {
                 $found[$field->type->value][] = $key;
@@ -109,16 +113,12 @@ final readonly class PutRightAtOnce implements Consideration
         return count($found) === 1 && count(reset($found)) === 1 ? reset($found)[0] : null;
     }
 
-    /**
-     * @param list<Origin> $origins
-     *
-     * @return array<string, Held> what the caller told; what stands in a diary is put right by moving it
-     */
-    private function told(Turn $turn, array $origins): array
+    /** @return array<string, Held> what the caller told; what stands in a diary is put right by moving it */
+    private function told(Turn $turn): array
     {
         $agreed = array_fill_keys(AgreedFields::of($turn), true);
 
-        return array_filter(array_diff_key($turn->state->values, $agreed), static fn (Held $held): bool => in_array($held->origin, $origins, true));
+        return array_filter(array_diff_key($turn->state->values, $agreed), static fn (Held $held): bool => in_array($held->origin, self::BY_THE_CALLER, true));
     }
 
     private function anew(Turn $turn, ?Field $asked, Field $field, Heard $heard): ?Reading

@@ -98,6 +98,16 @@ final class PutRightAtOnceTest extends TestCase
         self::assertSame('2026-03-12T10:00', $call->value('start'), 'the record says what the diary says: '.$call->heard());
     }
 
+    public function testWhatWasToldUnaskedIsPutRightAsWell(): void
+    {
+        $fields = ['start' => self::FIELDS['start'][0], 'dog' => self::NEXT['dog'][0], 'phone' => self::FIELDS['phone'][0], 'windows' => self::NEXT['windows'][0]];
+        $call = Conversation::asking($fields, ['start' => 'When?', 'dog' => 'Have you got a dog?', 'phone' => 'Your number?', 'windows' => 'How many windows?'])->says('Thursday, my number is 07700 900 345');
+        self::assertSame('+447700900345', $call->value('phone'), $call->heard());
+        $call->says('no, 354 at the end');
+
+        self::assertSame(['2026-03-12', '+447700900354', null], [$call->value('start'), $call->value('phone'), $call->value('dog')], $call->heard());
+    }
+
     /** Whatever puts it right, a value keeps to the bounds of its field; what was held stays. */
     public function testWhatBreaksABoundTakesNoPlace(): void
     {
