@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Ringo\Dialogue\Order;
 
+use Ringo\Dialogue\Acts\ActKind;
 use Ringo\Dialogue\Acts\Hearing;
 use Ringo\Dialogue\Appointments\AgreedFields;
 use Ringo\Dialogue\Held;
@@ -61,7 +62,7 @@ final readonly class PutRightAtOnce implements Consideration
         $step = $turn->step();
         $asks = $step instanceof AskStep || $step instanceof ListenStep;
         $asked = $step instanceof AskStep ? $turn->script->sheet->field($step->field) : null;
-        if ($turn->state->mode !== Mode::Answer || ! $asks || $hearing->heard->isEmpty()) {
+        if ($turn->state->mode !== Mode::Answer || ! $asks || $hearing->heard->isEmpty() || $this->saysNothing($hearing)) {
             return null;
         }
         $alone = $step instanceof ListenStep && $this->denies($hearing->heard) ? $this->toldAlone($turn, $hearing->heard) : null;
@@ -75,6 +76,13 @@ final readonly class PutRightAtOnce implements Consideration
         }
 
         return null;
+    }
+
+    /** 'No, that's the lot' says nothing of what was told, nor does a refusal. */
+    private function saysNothing(Hearing $hearing): bool
+    {
+        return $hearing->alone(ActKind::Refuse, ActKind::DontKnow, ActKind::DontMind) !== null
+            || $hearing->alone(ActKind::NothingMore)?->rest->isEmpty() === true;
     }
 
     private function taken(Turn $turn, Field $field, Held $held, Reading $reading): Move

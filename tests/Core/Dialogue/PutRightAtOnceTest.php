@@ -77,6 +77,7 @@ final class PutRightAtOnceTest extends TestCase
     #[TestWith(['oh and can you change the name to Ann Grey', 'name', 'Ann Grey'])]
     #[TestWith(['could you put it under Ann Grey instead', 'name', 'Ann Grey'])]
     #[TestWith(['no thanks', 'from', '2026-03-13'])]
+    #[TestWith(["no that's the lot", 'name', 'Ann Poole'])]
     #[TestWith(['no, four', 'riders', 2])]
     public function testAtTheEnd(string $said, string $field, mixed $held): void
     {
